@@ -1,0 +1,51 @@
+/**
+ * A first estimate of how much scalp is hidden at rest, before any strand is traced: pieces as ribbons
+ * scattered at random with the planned density, of which those whose knots lie upslope within the hair's
+ * length hang over a place. Hidden share = 1 - exp(-density × opaque area), the coverage of a Boolean model
+ * (P. Hall, "Introduction to the Theory of Coverage Processes", Wiley 1988, ch. 3; from memory). Bricks cover
+ * better than random, so it errs to the bare side; ribbon width and opacity are guesses.
+ */
+import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { Product } from '../hair/product.ts';
+import { TEXTURE_INFO } from '../hair/textures.ts';
+
+export interface CoverEstimate {
+  readonly hiddenShare: number;
+  readonly range: readonly [low: number, high: number];
+}
+
+/** Width of a piece of 2 g lying open: four ribbons of 14 mm, each hiding 45 % (guesses). */
+const RIBBONS_MM = 4 * 14;
+const OPACITY = 0.45;
+const OPACITY_SPREAD = 0.3;
+const REFERENCE_MASS_G = 2;
+/** Springy hair also hides what lies upslope of its knot, mm (guess). */
+const SPRING_REACH_MM = 14;
+
+export function estimateCover(
+  mesh: SurfaceMesh,
+  fromPart: Float64Array,
+  zone: Float64Array,
+  spacingMm: { readonly gapMm: number; readonly pitchMm: number },
+  product: Product,
+  pieceMassG: number,
+): CoverEstimate {
+  const texture = TEXTURE_INFO[product.texture];
+  const width = RIBBONS_MM * texture.spread * Math.sqrt(pieceMassG / REFERENCE_MASS_G);
+  const spring = texture.springy ? SPRING_REACH_MM : 0;
+  const share = (opacity: number) => {
+    let hidden = 0;
+    let area = 0;
+    for (let v = 0; v < mesh.vertexCount; v++) {
+      const density = 1 / (spacingMm.gapMm * spacingMm.pitchMm * zone[v] * zone[v]);
+      const reach = Math.min(product.lengthMm, fromPart[v]) + spring;
+      hidden += mesh.vertexAreasMm2[v] * (1 - Math.exp(-density * opacity * width * reach));
+      area += mesh.vertexAreasMm2[v];
+    }
+    return hidden / area;
+  };
+  return {
+    hiddenShare: share(OPACITY),
+    range: [share(OPACITY * (1 - OPACITY_SPREAD)), share(Math.min(1, OPACITY * (1 + OPACITY_SPREAD)))],
+  };
+}

@@ -1,0 +1,257 @@
+/**
+ * The one way in which the core says that something is wrong, risky or worth knowing: where, the figure, why
+ * it matters, and what would mend it. Thresholds are common practice or guesses, said beside each.
+ */
+import { TEXTURE_INFO } from '../hair/textures.ts';
+import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../head/tape.ts';
+import type { SchoolName, Schools } from '../knots/schools.ts';
+import { type PlanInputs, REGION_NAMES, type Region, type SpacingZone, ZONE_NAMES, ZONES } from '../pipeline/inputs.ts';
+import type { PlanResult } from '../pipeline/result.ts';
+
+export type Severity = 'stop' | 'caution' | 'note';
+
+/** A change to the plan that one tap applies. */
+export type Mend =
+  | { readonly kind: 'setMeasure'; readonly measure: TapeMeasure; readonly mm: number }
+  | { readonly kind: 'setSpacing'; readonly fingers: Partial<Record<SpacingZone, number>> }
+  | { readonly kind: 'setSchool'; readonly school: SchoolName; readonly value: Schools[SchoolName] }
+  | { readonly kind: 'setCap'; readonly cap: 'closed' }
+  | { readonly kind: 'setReserve'; readonly share: number }
+  | { readonly kind: 'setSplit'; readonly split: 1 };
+
+export interface Finding {
+  readonly code: string;
+  readonly severity: Severity;
+  /** The station where it is settled. */
+  readonly station: 'measure' | 'base' | 'cap' | 'hair' | 'rows' | 'check' | 'supply';
+  /** What is wrong, short. */
+  readonly what: string;
+  /** Where it is, and why it matters. */
+  readonly why: string;
+  readonly knotIds?: readonly string[];
+  readonly measure?: TapeMeasure;
+  readonly mend?: { readonly deed: string; readonly change: Mend };
+}
+
+type Result = Omit<PlanResult, 'findings'>;
+type Check = (inputs: PlanInputs, result: Result) => Finding | undefined;
+
+export function findings(inputs: PlanInputs, result: Result): Finding[] {
+  const order: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
+  return CHECKS.map((check) => check(inputs, result))
+    .filter((f): f is Finding => f !== undefined)
+    .sort((a, b) => order[a.severity] - order[b.severity]);
+}
+
+const mm = (v: number) => `${(v / 10).toFixed(1)} cm`;
+
+const impossibleHead: Check = (_, { head }) => {
+  if (head.fit.chiSquare <= REFUSE_CHI_SQUARE) return undefined;
+  return {
+    code: 'measure.impossible',
+    severity: 'stop',
+    station: 'measure',
+    what: 'These measures can’t belong to one head.',
+    why: 'The head shown is the nearest one that can exist. Take all six again before you trust any count.',
+  };
+};
+
+const contradictoryMeasure: Check = (_, { head }) => {
+  const name = head.fit.contradictory;
+  if (!name) return undefined;
+  const m = head.fit.measures.find((f) => f.measure === name)!;
+  const suggested = Math.round(m.othersSuggestMm!);
+  return {
+    code: 'measure.contradictory',
+    severity: 'caution',
+    station: 'measure',
+    measure: name,
+    what: `${TAPE_INFO[name].name} doesn’t go with the others.`,
+    why: `You read ${mm(m.givenMm!)}; the others suggest ${mm(suggested)}, give or take ${mm(m.othersSdMm! * 2)}. It is ${Math.abs(m.contradiction!).toFixed(1)} spreads off (named from ${CONTRADICTION_LIMIT}). Measure it again.`,
+    mend: { deed: `Take ${mm(suggested)} for now`, change: { kind: 'setMeasure', measure: name, mm: suggested } },
+  };
+};
+
+const estimatedMeasures: Check = (inputs) => {
+  const missing = TAPE_MEASURES.filter((m) => inputs.tape[m] === undefined);
+  if (missing.length === 0) return undefined;
+  return {
+    code: 'measure.estimated',
+    severity: 'note',
+    station: 'measure',
+    what: missing.length === 1 ? 'One measure is estimated.' : `${missing.length} measures are estimated.`,
+    why: `${missing.map((m) => TAPE_INFO[m].name.toLowerCase()).join(', ')}: worked out from the others and from how heads usually are.`,
+  };
+};
+
+/** A gap may exceed the texture's width by this before it is called too wide. */
+const COVER_TOLERANCE = 1.02;
+
+const spacingBeyondTexture: Check = (inputs, { piece, spacing }) => {
+  const widest = piece.coversFingers * FINGER_OF_TABLE_MM;
+  const wide = ZONES.filter((z) => spacing.centresMm[z] > widest * COVER_TOLERANCE);
+  if (wide.length === 0) return undefined;
+  const asSaid = (centreMm: number) =>
+    (centreMm - (inputs.spacing.said === 'clear' ? piece.knotWidthMm : 0)) / inputs.fingerMm;
+  const fits = Math.max(0.25, Math.floor(4 * asSaid(widest)) / 4);
+  const texture = TEXTURE_INFO[inputs.product.texture].name;
+  return {
+    code: 'spacing.tooWide',
+    severity: 'caution',
+    station: 'rows',
+    what: `Wider than ${texture} hair can cover.`,
+    why: `${wide.map((z) => ZONE_NAMES[z].toLowerCase()).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${piece.massG.toFixed(1)} g covers about ${Math.round(widest)} mm (a guess until a first row is in).`,
+    mend: {
+      deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${fits} ${fits === 1 ? 'finger' : 'fingers'}`,
+      change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, fits])) },
+    },
+  };
+};
+/** The texture table speaks of a finger of this width. */
+const FINGER_OF_TABLE_MM = 18;
+
+const smoothUnheld: Check = (inputs, { piece, knots }) => {
+  const smooth = TEXTURE_INFO[inputs.product.texture].grip === 'smooth';
+  if (!smooth || inputs.cap !== 'none' || knots.every((k) => k.lock || k.kind === 'oneLeg')) return undefined;
+  return {
+    code: 'hold.smoothUnheld',
+    severity: 'caution',
+    station: 'hair',
+    what: 'Smooth hair with neither net nor lock.',
+    why: 'Straight into own hair it creeps out even with four wraps, and the large bites pull.',
+    mend: piece.canLock
+      ? { deed: 'Lock every knot with its band', change: { kind: 'setSchool', school: 'smoothHold', value: 'lock' } }
+      : { deed: 'Put a closed cap over the base', change: { kind: 'setCap', cap: 'closed' } },
+  };
+};
+
+/** Fillers after separating are usually a tenth to a quarter (common practice). */
+const LEAST_RESERVE = 0.1;
+const USUAL_RESERVE = 0.15;
+
+const noReserve: Check = (_, { supply }) => {
+  if (supply.leftOver >= LEAST_RESERVE * supply.pieces) return undefined;
+  return {
+    code: 'supply.noReserve',
+    severity: 'caution',
+    station: 'supply',
+    what: 'Nothing is kept for gaps.',
+    why: `${supply.leftOver} of ${supply.packs * supply.piecesPerPack} pieces would be over. Gaps show after separating; fillers of a tenth to a quarter are usual.`,
+    mend: {
+      deed: `Keep ${Math.round(USUAL_RESERVE * 100)} % for gaps`,
+      change: { kind: 'setReserve', share: USUAL_RESERVE },
+    },
+  };
+};
+
+const loopStays: Check = (inputs, { knots, piece }) => {
+  if (piece.canOneLeg || inputs.schools.oneLeg === 'never') return undefined;
+  const wanting =
+    inputs.schools.oneLeg === 'everywhere'
+      ? knots
+      : knots.filter((k) => k.exposed && !TEXTURE_INFO[inputs.product.texture].springy);
+  if (wanting.length === 0) return undefined;
+  return {
+    code: 'knot.loopStays',
+    severity: 'caution',
+    station: 'hair',
+    what: `${wanting.length} one-leg knots on a loop that can’t come off.`,
+    why: 'One side has to go through alone, so both sides must be free. They are planned as ordinary knots and may show; a thread loop, or one that comes off, would do it.',
+    knotIds: wanting.map((k) => k.id),
+    mend: { deed: 'Plan without one-leg knots', change: { kind: 'setSchool', school: 'oneLeg', value: 'never' } },
+  };
+};
+
+const tenderThroughHair: Check = (inputs, { knots }) => {
+  const on = knots.filter((k) => k.tenderOrThin && k.through !== 'net');
+  if (on.length === 0) return undefined;
+  const regions = ([...inputs.tender, ...inputs.thin] as Region[]).map((r) => REGION_NAMES[r]);
+  return {
+    code: 'tender.throughHair',
+    severity: 'caution',
+    station: 'rows',
+    what:
+      on.length === 1 ? 'One knot hangs on a tender or thin spot' : `${on.length} knots hang on a tender or thin spot`,
+    why: `${[...new Set(regions)].join(', ')}: hair there carries badly and hurts. Pain, bumps or shiny skin mean too tight: take it out.`,
+    knotIds: on.map((k) => k.id),
+    ...(inputs.cap === 'none'
+      ? { mend: { deed: 'Put a closed cap over the base', change: { kind: 'setCap', cap: 'closed' } as const } }
+      : {
+          mend: {
+            deed: on.length === 1 ? 'Hook it through the net only' : `Hook all ${on.length} through the net only`,
+            change: { kind: 'setSchool', school: 'tender', value: 'netOnly' } as const,
+          },
+        }),
+  };
+};
+
+/** From here a head of hair is felt by evening (guess). */
+const HEAVY_G = 300;
+
+const heavy: Check = (inputs, { load }) => {
+  if (load.massG <= HEAVY_G) return undefined;
+  const worst = Math.max(...load.sections.map((s) => s.timesOwnHair[1]));
+  const fingers = Object.fromEntries(ZONES.map((z) => [z, inputs.spacing.fingers[z] + 0.25]));
+  return {
+    code: 'load.heavy',
+    severity: 'caution',
+    station: 'check',
+    what: `${Math.round(load.massG)} g is heavy.`,
+    why: `Wet it is ${Math.round(load.wetG[0])} to ${Math.round(load.wetG[1])} g; the fullest section carries up to ${worst.toFixed(1)} times the weight of its own hair. No figure promises safety: headache or sore roots mean take some out.`,
+    mend: { deed: 'A quarter finger wider everywhere', change: { kind: 'setSpacing', fingers } },
+  };
+};
+
+const splitTooFine: Check = (inputs) => {
+  const { split, strandsPerPiece } = inputs.product;
+  if (split <= strandsPerPiece) return undefined;
+  return {
+    code: 'hair.splitTooFine',
+    severity: 'stop',
+    station: 'hair',
+    what: `A piece of ${strandsPerPiece} strands can’t be split in ${split}.`,
+    why: 'A strand is the least that can be hooked.',
+    mend: { deed: 'Hook whole pieces', change: { kind: 'setSplit', split: 1 } },
+  };
+};
+
+/** Plaits shorter than this don't hold or reach (common practice). */
+const SHORT_PLAIT_MM = 60;
+
+const shortForPlaits: Check = (inputs) => {
+  if (inputs.ownHair.lengthMm >= SHORT_PLAIT_MM) return undefined;
+  return {
+    code: 'base.shortHair',
+    severity: 'note',
+    station: 'base',
+    what: 'Short hair for plaits.',
+    why: `${mm(inputs.ownHair.lengthMm)} slides out of ${inputs.sections} large plaits; about nine small ones are usual, tips clipped or banded.`,
+  };
+};
+
+const latex: Check = (inputs) => {
+  if (inputs.product.loop !== 'slidingBand') return undefined;
+  return {
+    code: 'hair.latex',
+    severity: 'note',
+    station: 'hair',
+    what: 'The bands may hold latex.',
+    why: 'It can cause allergy: wear one band at the wrist for a day first. Itching or a rash means leave it; ask a doctor if it stays.',
+  };
+};
+
+const CHECKS: readonly Check[] = [
+  impossibleHead,
+  contradictoryMeasure,
+  splitTooFine,
+  tenderThroughHair,
+  spacingBeyondTexture,
+  smoothUnheld,
+  loopStays,
+  noReserve,
+  heavy,
+  estimatedMeasures,
+  shortForPlaits,
+  latex,
+];

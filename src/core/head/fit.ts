@@ -1,0 +1,183 @@
+/**
+ * The head that fits her tape: nonlinear least squares (Levenberg 1944, Marquardt 1963) over the given
+ * measures, with the prior of every shape number as one more observation. What was not measured comes out
+ * with a spread; a reading that contradicts the others is found by leaving each out in turn, because plain
+ * residuals are damped by the prior.
+ */
+import { inverse, Matrix, solve } from 'ml-matrix';
+import { HEAD_PARAMETERS } from './parameters.ts';
+import { headShape } from './shape.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';
+
+export type TapeValuesMm = Partial<Readonly<Record<TapeMeasure, number>>>;
+
+export interface MeasureFit {
+  readonly measure: TapeMeasure;
+  /** What she read, mm; undefined where it was estimated. */
+  readonly givenMm?: number;
+  readonly fittedMm: number;
+  /** Standard deviation of the fitted value, mm. */
+  readonly sdMm: number;
+  /** What the other measures alone suggest, with its spread; only for given measures. */
+  readonly othersSuggestMm?: number;
+  readonly othersSdMm?: number;
+  /** (given - suggested) in standard deviations. */
+  readonly contradiction?: number;
+}
+
+export interface HeadFit {
+  readonly scores: Float64Array;
+  readonly measures: readonly MeasureFit[];
+  /** Sum of squared residuals in standard deviations, prior included. */
+  readonly chiSquare: number;
+  readonly converged: boolean;
+  readonly iterations: number;
+  /** The measure that contradicts the others most, if one does. */
+  readonly contradictory?: TapeMeasure;
+}
+
+/** Contradiction, in standard deviations, from which a measure is named. Tried out on 40 mm errors in each. */
+export const CONTRADICTION_LIMIT = 2.4;
+/** Above this the readings can't belong to one head. */
+export const REFUSE_CHI_SQUARE = 30;
+/** A linear estimate below this is not refitted: it can't reach the limit. */
+const REFIT_FROM = 1.2;
+const N = HEAD_PARAMETERS.length;
+const STEP = 1e-3;
+const MAX_ITERATIONS = 40;
+
+interface Solution {
+  readonly scores: Float64Array;
+  readonly fitted: Float64Array;
+  readonly chiSquare: number;
+  readonly converged: boolean;
+  readonly iterations: number;
+  /** d reading / d score for all six measures, 6 × 8. */
+  readonly jacobian: Matrix;
+  /** Posterior covariance of the scores, 8 × 8. */
+  readonly covariance: Matrix;
+}
+
+export function fitHead(given: TapeValuesMm): HeadFit {
+  const all = solveFit(given, new Float64Array(N));
+  const measures = TAPE_MEASURES.map((measure, row): MeasureFit => {
+    const base = { measure, fittedMm: all.fitted[row], sdMm: predictedSd(all, row) };
+    const value = given[measure];
+    if (value === undefined) return base;
+    return { ...base, givenMm: value, ...leaveOut(given, all, measure, row, value) };
+  });
+  const worst = measures
+    .filter((m) => Math.abs(m.contradiction ?? 0) > CONTRADICTION_LIMIT)
+    .sort((a, b) => Math.abs(b.contradiction ?? 0) - Math.abs(a.contradiction ?? 0))[0];
+  return {
+    scores: all.scores,
+    measures,
+    chiSquare: all.chiSquare,
+    converged: all.converged,
+    iterations: all.iterations,
+    ...(worst ? { contradictory: worst.measure } : {}),
+  };
+}
+
+function leaveOut(given: TapeValuesMm, all: Solution, measure: TapeMeasure, row: number, value: number) {
+  const sd = TAPE_INFO[measure].readingSdMm;
+  // Linear estimate first (the deleted residual r / (1 - h)); a real refit only where it could matter.
+  const leverage = Math.min(0.999, predictedSd(all, row) ** 2 / (sd * sd));
+  const residual = value - all.fitted[row];
+  const linearSpread = sd / Math.sqrt(1 - leverage);
+  const linear = residual / (1 - leverage) / linearSpread;
+  if (Math.abs(linear) < REFIT_FROM) {
+    return {
+      othersSuggestMm: value - residual / (1 - leverage),
+      othersSdMm: Math.sqrt(Math.max(0, linearSpread ** 2 - sd * sd)),
+      contradiction: linear,
+    };
+  }
+  const { [measure]: _, ...others } = given;
+  const without = solveFit(others, all.scores);
+  const othersSdMm = predictedSd(without, row);
+  const othersSuggestMm = without.fitted[row];
+  const contradiction = (value - othersSuggestMm) / Math.sqrt(sd * sd + othersSdMm * othersSdMm);
+  return { othersSuggestMm, othersSdMm, contradiction };
+}
+
+function predictedSd(solution: Solution, row: number): number {
+  let variance = 0;
+  for (let i = 0; i < N; i++) {
+    for (let j = 0; j < N; j++) {
+      variance += solution.jacobian.get(row, i) * solution.covariance.get(i, j) * solution.jacobian.get(row, j);
+    }
+  }
+  return Math.sqrt(Math.max(0, variance));
+}
+
+function solveFit(given: TapeValuesMm, start: Float64Array): Solution {
+  let scores = start.slice();
+  let fitted = tapeReadings(headShape(scores));
+  let cost = chiSquare(given, scores, fitted);
+  let damping = 1e-3;
+  let converged = false;
+  let iterations = 0;
+  let jacobian = differentiate(scores, fitted);
+  while (!converged && iterations < MAX_ITERATIONS) {
+    iterations++;
+    const { normal, gradient } = normalEquations(given, scores, fitted, jacobian);
+    const damped = normal.clone();
+    for (let i = 0; i < N; i++) damped.set(i, i, normal.get(i, i) * (1 + damping));
+    const step = solve(damped, gradient);
+    const trial = scores.map((q, i) => q + step.get(i, 0));
+    const trialFitted = tapeReadings(headShape(trial));
+    const trialCost = chiSquare(given, trial, trialFitted);
+    if (trialCost < cost) {
+      converged = cost - trialCost < 1e-4;
+      scores = trial;
+      fitted = trialFitted;
+      cost = trialCost;
+      damping = Math.max(1e-9, damping / 10);
+      jacobian = differentiate(scores, fitted);
+    } else {
+      damping *= 10;
+      converged = damping > 1e6;
+    }
+  }
+  const covariance = inverse(normalEquations(given, scores, fitted, jacobian).normal);
+  return { scores, fitted, chiSquare: cost, converged, iterations, jacobian, covariance };
+}
+
+function chiSquare(given: TapeValuesMm, scores: Float64Array, fitted: Float64Array): number {
+  let sum = 0;
+  for (const q of scores) sum += q * q;
+  TAPE_MEASURES.forEach((m, row) => {
+    const value = given[m];
+    if (value !== undefined) sum += ((fitted[row] - value) / TAPE_INFO[m].readingSdMm) ** 2;
+  });
+  return sum;
+}
+
+function differentiate(scores: Float64Array, fitted: Float64Array): Matrix {
+  const jacobian = new Matrix(TAPE_MEASURES.length, N);
+  for (let i = 0; i < N; i++) {
+    const moved = scores.slice();
+    moved[i] += STEP;
+    const readings = tapeReadings(headShape(moved));
+    for (let row = 0; row < readings.length; row++) jacobian.set(row, i, (readings[row] - fitted[row]) / STEP);
+  }
+  return jacobian;
+}
+
+/** Gauss-Newton normal matrix and downhill gradient of half the chi square. */
+function normalEquations(given: TapeValuesMm, scores: Float64Array, fitted: Float64Array, jacobian: Matrix) {
+  const normal = Matrix.eye(N, N);
+  const gradient = Matrix.columnVector(Array.from(scores, (q) => -q));
+  TAPE_MEASURES.forEach((m, row) => {
+    const value = given[m];
+    if (value === undefined) return;
+    const weight = 1 / TAPE_INFO[m].readingSdMm ** 2;
+    for (let i = 0; i < N; i++) {
+      const ji = jacobian.get(row, i) * weight;
+      gradient.set(i, 0, gradient.get(i, 0) + ji * (value - fitted[row]));
+      for (let j = 0; j < N; j++) normal.set(i, j, normal.get(i, j) + ji * jacobian.get(row, j));
+    }
+  });
+  return { normal, gradient };
+}

@@ -1,0 +1,38 @@
+/**
+ * The eight numbers that shape a head, each log-normal about a prior median.
+ * Medians and spreads are from memory of adult head surveys, unchecked; `head/fit` moves them to her tape.
+ * The soft limit (tanh) keeps every head within 3.5 prior deviations, so that no input makes a monster.
+ */
+export interface HeadParameter {
+  readonly name: string;
+  readonly meaning: string;
+  readonly median: number;
+  readonly logSd: number;
+}
+
+export const HEAD_PARAMETERS: readonly HeadParameter[] = [
+  { name: 'size', meaning: 'root of half length × half breadth, mm', median: 88.05, logSd: 0.055 },
+  { name: 'elongation', meaning: 'length / breadth', median: 1.26, logSd: 0.045 },
+  { name: 'height', meaning: 'crown above the widest plane / size', median: 1.22, logSd: 0.045 },
+  {
+    name: 'frontHeight',
+    meaning: 'middle of the front hairline above the widest plane / size',
+    median: 0.546,
+    logSd: 0.13,
+  },
+  { name: 'napeDrop', meaning: 'middle of the nape hairline below the widest plane / size', median: 0.82, logSd: 0.1 },
+  { name: 'napeWidth', meaning: 'half angle of the nape hairline about the axis, rad', median: 0.96, logSd: 0.1 },
+  { name: 'temple', meaning: 'azimuth of the temple from the face, rad', median: 0.93, logSd: 0.08 },
+  { name: 'earDrop', meaning: 'top of the ear below the widest plane / size', median: 0.198, logSd: 0.15 },
+];
+
+/** Standard scores beyond which the soft limit flattens. */
+const SOFT_LIMIT = 3.5;
+
+/** Standard scores (0 is the prior head) to parameter values. */
+export function parametersFromScores(scores: ArrayLike<number>): Float64Array {
+  return Float64Array.from(HEAD_PARAMETERS, (p, i) => {
+    const limited = SOFT_LIMIT * Math.tanh((scores[i] ?? 0) / SOFT_LIMIT);
+    return p.median * Math.exp(p.logSd * limited);
+  });
+}

@@ -1,0 +1,50 @@
+/** What the style weighs and what each section of own hair carries. Never a promise of safety. */
+
+import type { Base } from '../base/sections.ts';
+import type { CapFit } from '../cap/dome.ts';
+
+export interface SectionLoad {
+  readonly sectionId: string;
+  readonly pieces: number;
+  readonly massG: number;
+  /** Carried by own hair once the net has taken its share, low and high, g. */
+  readonly onHairG: readonly [low: number, high: number];
+  /** The same, over the mass of the section's own hair. */
+  readonly timesOwnHair: readonly [low: number, high: number];
+}
+
+export interface Load {
+  readonly massG: number;
+  readonly range: readonly [low: number, high: number];
+  /** Wet, 1.5 to 2 times (from memory). */
+  readonly wetG: readonly [low: number, high: number];
+  readonly sections: readonly SectionLoad[];
+}
+
+/** Pieces of one pack differ, and counts too (guess). */
+const MASS_SPREAD = 0.1;
+const WET: readonly [number, number] = [1.5, 2];
+
+export function weigh(vertices: ArrayLike<number>, pieceMassG: number, base: Base, cap: CapFit): Load {
+  const pieces = new Uint32Array(base.sections.length);
+  for (let i = 0; i < vertices.length; i++) pieces[base.sectionOf[vertices[i]]]++;
+  const massG = vertices.length * pieceMassG;
+  const [least, most] = cap.shareOfPull;
+  return {
+    massG,
+    range: [massG * (1 - MASS_SPREAD), massG * (1 + MASS_SPREAD)],
+    wetG: [massG * WET[0], massG * WET[1]],
+    sections: base.sections.map((section, i): SectionLoad => {
+      const mass = pieces[i] * pieceMassG;
+      const onHairG = [mass * (1 - most), mass * (1 - least)] as const;
+      const own = Math.max(section.massG, 1e-6);
+      return {
+        sectionId: section.id,
+        pieces: pieces[i],
+        massG: mass,
+        onHairG,
+        timesOwnHair: [onHairG[0] / own, onHairG[1] / own],
+      };
+    }),
+  };
+}

@@ -1,0 +1,151 @@
+/** From laid knots to hooked pieces: zone, kind, direction, place in words, and which piece of which pack. */
+import type { SurfaceCurve } from '../geometry/contour.ts';
+import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { HookedPiece } from '../hair/product.ts';
+import { directionWords, fallDirection, hookDirection } from '../knots/direction.ts';
+import { knotIds, nameRows } from '../knots/identity.ts';
+import type { LaidKnot } from '../knots/layout.ts';
+import { isInRegion } from '../knots/regions.ts';
+import { decideKnot, type KnotSituation } from '../knots/rules.ts';
+import { type WhereContext, whereOf, zoneOf } from '../knots/where.ts';
+import type { Row, RowSpacing } from '../rows/rows.ts';
+import { knotSeconds } from '../time/estimate.ts';
+import type { PlanInputs } from './inputs.ts';
+import type { PlannedKnot, PlannedRow } from './result.ts';
+import type { HeadStage } from './stages.ts';
+
+export function planRows(
+  mesh: SurfaceMesh,
+  rows: readonly Row[],
+  knots: readonly LaidKnot[],
+  fromMidline: Float64Array,
+): PlannedRow[] {
+  let firstKnot = 0;
+  return nameRows(rows, fromMidline).map((name, index): PlannedRow => {
+    const { curve, kind } = rows[index];
+    let knotCount = 0;
+    while (knots[firstKnot + knotCount]?.row === index) knotCount++;
+    const row: PlannedRow = {
+      ...name,
+      kind,
+      lengthMm: curve.lengthMm,
+      closed: curve.closed,
+      endMm: name.startMm + curve.lengthMm,
+      pointsMm: Float32Array.from(curve.pointsMm),
+      normals: normalsAlong(mesh, curve),
+      firstKnot,
+      knotCount,
+    };
+    firstKnot += knotCount;
+    return row;
+  });
+}
+
+function normalsAlong(mesh: SurfaceMesh, curve: SurfaceCurve): Float32Array {
+  const out = new Float32Array(3 * curve.pointCount);
+  for (let i = 0; i < curve.pointCount; i++) {
+    for (let c = 0; c < 3; c++) out[3 * i + c] = mesh.normals[3 * curve.fromVertex[i] + c];
+  }
+  return out;
+}
+
+export function pieceKnots(
+  inputs: PlanInputs,
+  head: HeadStage,
+  part: { readonly fromPart: Float64Array; readonly pointsMm: Float64Array },
+  rows: readonly Row[],
+  planned: readonly PlannedRow[],
+  knots: readonly LaidKnot[],
+  piece: HookedPiece,
+  spacing: RowSpacing,
+): PlannedKnot[] {
+  const context = whereContext(inputs, head, part);
+  const loopHasToComeOff = piece.canOneLeg && inputs.product.loop !== 'thread' && inputs.product.loop !== 'none';
+  return planned.flatMap((row, index) => {
+    const inRow = knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
+    const fromMiddle = inRow.map((k) => row.startMm + k.arcMm);
+    const ids = knotIds(row.id, fromMiddle);
+    return inRow.map((k, i): PlannedKnot => {
+      const exposed = exposure(inputs, rows[index]);
+      const tenderOrThin = [...inputs.tender, ...inputs.thin].some((r) => isInRegion(r, k, head.scalp, head.mark));
+      const situation: KnotSituation = {
+        texture: inputs.product.texture,
+        canOneLeg: piece.canOneLeg,
+        canLock: piece.canLock,
+        cap: inputs.cap,
+        exposed,
+        secondRow: rows[index].quarter > 0 && rows[index].quarter <= 4,
+        perimeter: head.scalp.fromHairline[k.vertex] < 0.8 * spacing.gapMm,
+        anchorPlace: isAnchorPlace(row, index, i, k, head, spacing),
+        tenderOrThin,
+        schools: inputs.schools,
+      };
+      const decision = decideKnot(situation);
+      const fall = fallDirection(head.mesh, part.fromPart, k.vertex);
+      const hook = hookDirection(fall, decision.kind === 'oneLeg');
+      const zone = zoneOf(k, exposed === 'part' || exposed === 'crown', context);
+      const order = row.firstKnot + i;
+      return {
+        ...decision,
+        id: ids[i],
+        row: index,
+        place: i + 1,
+        xMm: k.xMm,
+        yMm: k.yMm,
+        zMm: k.zMm,
+        normal: [0, 1, 2].map((c) => head.mesh.normals[3 * k.vertex + c]) as unknown as PlannedKnot['normal'],
+        fromMiddleMm: fromMiddle[i],
+        zone,
+        exposed: exposed !== false,
+        tenderOrThin,
+        hook,
+        hookWords: directionWords(hook),
+        where: whereOf(k, zone, context),
+        piece: { pack: Math.floor(order / piece.perPack) + 1, number: (order % piece.perPack) + 1 },
+        seconds: knotSeconds(decision, { split: inputs.product.split, loopHasToComeOff }, inputs.pace),
+      };
+    });
+  });
+}
+
+function whereContext(
+  inputs: PlanInputs,
+  head: HeadStage,
+  part: { readonly fromPart: Float64Array; readonly pointsMm: Float64Array },
+): WhereContext {
+  const p = part.pointsMm;
+  const hasPart = p.length > 0;
+  const base = { scalp: head.scalp, mark: head.mark, fromPart: part.fromPart, fingerMm: inputs.fingerMm, hasPart };
+  if (!hasPart) return { ...base, partEnd: head.mark.crown };
+  return {
+    ...base,
+    partFront: [p[0], p[1], p[2]],
+    partEnd: [p[p.length - 3], p[p.length - 2], p[p.length - 1]],
+  };
+}
+
+/** Rows with nothing above: beside the part, round the crown, or along the front hairline when swept back. */
+function exposure(inputs: PlanInputs, row: Row): KnotSituation['exposed'] {
+  if (row.kind === 'front') return 'front';
+  if (row.besidePart) return inputs.part.kind === 'crown' ? 'crown' : 'part';
+  return false;
+}
+
+/** The cap is held at both ends of every other row, where the row reaches the hairline. */
+function isAnchorPlace(
+  row: PlannedRow,
+  index: number,
+  place: number,
+  k: LaidKnot,
+  head: HeadStage,
+  spacing: RowSpacing,
+): boolean {
+  const atEnd = place === 0 || place === row.knotCount - 1;
+  return (
+    atEnd &&
+    !row.closed &&
+    row.kind === 'whole' &&
+    index % 2 === 0 &&
+    head.scalp.fromHairline[k.vertex] < 1.2 * spacing.gapMm
+  );
+}

@@ -1,0 +1,41 @@
+/** Spacing from fingers to mm: centre to centre, or the clear gap plus the width of a knot. */
+import { hookedPiece } from '../hair/product.ts';
+import type { RowSpacing } from '../rows/rows.ts';
+import type { ZoneFactors } from '../rows/zones.ts';
+import type { PlanInputs, SpacingZone } from './inputs.ts';
+
+export interface SpacingMm {
+  /** On top, the reference. */
+  readonly mm: RowSpacing;
+  readonly zones: ZoneFactors;
+  /** Centre to centre by zone, mm. */
+  readonly centresMm: Readonly<Record<SpacingZone, number>>;
+}
+
+/** Centre to centre distances outside this can't be laid, mm. */
+export const CENTRES_LIMIT_MM: readonly [number, number] = [6, 110];
+
+export function spacingInMm(inputs: Pick<PlanInputs, 'spacing' | 'fingerMm' | 'product'>): SpacingMm {
+  const extra = inputs.spacing.said === 'clear' ? hookedPiece(inputs.product).knotWidthMm : 0;
+  const centre = (fingers: number) =>
+    Math.min(CENTRES_LIMIT_MM[1], Math.max(CENTRES_LIMIT_MM[0], fingers * inputs.fingerMm + extra));
+  const f = inputs.spacing.fingers;
+  const centresMm = {
+    part: centre(f.part),
+    top: centre(f.top),
+    back: centre(f.back),
+    nape: centre(f.nape),
+    faceEdge: centre(f.faceEdge),
+  };
+  const top = centresMm.top;
+  return {
+    mm: { gapMm: top, pitchMm: top },
+    zones: {
+      part: centresMm.part / top,
+      back: centresMm.back / top,
+      nape: centresMm.nape / top,
+      faceEdge: centresMm.faceEdge / top,
+    },
+    centresMm,
+  };
+}

@@ -1,0 +1,387 @@
+/**
+ * Rows as level sets of the row field, with short rows where a head is too wide for whole ones: where the
+ * gap would exceed 1.4 of the target a row is put between, where it would fall below 0.65 every other row
+ * ends (dyadic rule: one row per step becomes two, or four, or a half). No neighbour search is needed.
+ */
+import { contours, curveFromEdges, fieldAt, reverseCurve, type SurfaceCurve, sliceCurve } from '../geometry/contour.ts';
+import { gradientLengths } from '../geometry/gradient.ts';
+import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { azimuthOf, type Hairline } from '../head/hairline.ts';
+import type { RowField } from './row-field.ts';
+import type { ScalpFields } from './scalp-fields.ts';
+
+export type RowKind = 'whole' | 'short' | 'front';
+
+export interface Row {
+  /** Steps from the part, in quarters: 0 lies beside the part, 4 is one row further, 2 halfway between. */
+  readonly quarter: number;
+  readonly kind: RowKind;
+  /** From her left to her right. */
+  readonly curve: SurfaceCurve;
+  /** Gap to the neighbouring rows over the target, at every point of the curve. */
+  readonly gapRatio: Float64Array;
+  /** The row beside the part, or round the crown. */
+  readonly besidePart: boolean;
+}
+
+export interface RowSpacing {
+  /** Between rows, mm, where the zone factor is 1. */
+  readonly gapMm: number;
+  /** Along a row, mm, where the zone factor is 1. */
+  readonly pitchMm: number;
+}
+
+export interface RowPlan {
+  readonly rows: readonly Row[];
+  readonly wholeRows: number;
+  /** Field step between whole rows, zone-mm. */
+  readonly stepMm: number;
+  readonly insertedRows: number;
+  readonly shortenedRows: number;
+  /** Runs that were too short to lay and left out. */
+  readonly droppedPieces: number;
+}
+
+export interface RowOptions {
+  /** A row along the front hairline, where nothing lies in front to hide the others. */
+  readonly frontRow: boolean;
+  /** The swept-back scheme starts at the hairline, not beside a part. */
+  readonly swept: boolean;
+}
+
+/** Gap ratios at which rows are put between or end. */
+export const DYADIC = {
+  quarters: 2.8,
+  halves: 1.4,
+  odd: 0.65,
+  everyFourth: 0.325,
+  insertedRunsOn: 0.93,
+  removedComesBack: 1.04,
+} as const;
+
+/** Gap over target once the dyadic rule has put rows between or taken some away. */
+export function gapAfterRule(ratio: number): number {
+  if (ratio > DYADIC.quarters) return ratio / 4;
+  if (ratio > DYADIC.halves) return ratio / 2;
+  if (ratio < DYADIC.everyFourth) return ratio * 4;
+  if (ratio < DYADIC.odd) return ratio * 2;
+  return ratio;
+}
+
+export function layRows(
+  mesh: SurfaceMesh,
+  line: Hairline,
+  scalp: ScalpFields,
+  rowField: RowField,
+  spacing: RowSpacing,
+  options: RowOptions,
+): RowPlan {
+  const { field, zone } = rowField;
+  const { gapMm: s, pitchMm: p } = spacing;
+  const slope = gradientLengths(mesh, field);
+  const vertexSlope = toVertices(mesh, slope);
+  const first = options.swept ? 0.3 * s : p / 2;
+  const span = rowField.total - first - 0.3 * s;
+  const factor = bestStepFactor(mesh, slope, zone, options.swept ? [0.92, 1.1] : [0.94, 1.06]);
+  const count = Math.max(2, Math.round(span / (factor * s)) + 1);
+  const step = Math.max(span / (count - 1), 0.25 * s);
+  const highest = maximumFinite(field);
+  const wholeRows = Math.max(count, Math.floor((highest - first) / step) + 1);
+
+  const levels = Array.from({ length: 4 * (wholeRows - 1) + 1 }, (_, quarter) => first + (quarter * step) / 4);
+  const scaleOf = (t: number) => triangleRatio(mesh, slope, zone, t, step, s);
+  const curves = contours(mesh, field, levels, (quarter, t) => {
+    if (quarter % 4 === 0) return true;
+    return scaleOf(t) > (quarter % 2 === 0 ? DYADIC.halves : DYADIC.quarters) * DYADIC.insertedRunsOn;
+  });
+
+  const clip = (curve: SurfaceCurve, i: number) =>
+    fieldAt(curve, scalp.fromHairline, i) < 0.2 * s ||
+    (options.frontRow && fieldAt(curve, scalp.fromFrontHairline, i) < 0.65 * s);
+  const rows: Row[] = [];
+  let inserted = 0;
+  let shortened = 0;
+  let dropped = 0;
+  curves.forEach((pieces, quarter) => {
+    for (const curve of pieces) {
+      if (curve.pointCount < 3) continue;
+      const ratio = smoothAlong(curve, p / 2, (i) => {
+        const slopeHere = fieldAt(curve, vertexSlope, i);
+        return step / (Math.max(1e-6, slopeHere) * s * fieldAt(curve, zone, i));
+      });
+      const keep = keptPoints(quarter, wholeRows, ratio);
+      const laid = runsToLay(curve, keep, clip, quarter, p);
+      dropped += laid.dropped;
+      for (const [from, to] of laid.runs) {
+        const whole = from === 0 && to === curve.pointCount - 1;
+        const part = whole ? curve : sliceCurve(mesh, curve, from, to);
+        if (quarter % 4 !== 0) inserted++;
+        else if (!keep.every(Boolean)) shortened++;
+        rows.push(
+          oriented(mesh, {
+            quarter,
+            kind: quarter % 4 === 0 ? 'whole' : 'short',
+            curve: part,
+            gapRatio: ratio.slice(from, to + 1),
+            besidePart: quarter === 0 && !options.swept,
+          }),
+        );
+      }
+    }
+  });
+  if (options.frontRow) rows.push(...frontRow(mesh, line, scalp, field, first, s, p));
+  return {
+    rows: inLayingOrder(rows),
+    wholeRows: count,
+    stepMm: step,
+    insertedRows: inserted,
+    shortenedRows: shortened,
+    droppedPieces: dropped,
+  };
+}
+
+/** The step factor whose gaps, after the dyadic rule, come nearest to the target. */
+function bestStepFactor(
+  mesh: SurfaceMesh,
+  slope: Float64Array,
+  zone: Float64Array,
+  range: readonly [number, number],
+): number {
+  const bins = 160;
+  const histogram = new Float64Array(bins);
+  const logMin = Math.log(0.05);
+  const logMax = Math.log(8);
+  for (let t = 0; t < mesh.triangleCount; t++) {
+    const x = slope[t] * triangleZone(mesh, zone, t);
+    if (!(x > 0) || !Number.isFinite(x)) continue;
+    const bin = Math.min(bins - 1, Math.max(0, Math.floor(((Math.log(x) - logMin) / (logMax - logMin)) * bins)));
+    histogram[bin] += mesh.triangleAreasMm2[t] * slope[t];
+  }
+  const total = histogram.reduce((a, b) => a + b, 0);
+  let best = 1;
+  let bestScore = Infinity;
+  for (let f = range[0]; f <= range[1] + 1e-9; f += 0.01) {
+    let sum = 0;
+    for (let b = 0; b < bins; b++) {
+      const x = Math.exp(logMin + ((b + 0.5) / bins) * (logMax - logMin));
+      sum += histogram[b] * Math.log(gapAfterRule(f / x));
+    }
+    const score = Math.abs(sum / total) + 0.1 * Math.abs(f - 1);
+    if (score < bestScore) {
+      bestScore = score;
+      best = f;
+    }
+  }
+  return best;
+}
+
+function triangleZone(mesh: SurfaceMesh, zone: Float64Array, t: number): number {
+  const { triangles } = mesh;
+  return (zone[triangles[3 * t]] + zone[triangles[3 * t + 1]] + zone[triangles[3 * t + 2]]) / 3;
+}
+
+function triangleRatio(
+  mesh: SurfaceMesh,
+  slope: Float64Array,
+  zone: Float64Array,
+  t: number,
+  step: number,
+  s: number,
+): number {
+  return step / (Math.max(1e-6, slope[t]) * s * triangleZone(mesh, zone, t));
+}
+
+function toVertices(mesh: SurfaceMesh, perTriangle: Float64Array): Float64Array {
+  const out = new Float64Array(mesh.vertexCount);
+  for (let v = 0; v < out.length; v++) {
+    let sum = 0;
+    let area = 0;
+    for (let k = mesh.vertexStart[v]; k < mesh.vertexStart[v + 1]; k++) {
+      const t = mesh.vertexTriangles[k];
+      sum += mesh.triangleAreasMm2[t] * perTriangle[t];
+      area += mesh.triangleAreasMm2[t];
+    }
+    out[v] = sum / area;
+  }
+  return out;
+}
+
+/** Mean of a value over `reach` mm of the curve to both sides. */
+function smoothAlong(curve: SurfaceCurve, reach: number, valueAt: (i: number) => number): Float64Array {
+  const n = curve.pointCount;
+  const values = Float64Array.from({ length: n }, (_, i) => valueAt(i));
+  const out = new Float64Array(n);
+  let lo = 0;
+  let hi = -1;
+  let sum = 0;
+  for (let i = 0; i < n; i++) {
+    while (hi + 1 < n && curve.arcMm[hi + 1] <= curve.arcMm[i] + reach) sum += values[++hi];
+    while (curve.arcMm[lo] < curve.arcMm[i] - reach) sum -= values[lo++];
+    out[i] = sum / (hi - lo + 1);
+  }
+  return out;
+}
+
+/** Where along a level the dyadic rule lays a row, with hysteresis so that rows don't flicker on and off. */
+function keptPoints(quarter: number, wholeRows: number, ratio: Float64Array): boolean[] {
+  const row = quarter / 4;
+  if (!Number.isInteger(row)) {
+    const threshold = quarter % 2 === 0 ? DYADIC.halves : DYADIC.quarters;
+    return spread(
+      ratio,
+      (g) => g > threshold,
+      (g) => g > threshold * DYADIC.insertedRunsOn,
+    );
+  }
+  if (row % 4 === 0 || row === wholeRows - 1) return Array.from(ratio, () => true);
+  const threshold = row % 2 === 1 ? DYADIC.odd : DYADIC.everyFourth;
+  const removed = spread(
+    ratio,
+    (g) => g <= threshold,
+    (g) => g <= threshold * DYADIC.removedComesBack,
+  );
+  return removed.map((gone) => !gone);
+}
+
+/** Points that satisfy `seed`, grown along the curve while they satisfy `grow`. */
+function spread(values: Float64Array, seed: (v: number) => boolean, grow: (v: number) => boolean): boolean[] {
+  const on = Array.from(values, seed);
+  for (let i = 1; i < on.length; i++) if (on[i - 1] && grow(values[i])) on[i] = true;
+  for (let i = on.length - 2; i >= 0; i--) if (on[i + 1] && grow(values[i])) on[i] = true;
+  return on;
+}
+
+function runsToLay(
+  curve: SurfaceCurve,
+  keep: boolean[],
+  clip: (curve: SurfaceCurve, i: number) => boolean,
+  quarter: number,
+  pitch: number,
+) {
+  const inserted = quarter % 4 !== 0;
+  const complete = keep.every(Boolean);
+  const last = curve.pointCount - 1;
+  let runs = runsOf(keep);
+  runs = mergeNear(curve, runs, 2 * pitch);
+  const reach = (inserted ? 1.25 : 2) * pitch;
+  runs = runs.map(([from, to]): [number, number] => [
+    !curve.closed && curve.arcMm[from] < reach ? 0 : from,
+    !curve.closed && curve.lengthMm - curve.arcMm[to] < reach ? last : to,
+  ]);
+  const length = ([from, to]: [number, number]) => curve.arcMm[to] - curve.arcMm[from];
+  const before = runs.length;
+  if (!complete) runs = runs.filter((run) => length(run) >= 2 * pitch);
+  const clipped = runs.flatMap(([from, to]) => clipRun(curve, from, to, clip));
+  const kept = clipped.filter((run) => isWholeRing(curve, run) || length(run) >= 1.5 * pitch);
+  return { runs: kept, dropped: before - runs.length + clipped.length - kept.length };
+}
+
+function isWholeRing(curve: SurfaceCurve, [from, to]: [number, number]): boolean {
+  return curve.closed && from === 0 && to === curve.pointCount - 1;
+}
+
+function runsOf(on: boolean[]): Array<[number, number]> {
+  const runs: Array<[number, number]> = [];
+  let from = -1;
+  for (let i = 0; i <= on.length; i++) {
+    if (i < on.length && on[i]) {
+      if (from < 0) from = i;
+    } else if (from >= 0) {
+      runs.push([from, i - 1]);
+      from = -1;
+    }
+  }
+  return runs;
+}
+
+function mergeNear(curve: SurfaceCurve, runs: Array<[number, number]>, gap: number): Array<[number, number]> {
+  const merged: Array<[number, number]> = [];
+  for (const run of runs) {
+    const last = merged[merged.length - 1];
+    if (last && curve.arcMm[run[0]] - curve.arcMm[last[1]] < gap) last[1] = run[1];
+    else merged.push([...run]);
+  }
+  return merged;
+}
+
+function clipRun(
+  curve: SurfaceCurve,
+  from: number,
+  to: number,
+  clip: (curve: SurfaceCurve, i: number) => boolean,
+): Array<[number, number]> {
+  const on: boolean[] = [];
+  for (let i = from; i <= to; i++) on.push(!clip(curve, i));
+  return runsOf(on).map(([a, b]): [number, number] => [a + from, b + from]);
+}
+
+/** A row starts on her left; a ring starts in front and goes round by her left. */
+function oriented(mesh: SurfaceMesh, row: Row): Row {
+  const { curve } = row;
+  if (curve.closed) return ringFromFront(mesh, row);
+  const last = curve.pointCount - 1;
+  if (curve.pointsMm[0] >= curve.pointsMm[3 * last]) return row;
+  return { ...row, curve: reverseCurve(mesh, curve), gapRatio: row.gapRatio.slice().reverse() };
+}
+
+function ringFromFront(mesh: SurfaceMesh, row: Row): Row {
+  let { curve } = row;
+  let ratio = row.gapRatio;
+  const n = curve.pointCount;
+  let front = 0;
+  for (let i = 1; i < n; i++) if (curve.pointsMm[3 * i + 2] > curve.pointsMm[3 * front + 2]) front = i;
+  const towardsLeft = curve.pointsMm[3 * ((front + Math.ceil(n / 4)) % n)] > 0;
+  if (!towardsLeft) {
+    curve = reverseCurve(mesh, curve);
+    ratio = ratio.slice().reverse();
+    front = n - 1 - front;
+  }
+  const turn = <A extends Float64Array | Uint32Array>(a: A): A => {
+    const out = a.slice() as A;
+    for (let i = 0; i < n; i++) out[i] = a[(i + front) % n];
+    return out;
+  };
+  const turned = curveFromEdges(mesh, turn(curve.fromVertex), turn(curve.toVertex), turn(curve.share), true);
+  return { ...row, curve: turned, gapRatio: turn(ratio) };
+}
+
+function frontRow(
+  mesh: SurfaceMesh,
+  line: Hairline,
+  scalp: ScalpFields,
+  field: Float64Array,
+  first: number,
+  s: number,
+  p: number,
+): Row[] {
+  const level = Math.min(8, 0.35 * s);
+  const temple = line.azimuthsRad.temple;
+  const pieces = contours(mesh, scalp.fromFrontHairline, [level])[0];
+  return pieces.flatMap((curve) => {
+    const on = Array.from({ length: curve.pointCount }, (_, i) => {
+      const azimuth = azimuthOf(curve.pointsMm[3 * i], curve.pointsMm[3 * i + 2]);
+      return azimuth <= temple && fieldAt(curve, field, i) >= first;
+    });
+    return runsOf(on)
+      .filter(([from, to]) => curve.arcMm[to] - curve.arcMm[from] >= 1.5 * p)
+      .map(([from, to]) => {
+        const part = sliceCurve(mesh, curve, from, to);
+        const gapRatio = new Float64Array(part.pointCount).fill(1);
+        return oriented(mesh, { quarter: -1, kind: 'front', curve: part, gapRatio, besidePart: false });
+      });
+  });
+}
+
+/** From the nape to the part, her left first; the front hairline last. */
+function inLayingOrder(rows: Row[]): Row[] {
+  return rows.sort((a, b) => {
+    if ((a.kind === 'front') !== (b.kind === 'front')) return a.kind === 'front' ? 1 : -1;
+    return b.quarter - a.quarter || b.curve.pointsMm[0] - a.curve.pointsMm[0];
+  });
+}
+
+function maximumFinite(field: Float64Array): number {
+  let best = -Infinity;
+  for (const v of field) if (v > best && v < Infinity) best = v;
+  return best;
+}

@@ -1,0 +1,120 @@
+/** Everything the demo starts with: plans, one install left half-way, one finished, and its line in the log. */
+import { Pipeline } from '../core/pipeline/stages.ts';
+import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
+import type { PlanDocument } from '../model/plan.ts';
+import { planInputs } from '../model/to-inputs.ts';
+import { demoPlans, shoulderCurls, sweptCoils } from './plans.ts';
+import { seededRandom } from './random.ts';
+
+export interface DemoBundle {
+  readonly plans: readonly PlanDocument[];
+  readonly sessions: readonly InstallSession[];
+  readonly events: readonly StoredInstallEvent[];
+  readonly log: readonly LogEntry[];
+}
+
+const DAY_MS = 86_400_000;
+
+export function demoBundle(nowMs: number, seed = 7): DemoBundle {
+  const random = seededRandom(seed);
+  const pipeline = new Pipeline();
+  const half = halfDone(pipeline, nowMs - 2 * DAY_MS, random);
+  const finished = finishedInstall(pipeline, nowMs - 40 * DAY_MS, random);
+  return {
+    plans: demoPlans,
+    sessions: [half.session, finished.session],
+    events: [...half.events, ...finished.events],
+    log: [finished.entry],
+  };
+}
+
+function knotEvents(
+  sessionId: string,
+  ids: readonly string[],
+  seconds: readonly number[],
+  startMs: number,
+  random: () => number,
+) {
+  const events: StoredInstallEvent[] = [{ sessionId, kind: 'start', atMs: startMs }];
+  let at = startMs;
+  ids.forEach((knotId, i) => {
+    at += 1000 * seconds[i] * (0.75 + 0.6 * random());
+    events.push({ sessionId, kind: 'knot', atMs: Math.round(at), knotId });
+  });
+  return { events, endMs: Math.round(at) };
+}
+
+function halfDone(pipeline: Pipeline, startMs: number, random: () => number) {
+  const plan = pipeline.plan(planInputs(shoulderCurls));
+  const session: InstallSession = {
+    id: 'demo-install-half',
+    planId: shoulderCurls.id,
+    startedAtMs: startMs,
+    plan: shoulderCurls,
+    finished: 0,
+  };
+  const done = plan.knots.slice(0, Math.round(plan.knots.length * 0.44));
+  const { events, endMs } = knotEvents(
+    session.id,
+    done.map((k) => k.id),
+    done.map((k) => k.seconds),
+    startMs,
+    random,
+  );
+  events.push({
+    sessionId: session.id,
+    kind: 'note',
+    atMs: endMs + 4000,
+    text: 'Right side of the nape is tighter than the left.',
+  });
+  events.push({ sessionId: session.id, kind: 'pause', atMs: endMs + 9000 });
+  return { session, events };
+}
+
+function finishedInstall(pipeline: Pipeline, startMs: number, random: () => number) {
+  const plan = pipeline.plan(planInputs(sweptCoils));
+  const session: InstallSession = {
+    id: 'demo-install-done',
+    planId: sweptCoils.id,
+    startedAtMs: startMs,
+    plan: sweptCoils,
+    finished: 1,
+  };
+  const { events, endMs } = knotEvents(
+    session.id,
+    plan.knots.map((k) => k.id),
+    plan.knots.map((k) => k.seconds),
+    startMs,
+    random,
+  );
+  events.push({ sessionId: session.id, kind: 'finish', atMs: endMs + 60_000 });
+  const extra = 6;
+  const used = plan.knots.length + extra;
+  const entry: LogEntry = {
+    id: 'demo-log-1',
+    planId: sweptCoils.id,
+    sessionId: session.id,
+    planName: sweptCoils.name,
+    atMs: endMs + 120_000,
+    line: 'Six fillers behind the temples after shaking out. Wider at the nape next time.',
+    planned: figures(
+      plan.knots.length,
+      plan.supply.pieces,
+      plan.supply.packs,
+      plan.time.totalMinutes,
+      plan.supply.price,
+    ),
+    used: figures(
+      plan.knots.length,
+      used,
+      Math.ceil(used / plan.supply.piecesPerPack),
+      plan.time.totalMinutes - plan.time.knotMinutes + (endMs - startMs) / 60_000,
+      plan.supply.price,
+    ),
+  };
+  return { session, events, entry };
+}
+
+function figures(knots: number, pieces: number, packs: number, minutes: number, price: number) {
+  return { knots, pieces, packs, minutes: Math.round(minutes), price };
+}

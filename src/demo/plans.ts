@@ -1,0 +1,119 @@
+/** The invented wearer and her plans. Names, products and prices are made up. */
+import { newPlan } from '../model/defaults.ts';
+import type { PlanDocument } from '../model/plan.ts';
+
+const amara = {
+  wearer: 'Amara',
+  unit: 'cm',
+  skin: 'brown',
+  fingerWidth: '17.5 mm',
+  tape: {
+    girth: '22 1/2 in',
+    frontToNape: '36.5 cm',
+    earToEarTop: '34',
+    earToEarFront: '29,5 cm',
+    templeToTemple: '39.4',
+    napeWidth: '7 1/2 fingers',
+  },
+} as const satisfies Partial<PlanDocument>;
+
+export const shoulderCurls: PlanDocument = {
+  ...newPlan('demo-shoulder-curls', 'Shoulder curls'),
+  ...amara,
+  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: ['overEars'], thin: [] },
+  part: { kind: 'line', frontMm: 38, endMm: 30, lengthMm: 105, bendMm: 6 },
+  product: {
+    name: 'Quillow loop curl',
+    piecesPerPack: 48,
+    strandsPerPiece: 4,
+    packMassG: 70,
+    length: '33 cm',
+    texture: 'looseCurl',
+    loop: 'thread',
+    loopComesOff: false,
+    packPrice: 11.5,
+    split: 1,
+    composed: 1,
+  },
+  spacing: { said: 'centres', fingers: { part: 0.75, top: 1, back: 1.25, nape: 1.5, faceEdge: 1 } },
+  pace: 'some',
+  settled: ['aim', 'measure', 'base', 'hair'],
+};
+
+export const sweptCoils: PlanDocument = {
+  ...newPlan('demo-swept-coils', 'Swept-back coils'),
+  ...amara,
+  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: [], thin: ['frontEdge'] },
+  part: { kind: 'swept' },
+  product: {
+    name: 'Fennick coil',
+    piecesPerPack: 20,
+    strandsPerPiece: 6,
+    packMassG: 48,
+    length: '22 cm',
+    texture: 'coil',
+    loop: 'ring',
+    loopComesOff: true,
+    packPrice: 8,
+    split: 1,
+    composed: 1,
+  },
+  spacing: { said: 'clear', fingers: { part: 1, top: 1, back: 1.25, nape: 1.5, faceEdge: 0.75 } },
+  schools: { ...newPlan('', '').schools, tender: 'netOnly' },
+  pace: 'some',
+  settled: ['aim', 'measure', 'base', 'cap', 'hair', 'rows'],
+};
+
+export const deepPartStraight: PlanDocument = {
+  ...newPlan('demo-deep-part', 'Deep part, straight'),
+  ...amara,
+  // One careless reading, so that the contradiction can be seen.
+  tape: { ...amara.tape, earToEarTop: '38.5' },
+  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: ['temples'], thin: [] },
+  part: { kind: 'line', frontMm: -56, endMm: 16, lengthMm: 140, bendMm: 0 },
+  product: {
+    name: 'Marrow Lane sleek',
+    piecesPerPack: 60,
+    strandsPerPiece: 8,
+    packMassG: 66,
+    length: '40 cm',
+    texture: 'straight',
+    loop: 'slidingBand',
+    loopComesOff: true,
+    packPrice: 14,
+    split: 1,
+    composed: 1,
+  },
+  schools: { ...newPlan('', '').schools, smoothHold: 'lock' },
+  spacing: { said: 'centres', fingers: { part: 0.75, top: 1, back: 1, nape: 1.25, faceEdge: 0.75 } },
+  reserveShare: 0,
+  pace: 'firstTime',
+  settled: ['aim'],
+};
+
+export const crownTwists: PlanDocument = {
+  ...newPlan('demo-crown-twists', 'Twists from the crown, no cap'),
+  ...amara,
+  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: [], thin: [] },
+  base: { kind: 'plaits', sections: 12 },
+  cap: 'none',
+  part: { kind: 'crown' },
+  product: {
+    name: 'Harrowby twist',
+    piecesPerPack: 24,
+    strandsPerPiece: 2,
+    packMassG: 84,
+    length: '38 cm',
+    texture: 'twist',
+    loop: 'thread',
+    loopComesOff: false,
+    packPrice: 10,
+    split: 1,
+    composed: 1,
+  },
+  spacing: { said: 'clear', fingers: { part: 0.75, top: 1, back: 1, nape: 1.25, faceEdge: 1 } },
+  pace: 'firstTime',
+  settled: [],
+};
+
+export const demoPlans: readonly PlanDocument[] = [shoulderCurls, sweptCoils, deepPartStraight, crownTwists];

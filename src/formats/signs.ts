@@ -1,0 +1,65 @@
+/**
+ * Knot signs: the shape says how the piece is held. One bead for one pass, lobes to count them, half a bead
+ * for one side only, a lozenge for what is pinned through hair and net, a bow after the beads for a lock.
+ * As SVG path data about the origin, the thread running along x; `r` is half the height.
+ */
+import type { KnotKind } from '../core/knots/rules.ts';
+
+export interface SignedKnot {
+  readonly kind: KnotKind;
+  readonly wraps: number;
+  readonly lock: boolean;
+}
+
+export function signPath(knot: SignedKnot, r: number): string {
+  if (knot.kind === 'anchor') return lozenge(r);
+  if (knot.kind === 'oneLeg')
+    return knot.wraps > 1 ? halfBead(-0.62 * r, 0.8 * r) + halfBead(0.62 * r, 0.8 * r) : halfBead(0, r);
+  if (!knot.lock) return wraps(knot.wraps, r, 0);
+  return wraps(knot.wraps, 0.9 * r, -1.05 * r) + bow(r, 0.95 * r);
+}
+
+/** Key under which knots share a sign. */
+export function signKey(knot: SignedKnot): string {
+  return `${knot.kind}${knot.wraps}${knot.lock ? 'lock' : ''}`;
+}
+
+const f = (v: number) => v.toFixed(2);
+
+function lozenge(r: number): string {
+  return `M0,${f(-1.45 * r)}L${f(1.3 * r)},0L0,${f(1.45 * r)}L${f(-1.3 * r)},0Z`;
+}
+
+function halfBead(cx: number, r: number): string {
+  const w = 1.12 * r;
+  const top = -0.12 * r;
+  return `M${f(cx - w)},${f(top)}H${f(cx + w)}A${f(w)},${f(w)} 0 0 1 ${f(cx - w)},${f(top)}Z`;
+}
+
+function wraps(count: number, r: number, cx: number): string {
+  if (count <= 1) {
+    const b = 0.82 * r;
+    return `M${f(cx - b)},0A${f(b)},${f(b)} 0 1 1 ${f(cx + b)},0A${f(b)},${f(b)} 0 1 1 ${f(cx - b)},0Z`;
+  }
+  const w = count > 3 ? 0.7 * r : 0.92 * r;
+  const gap = Math.max(0.9, 0.3 * r);
+  return Array.from({ length: count }, (_, i) => lobe(cx + (i - (count - 1) / 2) * (w + gap), w, r)).join('');
+}
+
+function lobe(cx: number, w: number, r: number): string {
+  const k = 0.46 * w;
+  const x0 = cx - w / 2;
+  const x1 = cx + w / 2;
+  return (
+    `M${f(x0 + k)},${f(-r)}H${f(x1 - k)}A${f(k)},${f(k)} 0 0 1 ${f(x1)},${f(-r + k)}V${f(r - k)}` +
+    `A${f(k)},${f(k)} 0 0 1 ${f(x1 - k)},${f(r)}H${f(x0 + k)}A${f(k)},${f(k)} 0 0 1 ${f(x0)},${f(r - k)}V${f(-r + k)}` +
+    `A${f(k)},${f(k)} 0 0 1 ${f(x0 + k)},${f(-r)}Z`
+  );
+}
+
+/** Drawn shut: pulled in at the waist. */
+function bow(r: number, cx: number): string {
+  const w = 0.95 * r;
+  const waist = 0.16 * r;
+  return `M${f(cx - w)},${f(-0.95 * r)}L${f(cx)},${f(-waist)}L${f(cx + w)},${f(-0.95 * r)}V${f(0.95 * r)}L${f(cx)},${f(waist)}L${f(cx - w)},${f(0.95 * r)}Z`;
+}

@@ -1,0 +1,57 @@
+/** Serves the built application and, in demo mode, the invented wearer's records. Nothing leaves the machine. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { demoBundle } from '../demo/demo.ts';
+
+export interface ServerOptions {
+  readonly dist: string;
+  readonly demo: boolean;
+  readonly now: () => number;
+}
+
+export function createServer(options: ServerOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          baseUri: ["'none'"],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'none'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'", 'blob:'],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.get('/api/start', (_request, response) => {
+    response.json({ demo: options.demo });
+  });
+  app.get('/api/demo', (_request, response) => {
+    if (!options.demo) response.status(404).json({ message: 'This server was started without demo data.' });
+    else response.json(demoBundle(options.now()));
+  });
+  app.use('/api', (_request, response) => {
+    response.status(404).json({ message: 'There is nothing at this address.' });
+  });
+  app.use(express.static(options.dist, { index: false, maxAge: '1h' }));
+  app.get('/{*rest}', (_request, response) => {
+    const page = join(options.dist, 'index.html');
+    if (existsSync(page)) response.sendFile(page);
+    else response.status(503).type('text').send('Meshwork is not built yet: run npm start.');
+  });
+  return app;
+}

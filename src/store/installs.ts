@@ -1,0 +1,43 @@
+/** Install sessions: events are only ever added, and the log line is written once. */
+import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
+import type { MeshworkDatabase } from './database.ts';
+
+export async function startSession(db: MeshworkDatabase, session: InstallSession): Promise<void> {
+  await db.transaction('rw', db.sessions, db.events, async () => {
+    await db.sessions.add(session);
+    await db.events.add({ sessionId: session.id, kind: 'start', atMs: session.startedAtMs } as StoredInstallEvent & {
+      seq: number;
+    });
+  });
+}
+
+export async function addEvent(db: MeshworkDatabase, event: Omit<StoredInstallEvent, 'seq'>): Promise<void> {
+  await db.transaction('rw', db.sessions, db.events, async () => {
+    await db.events.add({ ...event } as StoredInstallEvent & { seq: number });
+    if (event.kind === 'finish') await db.sessions.update(event.sessionId, { finished: 1 });
+    if (event.kind === 'back') await db.sessions.update(event.sessionId, { finished: 0 });
+  });
+}
+
+/** In the order in which they happened. */
+export async function sessionEvents(db: MeshworkDatabase, sessionId: string): Promise<StoredInstallEvent[]> {
+  return db.events.where('sessionId').equals(sessionId).sortBy('seq');
+}
+
+/** The newest install of a plan that is not finished. */
+export async function openSession(db: MeshworkDatabase, planId: string): Promise<InstallSession | undefined> {
+  const all = await db.sessions.where('planId').equals(planId).toArray();
+  return all.filter((s) => s.finished === 0).sort((a, b) => b.startedAtMs - a.startedAtMs)[0];
+}
+
+/** A finished install of a plan that has no line in the log yet. */
+export async function unloggedSession(db: MeshworkDatabase, planId: string): Promise<InstallSession | undefined> {
+  const all = await db.sessions.where('planId').equals(planId).toArray();
+  const entries = await db.log.where('planId').equals(planId).toArray();
+  const logged = new Set(entries.map((e) => e.sessionId));
+  return all.filter((s) => s.finished === 1 && !logged.has(s.id)).sort((a, b) => b.startedAtMs - a.startedAtMs)[0];
+}
+
+export async function addLogEntry(db: MeshworkDatabase, entry: LogEntry): Promise<void> {
+  await db.log.add(entry);
+}

@@ -1,0 +1,124 @@
+/** Plans in the store: open, save, copy, rename, delete with undo, import. */
+import type { Deed } from '../model/commands.ts';
+import { type History, startHistory } from '../model/history.ts';
+import type { PlanDocument } from '../model/plan.ts';
+import { readPlan } from '../model/read-plan.ts';
+import type { MeshworkDatabase, PlanRecord } from './database.ts';
+
+/** Undo steps that are kept over a reload. */
+const KEPT_STEPS = 40;
+
+export type SaveOutcome =
+  | { readonly state: 'saved'; readonly revision: number }
+  /** Another tab wrote first: what is in the store now. */
+  | { readonly state: 'conflict'; readonly theirs: PlanRecord }
+  | { readonly state: 'failed'; readonly message: string };
+
+export async function keptPlans(db: MeshworkDatabase): Promise<PlanRecord[]> {
+  const all = await db.plans.where('deletedAtMs').equals(0).toArray();
+  return all.sort((a, b) => b.updatedAtMs - a.updatedAtMs);
+}
+
+/** The newest plan that was deleted and can still be brought back. */
+export async function lastDeleted(db: MeshworkDatabase): Promise<PlanRecord | undefined> {
+  const gone = await db.plans.where('deletedAtMs').above(0).toArray();
+  return gone.sort((a, b) => b.deletedAtMs - a.deletedAtMs)[0];
+}
+
+export async function addPlan(db: MeshworkDatabase, plan: PlanDocument, words: string, nowMs: number): Promise<void> {
+  await db.plans.add({
+    id: plan.id,
+    revision: 1,
+    updatedAtMs: nowMs,
+    deletedAtMs: 0,
+    history: startHistory(plan, words),
+  });
+}
+
+/** Writes a plan's history if nobody else wrote since `revision`. Never throws: a failed write is an answer. */
+export async function savePlan(
+  db: MeshworkDatabase,
+  id: string,
+  revision: number,
+  history: History,
+  nowMs: number,
+): Promise<SaveOutcome> {
+  const kept: History = {
+    past: history.past.slice(-KEPT_STEPS),
+    present: history.present,
+    future: history.future.slice(0, KEPT_STEPS),
+  };
+  try {
+    return await db.transaction('rw', db.plans, async (): Promise<SaveOutcome> => {
+      const current = await db.plans.get(id);
+      if (current && current.revision !== revision) return { state: 'conflict', theirs: current };
+      await db.plans.put({ id, revision: revision + 1, updatedAtMs: nowMs, deletedAtMs: 0, history: kept });
+      return { state: 'saved', revision: revision + 1 };
+    });
+  } catch (error) {
+    return { state: 'failed', message: storageSentence(error) };
+  }
+}
+
+export function storageSentence(error: unknown): string {
+  const name = error instanceof Error ? `${error.name} ${(error as { inner?: Error }).inner?.name ?? ''}` : '';
+  if (/Quota/.test(name)) return 'The disk is full: nothing was lost, but this change is not kept yet.';
+  return 'The browser did not keep this change: it is still on the screen.';
+}
+
+export async function copyPlan(
+  db: MeshworkDatabase,
+  id: string,
+  newId: string,
+  nowMs: number,
+): Promise<PlanDocument | undefined> {
+  const source = await db.plans.get(id);
+  if (!source) return undefined;
+  const plan = { ...source.history.present.plan, id: newId, name: `${source.history.present.plan.name}, copy` };
+  await addPlan(db, plan, 'Copied', nowMs);
+  return plan;
+}
+
+export async function deletePlan(db: MeshworkDatabase, id: string, nowMs: number): Promise<void> {
+  await db.plans.update(id, { deletedAtMs: nowMs });
+}
+
+export async function restorePlan(db: MeshworkDatabase, id: string): Promise<void> {
+  await db.plans.update(id, { deletedAtMs: 0 });
+}
+
+/** Adds an imported plan; one whose id is taken comes in beside the other under a new id. */
+export async function importPlan(
+  db: MeshworkDatabase,
+  plan: PlanDocument,
+  newId: string,
+  nowMs: number,
+): Promise<PlanDocument> {
+  const taken = await db.plans.get(plan.id);
+  const added = taken
+    ? { ...plan, id: newId, name: sameName(taken, plan) ? `${plan.name}, imported` : plan.name }
+    : plan;
+  await addPlan(db, added, 'Imported', nowMs);
+  return added;
+}
+
+function sameName(record: PlanRecord, plan: PlanDocument): boolean {
+  return record.history.present.plan.name === plan.name;
+}
+
+/** A record as it was stored, checked once more on the way in: an older version is brought up to date. */
+export function openRecord(
+  record: PlanRecord,
+): { readonly ok: true; readonly history: History } | { readonly ok: false; readonly why: string } {
+  const present = readPlan(record.history.present.plan);
+  if (!present.ok) return { ok: false, why: present.why };
+  const readable = (deeds: readonly Deed[]) => deeds.filter((d) => readPlan(d.plan).ok);
+  return {
+    ok: true,
+    history: {
+      past: readable(record.history.past),
+      present: { ...record.history.present, plan: present.value },
+      future: readable(record.history.future),
+    },
+  };
+}
