@@ -101,11 +101,26 @@ export function pieceKnots(
         hook,
         hookWords: directionWords(hook),
         where: whereOf(k, zone, context),
+        aboveRowBeforeMm: aboveRowBefore(k, planned, index),
         piece: { pack: Math.floor(order / piece.perPack) + 1, number: (order % piece.perPack) + 1 },
         seconds: knotSeconds(decision, { split: inputs.product.split, loopHasToComeOff }, inputs.pace),
       };
     });
   });
+}
+
+/** Distance to the nearest row that is already laid; undefined in the first row. */
+function aboveRowBefore(k: LaidKnot, rows: readonly PlannedRow[], index: number): number | undefined {
+  let best = Number.POSITIVE_INFINITY;
+  // Short rows lie between whole ones, so the nearest may be up to four rows back.
+  for (let r = Math.max(0, index - 4); r < index; r++) {
+    const p = rows[r].pointsMm;
+    for (let i = 0; i < p.length; i += 3) {
+      const d = (p[i] - k.xMm) ** 2 + (p[i + 1] - k.yMm) ** 2 + (p[i + 2] - k.zMm) ** 2;
+      if (d < best) best = d;
+    }
+  }
+  return best < Number.POSITIVE_INFINITY ? Math.sqrt(best) : undefined;
 }
 
 function whereContext(

@@ -52,6 +52,8 @@ export interface PlannedKnot extends KnotDecision {
   readonly hook: Vector;
   readonly hookWords: string;
   readonly where: Where;
+  /** To the nearest row already laid; undefined in the first row. */
+  readonly aboveRowBeforeMm: number | undefined;
   /** Which pack and which of its hooked pieces. */
   readonly piece: { readonly pack: number; readonly number: number };
   readonly seconds: number;

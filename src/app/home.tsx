@@ -1,0 +1,49 @@
+/** The first minute: the newest plan if there is one, the demo where the server offers it, else a first plan. */
+import { useQuery } from '@tanstack/react-query';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { Navigate } from 'react-router';
+import { fillWithDemo } from '../store/fill-demo.ts';
+import { keptPlans } from '../store/plans.ts';
+import { PlanList } from './plans-dialog.tsx';
+import { db } from './state/database.ts';
+import { useTheme } from './state/theme.ts';
+
+async function firstMinute(): Promise<'filled' | 'empty'> {
+  if ((await db.plans.count()) > 0) return 'filled';
+  const start = await fetch('/api/start');
+  if (!start.ok || !(await start.json()).demo) return 'empty';
+  const demo = await fetch('/api/demo');
+  if (!demo.ok) return 'empty';
+  await fillWithDemo(db, await demo.json(), Date.now());
+  return 'filled';
+}
+
+export function Home() {
+  useTheme();
+  const first = useQuery({
+    queryKey: ['first-minute'],
+    queryFn: firstMinute,
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const plans = useLiveQuery(() => keptPlans(db));
+  if (first.isPending || !plans)
+    return (
+      <main className="p-10" aria-busy="true">
+        Laying things out …
+      </main>
+    );
+  if (plans.length > 0) return <Navigate to={`/plan/${plans[0].id}/rows`} replace />;
+  return (
+    <main className="mx-auto max-w-[620px] p-[32px]">
+      <h1 className="text-[46px]">Meshwork</h1>
+      <p className="mt-4 max-w-[52ch]">
+        Plan a crochet style without cornrows on your own head: six tape measures, a pack of hair, and your fingers. It
+        tells where each knot goes and why, what to buy, how long it takes, and then goes through it with you at the
+        mirror.
+      </p>
+      <p className="quiet mt-2">Everything stays in this browser.</p>
+      <PlanList currentId={undefined} close={() => undefined} />
+    </main>
+  );
+}

@@ -1,0 +1,407 @@
+/** Install: one knot at a time in type to be read at arm's length, driven by space, arrows or one big touch. */
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { forecastInstall, type InstallForecast } from '../../core/install/session.ts';
+import { knotName, THROUGH_WORDS } from '../../core/knots/rules.ts';
+import { fingersInWords } from '../../core/knots/where.ts';
+import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+import { fingersFigure } from '../../model/commands.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { fingerMm } from '../../model/to-inputs.ts';
+import { useSize } from '../stage/stage.tsx';
+import { useTheme } from '../state/theme.ts';
+import { useResult, useScene } from '../state/use-result.ts';
+import { duration } from '../ui/format.ts';
+import { KnotMoves } from './moves.tsx';
+import { RowBand } from './row-band.tsx';
+import { useInstall } from './use-install.ts';
+import { WherePicture } from './where-picture.tsx';
+
+export function InstallScreen() {
+  const { sessionId = '' } = useParams();
+  const { session, loaded, state, add, trouble } = useInstall(sessionId);
+  const { computed, error } = useResult(session?.plan);
+  useTheme();
+  useEffect(() => {
+    if (session) document.documentElement.dataset.skin = session.plan.skin;
+  }, [session]);
+  if (session === null) {
+    return (
+      <main className="p-10">
+        <h1 className="text-[27px]">There is no such install here.</h1>
+        <Link className="word" to="/">
+          Back to your plans
+        </Link>
+      </main>
+    );
+  }
+  if (error)
+    return (
+      <main className="p-10" role="alert">
+        {error}
+      </main>
+    );
+  if (!session || !loaded || !computed)
+    return (
+      <main className="p-10 text-[24px]" aria-busy="true">
+        Finding the place where you left off …
+      </main>
+    );
+  return <AtTheMirror plan={session.plan} result={computed.result} install={{ state, add, trouble }} />;
+}
+
+interface AtTheMirrorProps {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly install: Pick<ReturnType<typeof useInstall>, 'state' | 'add' | 'trouble'>;
+}
+
+function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
+  const { state, add, trouble } = install;
+  const index = state.done.length;
+  const knot = result.knots[index];
+  const scene = useScene(plan);
+  const box = useRef<HTMLDivElement>(null);
+  const { width } = useSize(box);
+  const [folded, setFolded] = useState(false);
+  const [spoken, setSpoken] = useState(false);
+  const [noting, setNoting] = useState(false);
+  useScreenAwake(!state.paused && !state.finished);
+
+  const next = useCallback(() => {
+    if (state.paused) return add('resume');
+    if (knot) add('knot', { knotId: knot.id });
+  }, [add, knot, state.paused]);
+  const back = useCallback(() => {
+    if (state.done.length > 0) add('back');
+  }, [add, state.done.length]);
+  useInstallKeys({ next, back, pause: () => add(state.paused ? 'resume' : 'pause'), enabled: !noting });
+  useSpeech(spoken && knot ? speechFor(knot, result) : undefined);
+
+  const pieces = result.supply.packs * result.supply.piecesPerPack;
+  const forecast = forecastInstall(
+    state,
+    result.knots.map((k) => k.seconds),
+    pieces,
+  );
+
+  return (
+    <main
+      ref={box}
+      className="relative mx-auto grid min-h-dvh max-w-[1180px] grid-rows-[118px_1fr_auto]"
+      style={{ '--outline': 'var(--ink)' } as React.CSSProperties}
+    >
+      <div className="daylight" />
+      <h1 className="sr-only">Install, {plan.name}</h1>
+      <RowBand result={result} index={Math.min(index, result.knots.length - 1)} width={width} />
+      {knot ? (
+        <section className="flex flex-col gap-[22px] px-[40px] pb-[18px] pt-[22px]" aria-live="polite">
+          <div className="flex flex-wrap items-end gap-[26px]">
+            <div
+              className="fig text-[150px]"
+              style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
+              data-testid="knot-place"
+            >
+              {knot.place}
+            </div>
+            <div className="min-w-0 flex-1">
+              <div className="fig text-[54px]" style={{ fontStretch: '84%' }} data-testid="knot-kind">
+                {knotName(knot)}
+              </div>
+              <div className="mt-2 text-[26px] leading-tight text-ink2">
+                of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label}, {THROUGH_WORDS[knot.through]}
+              </div>
+            </div>
+            <div className="flex flex-wrap gap-[12px]">
+              <Big onClick={() => add(state.paused ? 'resume' : 'pause')}>{state.paused ? 'Go on' : 'Pause'}</Big>
+              <Big onClick={() => setNoting(true)}>Note</Big>
+              <Big onClick={() => setSpoken(!spoken)} pressed={spoken}>
+                Voice
+              </Big>
+            </div>
+          </div>
+          {state.paused && (
+            <p className="text-[27px]" role="status" data-testid="paused">
+              Paused. Everything up to here is kept; space goes on.
+            </p>
+          )}
+          {!folded && <KnotMoves knot={knot} />}
+          <div className="flex flex-wrap items-center gap-[32px]">
+            <WherePicture plan={plan} result={result} scene={scene} index={index} />
+            <div className="min-w-[300px] flex-1">
+              <p className="fig text-[64px]" data-testid="knot-fingers" style={{ fontStretch: '80%' }}>
+                {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
+              </p>
+              <p className="mt-[10px] text-[27px] leading-[1.2]" data-testid="knot-where">
+                {placeWords(knot, plan)}
+              </p>
+              <p className="mt-[10px] text-[24px] leading-tight text-ink2">
+                Hook {knot.hookWords}. {mirrorWords(knot)}
+              </p>
+            </div>
+          </div>
+          <Forecast forecast={forecast} total={result.knots.length} />
+          <div className="flex flex-wrap gap-x-[36px]">
+            <button type="button" className="word text-[22px]" onClick={() => setFolded(!folded)}>
+              {folded ? 'Show the moves' : 'I know this knot'}
+            </button>
+            <button
+              type="button"
+              className="word text-[22px]"
+              onClick={() => add('skip', { knotId: knot.id })}
+              data-testid="skip"
+            >
+              Leave it empty
+            </button>
+            <Link className="word text-[22px]" to={`/plan/${plan.id}/install`} data-testid="leave">
+              Leave, it is kept
+            </Link>
+          </div>
+          {trouble && (
+            <p role="alert" className="text-[22px] text-madder">
+              {trouble}
+            </p>
+          )}
+        </section>
+      ) : (
+        <Done plan={plan} state={state} onFinish={() => add('finish')} />
+      )}
+      <div
+        className="grid min-h-[176px] grid-cols-[1fr_196px]"
+        style={{ background: 'var(--touch)', color: '#f6f2e7' }}
+      >
+        <button type="button" className="px-[40px] py-[22px]" onClick={next} disabled={!knot} data-testid="next">
+          <span className="fig block text-[clamp(56px,10vw,104px)]" style={{ letterSpacing: '-.02em' }}>
+            {state.paused ? 'Go on' : 'Next knot'}
+          </span>
+          <span className="mt-3 block text-[24px]" style={{ color: '#c9c5cf' }}>
+            {nextWords(result, index)}
+          </span>
+        </button>
+        <button
+          type="button"
+          className="border-l-2 border-dotted border-[rgb(241_232_212/35%)] text-center text-[26px]"
+          onClick={back}
+          disabled={state.done.length === 0}
+          data-testid="back"
+        >
+          <svg width="56" height="44" viewBox="0 0 56 44" className="mx-auto mb-3" aria-hidden="true">
+            <path
+              d="M50,34C50,16 40,10 12,14M22,3L10,14L23,24"
+              fill="none"
+              stroke="currentColor"
+              strokeWidth="3.5"
+              strokeLinecap="round"
+              strokeLinejoin="round"
+            />
+          </svg>
+          One back
+        </button>
+      </div>
+      {noting && <NotePad onKeep={(text) => add('note', { text })} onClose={() => setNoting(false)} />}
+    </main>
+  );
+}
+
+function Big(props: { readonly onClick: () => void; readonly pressed?: boolean; readonly children: React.ReactNode }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={props.pressed}
+      onClick={props.onClick}
+      className="min-h-[60px] rounded-[3px] border-2 border-ink px-[20px] text-[26px]"
+      style={props.pressed ? { background: 'var(--touch)', color: '#f6f2e7' } : undefined}
+    >
+      {props.children}
+    </button>
+  );
+}
+
+function placeWords(knot: PlannedKnot, plan: PlanDocument): string {
+  const above = knot.aboveRowBeforeMm;
+  if (above === undefined) return `${knot.where.words}.`;
+  const fingers = Math.max(0.5, Math.round((2 * above) / fingerMm(plan)) / 2);
+  return `${knot.where.words}. That is about ${fingersInWords(fingers)} from the row before.`;
+}
+
+function mirrorWords(knot: PlannedKnot): string {
+  if (Math.abs(knot.xMm) < 6) return 'It lies in the middle.';
+  const side = knot.xMm > 0 ? 'left' : 'right';
+  const behind = knot.normal[2] < -0.3;
+  return behind ? `In two mirrors it stays on your ${side}.` : `In the mirror it stays on your ${side}.`;
+}
+
+function nextWords(result: PlanResult, index: number): string {
+  const knot = result.knots[index];
+  const after = result.knots[index + 1];
+  if (!knot) return 'Every knot is in.';
+  if (!after) return 'Touch anywhere here. It is the last one.';
+  const same = knotName(after) === knotName(knot);
+  const turn = after.row !== knot.row ? `Then row ${result.rows[after.row].label} begins: ` : 'Then ';
+  return `Touch anywhere here. ${turn}${same ? `${knotName(after).toLowerCase()} again` : knotName(after).toLowerCase()}.`;
+}
+
+function speechFor(knot: PlannedKnot, result: PlanResult): string {
+  return `${knotName(knot)}. Number ${knot.place}, row ${result.rows[knot.row].label}. ${knot.where.words}.`;
+}
+
+/** The thread that is left: what is needed, and what is over or missing. */
+function Forecast({ forecast, total }: { readonly forecast: InstallForecast; readonly total: number }) {
+  const lasts = forecast.piecesOver >= 0;
+  const share = Math.min(
+    1,
+    forecast.knotsToCome / Math.max(1, forecast.knotsToCome + Math.max(0, forecast.piecesOver)),
+  );
+  return (
+    <div data-testid="forecast">
+      <svg width="100%" height="30" viewBox="0 0 740 30" preserveAspectRatio="none" aria-hidden="true">
+        <path d={`M0,14H${740 * share}`} stroke="var(--ink)" strokeWidth="11" />
+        {lasts ? (
+          <path d={`M${740 * share},14H740`} stroke="var(--brass)" strokeWidth="11" />
+        ) : (
+          <path d="M700,14H740" stroke="var(--madder)" strokeWidth="11" strokeDasharray="8 6" />
+        )}
+        <path d={`M${740 * share},0V28`} stroke="var(--ink)" strokeWidth="3.5" />
+      </svg>
+      <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-[24px]">
+        <span>
+          {forecast.knotsToCome} of {total} knots to come, about {duration(forecast.secondsToCome / 60)}
+          {forecast.fromOwnPace ? ' at your pace' : ''}
+        </span>
+        <span className={`font-[650] ${lasts ? 'text-brass-ink' : 'text-madder'}`}>
+          {lasts
+            ? `It lasts: ${forecast.piecesOver} pieces over`
+            : `It lasts for ${forecast.knotsToCome + forecast.piecesOver} of them`}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+function Done({
+  plan,
+  state,
+  onFinish,
+}: {
+  readonly plan: PlanDocument;
+  readonly state: AtTheMirrorProps['install']['state'];
+  readonly onFinish: () => void;
+}) {
+  const navigate = useNavigate();
+  const skipped = state.done.length - state.piecesUsed;
+  return (
+    <section className="px-[40px] py-[32px] text-[24px]">
+      <p className="fig text-[58px]">Every knot is in</p>
+      <p className="mt-4 max-w-[40ch]">
+        {state.piecesUsed} pieces hooked{skipped > 0 ? `, ${skipped} places left empty` : ''},{' '}
+        {duration(state.workedSeconds / 60)} at work. Separate and shake it out now; gaps show only then, and the
+        reserve is for them.
+      </p>
+      <button
+        type="button"
+        className="button primary mt-6 max-w-[420px] text-[26px]"
+        data-testid="finish"
+        onClick={() => {
+          if (!state.finished) onFinish();
+          navigate(`/plan/${plan.id}/log`);
+        }}
+      >
+        Finish and write one line
+      </button>
+    </section>
+  );
+}
+
+function NotePad({ onKeep, onClose }: { readonly onKeep: (text: string) => void; readonly onClose: () => void }) {
+  const [text, setText] = useState('');
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => dialog.current?.showModal(), []);
+  const keep = () => {
+    if (text.trim()) onKeep(text.trim());
+    onClose();
+  };
+  return (
+    <dialog
+      ref={dialog}
+      className="panel m-auto w-[min(560px,92vw)] p-[24px] text-[24px] backdrop:bg-black/40"
+      onClose={onClose}
+      aria-label="Note"
+    >
+      <label htmlFor="install-note" className="fig text-[32px]">
+        A note for later
+      </label>
+      <textarea
+        id="install-note"
+        data-testid="note-text"
+        className="mt-3 w-full border-b-2 border-ink p-1"
+        rows={3}
+        maxLength={300}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <div className="mt-4 flex gap-4">
+        <button type="button" className="button primary" onClick={keep} data-testid="keep-note">
+          Keep it
+        </button>
+        <button type="button" className="button" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </dialog>
+  );
+}
+
+function useInstallKeys(keys: { next: () => void; back: () => void; pause: () => void; enabled: boolean }) {
+  useEffect(() => {
+    if (!keys.enabled) return;
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.repeat || target.closest('textarea, input, dialog')) return;
+      const onButton = target.closest('button, a') !== null;
+      if (event.key === 'ArrowRight' || (event.key === ' ' && !onButton)) keys.next();
+      else if (event.key === ' ' && target.closest('[data-testid="next"]')) return;
+      else if (event.key === ' ') return;
+      else if (event.key === 'ArrowLeft' || event.key === 'Backspace') keys.back();
+      else if (event.key === 'p' || event.key === 'P') keys.pause();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [keys]);
+}
+
+/** Keeps the screen awake while she works, where the browser can. */
+function useScreenAwake(wanted: boolean) {
+  useEffect(() => {
+    if (!wanted || !('wakeLock' in navigator)) return;
+    let lock: WakeLockSentinel | undefined;
+    let over = false;
+    const take = () => {
+      navigator.wakeLock.request('screen').then(
+        (l) => {
+          if (over) void l.release();
+          else lock = l;
+        },
+        // Refused on low battery or in a hidden tab: the install works without it.
+        () => undefined,
+      );
+    };
+    take();
+    const again = () => document.visibilityState === 'visible' && take();
+    document.addEventListener('visibilitychange', again);
+    return () => {
+      over = true;
+      document.removeEventListener('visibilitychange', again);
+      void lock?.release();
+    };
+  }, [wanted]);
+}
+
+function useSpeech(words: string | undefined) {
+  useEffect(() => {
+    if (!('speechSynthesis' in window)) return;
+    window.speechSynthesis.cancel();
+    if (words) window.speechSynthesis.speak(new SpeechSynthesisUtterance(words));
+  }, [words]);
+}

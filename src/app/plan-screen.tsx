@@ -1,0 +1,179 @@
+/** One plan at one of its stations: thread, stage and bench, weave, tally. */
+import { useEffect, useState } from 'react';
+import { Link, Navigate, useParams } from 'react-router';
+import { FindingNote } from './bench/finding-note.tsx';
+import { PlansDialog } from './plans-dialog.tsx';
+import { Stage } from './stage/stage.tsx';
+import { exportPlan } from './state/files.ts';
+import { type PlanSession, usePlanSession } from './state/plan-session.ts';
+import { useTheme } from './state/theme.ts';
+import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
+import { useView } from './state/view-store.ts';
+import { InstallBench, LogBench, PracticeBench, TakedownBench, WearBench } from './stations/doing.tsx';
+import { CheckBench, SupplyBench } from './stations/judging.tsx';
+import { AimBench, BaseBench, CapBench, HairBench, MeasureBench, RowsBench } from './stations/planning.tsx';
+import { Settle } from './stations/settle.tsx';
+import { Tally } from './tally/tally.tsx';
+import { isStation, STATIONS, type StationId } from './thread/stations.ts';
+import { Thread } from './thread/thread.tsx';
+import { Weave } from './weave/weave.tsx';
+
+const SETTLED_BY_HAND: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
+
+export function PlanScreen() {
+  const { planId = '', station } = useParams();
+  const opened = usePlanSession(planId);
+  if (!isStation(station)) return <Navigate to={`/plan/${planId}/rows`} replace />;
+  if (opened.state === 'opening')
+    return (
+      <main className="p-10" aria-busy="true">
+        Opening …
+      </main>
+    );
+  if (opened.state === 'open') return <AtStation session={opened.session} station={station} />;
+  return (
+    <main className="p-10">
+      <h1 className="text-[27px]">
+        {opened.state === 'missing' ? 'There is no such plan here.' : 'This plan can’t be opened.'}
+      </h1>
+      {opened.state === 'unreadable' && <p className="mt-2">{opened.why} It is kept as it is.</p>}
+      <Link className="word mt-2" to="/">
+        Back to your plans
+      </Link>
+    </main>
+  );
+}
+
+function AtStation({ session, station }: { readonly session: PlanSession; readonly station: StationId }) {
+  const { plan } = session;
+  const { computed, error } = useResult(plan);
+  const scene = useScene(session.history.present.plan);
+  const before = useFiguresBefore(computed, session.history.present.plan, session.isDraft);
+  const step = useSpacingStep(session.history.present.plan, session.isDraft);
+  const [plansOpen, setPlansOpen] = useState(false);
+  const result = computed?.plan.id === plan.id ? computed.result : undefined;
+  const showTape = useView((v) => v.showTape);
+  const select = useView((v) => v.select);
+  useTheme();
+  useHistoryKeys(session);
+  useEffect(() => {
+    document.documentElement.dataset.skin = plan.skin;
+    document.title = `${plan.name} · ${STATIONS.find(([id]) => id === station)?.[1]} · Meshwork`;
+  }, [plan.skin, plan.name, station]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another plan or station starts with nothing held
+  useEffect(() => {
+    showTape(station === 'measure' ? 'girth' : undefined);
+  }, [station, plan.id]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another plan has other knots
+  useEffect(() => select(undefined), [plan.id]);
+
+  const own = result?.findings.filter((f) => f.station === station) ?? [];
+  const finding = <FindingNote finding={own[0]} more={own.length - 1} session={session} />;
+  const weaving = station !== 'measure' && station !== 'base';
+  const show = station === 'measure' ? 'tape' : station === 'base' ? 'sections' : 'rows';
+  return (
+    <div
+      className={`screen ${weaving ? '' : 'no-weave'}`}
+      data-computed-ms={computed?.ms.toFixed(1)}
+      data-ready={result && !session.isDraft && computed?.plan === plan ? 'yes' : 'no'}
+    >
+      <div className="daylight" />
+      <Thread plan={plan} here={station} findings={result?.findings ?? []}>
+        <button
+          type="button"
+          className="brand"
+          aria-haspopup="dialog"
+          onClick={() => setPlansOpen(true)}
+          data-testid="plans"
+        >
+          <span className="fig block text-[23px]" style={{ fontStretch: '88%' }}>
+            Meshwork
+          </span>
+          <span className="quiet mt-[6px] block truncate leading-[1.2]">
+            {[plan.wearer, plan.name].filter(Boolean).join(', ')}
+          </span>
+        </button>
+      </Thread>
+      <main className="workplace">
+        <h1 className="sr-only">
+          {STATIONS.find(([id]) => id === station)?.[1]}, {plan.name}
+        </h1>
+        <Stage
+          session={session}
+          result={result}
+          scene={scene}
+          show={show}
+          partHandles={station === 'rows' || station === 'aim'}
+        />
+        <aside className="bench" aria-label="Bench">
+          {error && (
+            <p role="alert" className="text-madder">
+              {error}
+            </p>
+          )}
+          <StationBench station={station} session={session} result={result} step={step} finding={finding} />
+          {station !== 'rows' && station !== 'check' && finding}
+          {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
+        </aside>
+      </main>
+      {weaving && <Weave plan={plan} result={result} />}
+      <Tally session={session} result={result} before={before} onExport={() => exportPlan(plan)} />
+      <PlansDialog open={plansOpen} currentId={plan.id} onOpenChange={setPlansOpen} />
+    </div>
+  );
+}
+
+function StationBench(props: {
+  readonly station: StationId;
+  readonly session: PlanSession;
+  readonly result: Parameters<typeof RowsBench>[0]['result'];
+  readonly step: Parameters<typeof SupplyBench>[0]['step'];
+  readonly finding: React.ReactNode;
+}) {
+  const { station, session, result } = props;
+  switch (station) {
+    case 'aim':
+      return <AimBench session={session} result={result} />;
+    case 'measure':
+      return <MeasureBench session={session} result={result} />;
+    case 'base':
+      return <BaseBench session={session} result={result} />;
+    case 'cap':
+      return <CapBench session={session} result={result} />;
+    case 'hair':
+      return <HairBench session={session} result={result} />;
+    case 'rows':
+      return <RowsBench session={session} result={result} finding={props.finding} />;
+    case 'check':
+      return <CheckBench session={session} result={result} />;
+    case 'supply':
+      return <SupplyBench session={session} result={result} step={props.step} />;
+    case 'install':
+      return <InstallBench session={session} result={result} />;
+    case 'wear':
+      return <WearBench />;
+    case 'takedown':
+      return <TakedownBench session={session} result={result} />;
+    case 'log':
+      return <LogBench session={session} result={result} />;
+    case 'practice':
+      return <PracticeBench session={session} result={result} />;
+  }
+}
+
+/** Ctrl+Z and Ctrl+Shift+Z (or Ctrl+Y), except while writing in a field, which has an undo of its own. */
+function useHistoryKeys(session: PlanSession) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      if ((event.target as HTMLElement).closest('input, textarea')) return;
+      const key = event.key.toLowerCase();
+      if (key === 'z' && !event.shiftKey) session.undo();
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) session.redo();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [session]);
+}

@@ -1,0 +1,45 @@
+/** The selected knot in words: which one, what kind, why, where a finger finds it. */
+import { knotName, THROUGH_WORDS } from '../../core/knots/rules.ts';
+import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+import { Sign } from '../ui/sign.tsx';
+
+export function KnotNote({ result, knot }: { readonly result: PlanResult; readonly knot: PlannedKnot | undefined }) {
+  if (!knot) {
+    return (
+      <div className="pointer-events-none absolute left-[32px] top-[30px] w-[200px]">
+        <p className="quiet">Touch a knot on the head or a bead on the cloth, and it tells why it is that knot.</p>
+      </div>
+    );
+  }
+  const row = result.rows[knot.row];
+  return (
+    <div
+      className="pointer-events-none absolute left-[32px] top-[28px] w-[236px]"
+      aria-live="polite"
+      data-testid="knot-note"
+    >
+      <div className="quiet">Knot</div>
+      <div className="fig text-[64px]" style={{ letterSpacing: '-.02em', fontStretch: '80%' }}>
+        {result.knots.indexOf(knot) + 1}{' '}
+        <span className="text-[15px] font-normal tracking-normal text-ink2" style={{ fontFamily: 'var(--font-text)' }}>
+          of {result.knots.length}
+        </span>
+      </div>
+      <div className="mt-[12px] flex items-center gap-[10px] text-[16px] font-[650]">
+        <Sign knot={knot} size={7.5} />
+        {knotName(knot)}
+      </div>
+      <p className="mt-[6px] max-w-[27ch]">{knot.reasons[0]}</p>
+      <p className="quiet mt-[6px]">
+        {knot.reasons[1]} {capitalise(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
+      </p>
+      <p className="quiet mt-[6px]">
+        Row {row.label}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.
+      </p>
+    </div>
+  );
+}
+
+function capitalise(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

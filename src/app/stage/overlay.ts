@@ -1,0 +1,288 @@
+/** Rows, knots, part and tape as crisp lines over the picture. Thread shrinks with facing and has a 1 px shadow. */
+import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+import { signKey, signPath } from '../../formats/signs.ts';
+import { dot, facing, type Projection, screenX, screenY } from './projection.ts';
+
+export interface OverlayOptions {
+  readonly selectedId: string | undefined;
+  /** Knots with a caution. */
+  readonly cautions: ReadonlySet<string>;
+  readonly scalp: string;
+  /** Where the part was before the finger came down. */
+  readonly oldPart: Float32Array | undefined;
+  /** Draws section lines instead of rows. */
+  readonly show: 'rows' | 'sections' | 'tape' | 'bare';
+  readonly tape: Float32Array | undefined;
+  /** Only knots before this place in the order are drawn filled (install). */
+  readonly doneKnots?: number;
+  readonly signSize?: number;
+}
+
+const YARN = '#f1e8d4';
+const SHADOW = 'rgb(13 10 20 / 45%)';
+const LIGHT = '#eeb04a';
+const DARK_SIGN = '#171b3a';
+const CAUTION = '#ff8a6c';
+/** Below this facing a thread is at the rim and no longer drawn. */
+const RIM = 0.06;
+
+export function drawOverlay(
+  ctx: CanvasRenderingContext2D,
+  view: Projection,
+  result: PlanResult,
+  options: OverlayOptions,
+) {
+  ctx.lineJoin = 'round';
+  ctx.lineCap = 'round';
+  if (options.show === 'sections') drawSections(ctx, view, result);
+  if (options.show === 'tape' && options.tape) drawTape(ctx, view, options.tape);
+  if (options.show === 'rows') {
+    const selected = result.knots.find((k) => k.id === options.selectedId);
+    result.rows.forEach((row, i) => {
+      const path = rowPath(view, row.pointsMm, row.normals, row.closed);
+      ctx.save();
+      ctx.translate(0.3, 1.2);
+      ctx.strokeStyle = SHADOW;
+      ctx.lineWidth = 2.2;
+      ctx.stroke(path);
+      ctx.restore();
+      ctx.globalAlpha = selected?.row === i ? 1 : 0.85;
+      ctx.strokeStyle = YARN;
+      ctx.lineWidth = selected?.row === i ? 1.9 : 1.25;
+      ctx.stroke(path);
+      ctx.globalAlpha = 1;
+    });
+    drawPart(ctx, view, result.part.pointsMm, options);
+    drawKnots(ctx, view, result, options, selected);
+  } else if (options.show !== 'bare') {
+    drawPart(ctx, view, result.part.pointsMm, options);
+  }
+}
+
+/** The parts of a line that face the viewer, as one path. */
+function rowPath(view: Projection, p: Float32Array, normals: Float32Array, closed: boolean): Path2D {
+  const path = new Path2D();
+  let drawing = false;
+  const n = p.length / 3;
+  for (let k = 0; k < (closed ? n + 1 : n); k++) {
+    const i = 3 * (k % n);
+    const seen = facing(view, normals, i) > RIM;
+    if (seen) {
+      if (drawing) path.lineTo(screenX(view, p, i), screenY(view, p, i));
+      else path.moveTo(screenX(view, p, i), screenY(view, p, i));
+    }
+    drawing = seen;
+  }
+  return path;
+}
+
+/** Lines without normals: near enough, the head faces the way its points lie from its middle. */
+function looseLine(view: Projection, p: Float32Array, lift = 0): Path2D {
+  const path = new Path2D();
+  let drawing = false;
+  for (let i = 0; i < p.length; i += 3) {
+    const l = Math.sqrt(p[i] ** 2 + p[i + 1] ** 2 + p[i + 2] ** 2) || 1;
+    const out = [p[i] * (1 + lift / l), p[i + 1] * (1 + lift / l), p[i + 2] * (1 + lift / l)];
+    const seen = dot(out, 0, view.toEye) / l > RIM;
+    if (seen) {
+      if (drawing) path.lineTo(screenX(view, out), screenY(view, out));
+      else path.moveTo(screenX(view, out), screenY(view, out));
+    }
+    drawing = seen;
+  }
+  return path;
+}
+
+function drawPart(ctx: CanvasRenderingContext2D, view: Projection, part: Float32Array, options: OverlayOptions) {
+  if (options.oldPart && options.oldPart.length > 3) {
+    const old = looseLine(view, options.oldPart);
+    ctx.strokeStyle = 'rgb(13 10 20 / 50%)';
+    ctx.lineWidth = 4;
+    ctx.stroke(old);
+    ctx.strokeStyle = LIGHT;
+    ctx.lineWidth = 2.2;
+    ctx.setLineDash([0.1, 5.4]);
+    ctx.stroke(old);
+    ctx.setLineDash([]);
+  }
+  if (part.length <= 3) return;
+  const line = looseLine(view, part, 1);
+  ctx.strokeStyle = 'rgb(13 10 20 / 60%)';
+  ctx.lineWidth = 8;
+  ctx.stroke(line);
+  ctx.strokeStyle = options.scalp;
+  ctx.lineWidth = 5;
+  ctx.stroke(line);
+}
+
+function drawSections(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) {
+  for (const points of result.base.linesMm) {
+    const path = looseLine(view, points, 1);
+    ctx.strokeStyle = SHADOW;
+    ctx.lineWidth = 4;
+    ctx.stroke(path);
+    ctx.strokeStyle = YARN;
+    ctx.lineWidth = 1.9;
+    ctx.stroke(path);
+  }
+}
+
+function drawTape(ctx: CanvasRenderingContext2D, view: Projection, tape: Float32Array) {
+  const path = looseLine(view, tape, 2);
+  ctx.strokeStyle = 'rgb(13 10 20 / 55%)';
+  ctx.lineWidth = 9;
+  ctx.stroke(path);
+  ctx.strokeStyle = YARN;
+  ctx.lineWidth = 6.4;
+  ctx.stroke(path);
+  ctx.strokeStyle = DARK_SIGN;
+  ctx.lineWidth = 6.4;
+  ctx.lineCap = 'butt';
+  ctx.setLineDash([1, 5]);
+  ctx.stroke(path);
+  ctx.setLineDash([]);
+  ctx.lineCap = 'round';
+}
+
+const signCache = new Map<string, Path2D>();
+function signOf(knot: PlannedKnot, r: number): Path2D {
+  const key = `${signKey(knot)}@${r.toFixed(1)}`;
+  let path = signCache.get(key);
+  if (!path) {
+    path = new Path2D(signPath(knot, r));
+    signCache.set(key, path);
+  }
+  return path;
+}
+
+function drawKnots(
+  ctx: CanvasRenderingContext2D,
+  view: Projection,
+  result: PlanResult,
+  options: OverlayOptions,
+  selected: PlannedKnot | undefined,
+) {
+  result.knots.forEach((knot, i) => {
+    if (knot === selected) return;
+    if (options.doneKnots !== undefined && i >= options.doneKnots) return;
+    drawKnot(ctx, view, result, knot, options);
+  });
+  if (!selected || facing(view, selected.normal) < 0) return;
+  const at = [selected.xMm, selected.yMm, selected.zMm];
+  ctx.save();
+  ctx.translate(screenX(view, at), screenY(view, at));
+  ctx.fillStyle = LIGHT;
+  ctx.beginPath();
+  ctx.arc(0, 0, 12, 0, 2 * Math.PI);
+  ctx.fill();
+  ctx.rotate(angleOf(view, result, selected));
+  ctx.fillStyle = DARK_SIGN;
+  ctx.fill(signOf(selected, 6.4));
+  ctx.restore();
+  drawBarb(ctx, view, selected);
+}
+
+function drawKnot(
+  ctx: CanvasRenderingContext2D,
+  view: Projection,
+  result: PlanResult,
+  knot: PlannedKnot,
+  options: OverlayOptions,
+) {
+  const seen = facing(view, knot.normal);
+  if (seen <= RIM) return;
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  const x = screenX(view, at);
+  const y = screenY(view, at);
+  const r = Math.round((options.signSize ?? 4.4) * (0.55 + 0.45 * Math.min(1, seen * 1.25)) * 10) / 10;
+  const path = signOf(knot, r);
+  const angle = angleOf(view, result, knot);
+  ctx.save();
+  ctx.translate(x + 0.7, y + 1.5);
+  ctx.rotate(angle);
+  ctx.fillStyle = 'rgb(10 7 16 / 55%)';
+  ctx.fill(path);
+  ctx.restore();
+  ctx.save();
+  ctx.translate(x, y);
+  ctx.rotate(angle);
+  ctx.fillStyle = YARN;
+  ctx.fill(path);
+  ctx.restore();
+  if (options.cautions.has(knot.id)) ring(ctx, x, y);
+}
+
+function ring(ctx: CanvasRenderingContext2D, x: number, y: number) {
+  for (const [style, width] of [
+    ['rgb(18 21 43 / 60%)', 4.4],
+    [CAUTION, 2.2],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.beginPath();
+    ctx.arc(x, y, 9.5, 0, 2 * Math.PI);
+    ctx.stroke();
+  }
+}
+
+/** Along its row; the half bead of a one-leg knot points away from the part. */
+function angleOf(view: Projection, result: PlanResult, knot: PlannedKnot): number {
+  const row = result.rows[knot.row];
+  const first = result.knots[Math.max(row.firstKnot, row.firstKnot + knot.place - 2)];
+  const last = result.knots[Math.min(row.firstKnot + row.knotCount - 1, row.firstKnot + knot.place)];
+  const a = [first.xMm, first.yMm, first.zMm];
+  const b = [last.xMm, last.yMm, last.zMm];
+  const angle = Math.atan2(screenY(view, b) - screenY(view, a), screenX(view, b) - screenX(view, a));
+  if (knot.kind !== 'oneLeg') return angle;
+  const awayX = -view.flip * dot(knot.hook, 0, view.right);
+  const awayY = dot(knot.hook, 0, view.up);
+  const below = -Math.sin(angle) * awayX + Math.cos(angle) * awayY;
+  return below >= 0 ? angle : angle + Math.PI;
+}
+
+/** A short barb in the way the hook goes in. */
+function drawBarb(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot) {
+  const dx = view.flip * dot(knot.hook, 0, view.right);
+  const dy = -dot(knot.hook, 0, view.up);
+  const l = Math.sqrt(dx * dx + dy * dy);
+  if (l < 0.15) return;
+  const ux = dx / l;
+  const uy = dy / l;
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  const x = screenX(view, at);
+  const y = screenY(view, at);
+  const barb = new Path2D();
+  barb.moveTo(x + 12 * ux, y + 12 * uy);
+  barb.lineTo(x + 25 * ux, y + 25 * uy);
+  barb.lineTo(x + 19 * ux - 4 * uy, y + 19 * uy + 4 * ux);
+  for (const [style, width] of [
+    ['rgb(13 10 20 / 60%)', 4],
+    [LIGHT, 2],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.stroke(barb);
+  }
+}
+
+/** The knot nearest to a place on the stage, if one is within reach. */
+export function knotAt(
+  view: Projection,
+  result: PlanResult,
+  x: number,
+  y: number,
+  reach = 18,
+): PlannedKnot | undefined {
+  let best: PlannedKnot | undefined;
+  let nearest = reach * reach;
+  for (const knot of result.knots) {
+    if (facing(view, knot.normal) <= RIM) continue;
+    const at = [knot.xMm, knot.yMm, knot.zMm];
+    const d = (screenX(view, at) - x) ** 2 + (screenY(view, at) - y) ** 2;
+    if (d < nearest) {
+      nearest = d;
+      best = knot;
+    }
+  }
+  return best;
+}

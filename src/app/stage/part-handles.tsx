@@ -1,0 +1,149 @@
+/** Three handles on the part: its front end, its middle, its back end. Dragged, or moved with the arrows. */
+import { useRef, useState } from 'react';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { HeadScene } from '../../core/pipeline/scene.ts';
+import { type LinePart, PART_LIMITS } from '../../core/rows/part.ts';
+import { setPart } from '../../model/commands.ts';
+import type { PlanSession } from '../state/plan-session.ts';
+import { type Projection, screenX, screenY, type V3 } from './projection.ts';
+import { surfacePointAt } from './surface-hit.ts';
+
+type Which = 'front' | 'middle' | 'end';
+const NAMES: Readonly<Record<Which, string>> = {
+  front: 'Front end of the part',
+  middle: 'Bend of the part',
+  end: 'Back end of the part',
+};
+const ARROW_MM = 3;
+
+export function PartHandles(props: {
+  readonly view: Projection;
+  readonly scene: HeadScene;
+  readonly result: PlanResult;
+  readonly session: PlanSession;
+  readonly stage: () => DOMRect | undefined;
+  readonly onHold: (oldPart: Float32Array | undefined) => void;
+}) {
+  const { view, result, session } = props;
+  const [held, setHeld] = useState<Which>();
+  const start = useRef<LinePart>(undefined);
+  const part = session.plan.part as LinePart | { kind: 'crown' | 'swept' };
+  const line = result.part.pointsMm;
+  if (part.kind !== 'line' || line.length < 9) return null;
+  const place = (which: Which): V3 => {
+    const n = line.length / 3 - 1;
+    const i = 3 * (which === 'front' ? 0 : which === 'end' ? n : Math.round(n / 2));
+    return [line[i], line[i + 1], line[i + 2]];
+  };
+
+  const begin = (which: Which, event: React.PointerEvent) => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    event.stopPropagation();
+    start.current = part;
+    setHeld(which);
+    props.onHold(line);
+  };
+  const drag = (which: Which, event: React.PointerEvent) => {
+    const box = props.stage();
+    if (held !== which || !box || !start.current) return;
+    const hit = surfacePointAt(view, props.scene.cap, event.clientX - box.left, event.clientY - box.top);
+    if (hit) session.preview(setPart(session.plan, moved(start.current, which, hit, place('front'))).plan);
+  };
+  const end = () => {
+    if (!held) return;
+    setHeld(undefined);
+    props.onHold(undefined);
+    commit(part);
+  };
+  const commit = (next: LinePart) => {
+    const before = start.current ?? (session.history.present.plan.part as LinePart);
+    start.current = undefined;
+    session.apply(setPart(session.plan, next, wordsFor(before, next)));
+  };
+  const cancel = () => {
+    setHeld(undefined);
+    props.onHold(undefined);
+    session.preview(undefined);
+  };
+  const onKey = (which: Which, event: React.KeyboardEvent) => {
+    if (event.key === 'Escape' && held) return cancel();
+    const arrows: Record<string, readonly [number, number]> = {
+      ArrowLeft: [1, 0],
+      ArrowRight: [-1, 0],
+      ArrowUp: [0, -1],
+      ArrowDown: [0, 1],
+    };
+    const way = arrows[event.key];
+    if (!way) return;
+    event.preventDefault();
+    event.stopPropagation();
+    start.current = part;
+    commit(nudged(part, which, way[0] * ARROW_MM, way[1] * ARROW_MM));
+  };
+
+  return (
+    <>
+      {(['middle', 'front', 'end'] as const).map((which) => {
+        const at = place(which);
+        const facingUs = at[0] * view.toEye[0] + at[1] * view.toEye[1] + at[2] * view.toEye[2] > 4;
+        return (
+          <button
+            key={which}
+            type="button"
+            className={`handle ${which === 'middle' ? 'middle' : ''} ${held === which ? 'held' : ''}`}
+            style={{ left: screenX(view, at), top: screenY(view, at), visibility: facingUs ? 'visible' : 'hidden' }}
+            aria-label={`${NAMES[which]}. Arrow keys move it.`}
+            data-handle={which}
+            onPointerDown={(e) => begin(which, e)}
+            onPointerMove={(e) => drag(which, e)}
+            onPointerUp={end}
+            onPointerCancel={cancel}
+            onKeyDown={(e) => onKey(which, e)}
+          />
+        );
+      })}
+    </>
+  );
+}
+
+function moved(part: LinePart, which: Which, hit: V3, front: V3): LinePart {
+  if (which === 'front') return limited({ ...part, frontMm: hit[0] });
+  if (which === 'middle') return limited({ ...part, bendMm: hit[0] - (part.frontMm + part.endMm) / 2 });
+  return limited({ ...part, endMm: hit[0], lengthMm: arcBetween(front, hit) });
+}
+
+/** Length over the head between two points: the arc over their chord on a sphere of the head's size. */
+function arcBetween(a: V3, b: V3): number {
+  const chord = Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
+  const radius = 98;
+  return 2 * radius * Math.asin(Math.min(0.98, chord / (2 * radius)));
+}
+
+function nudged(part: LinePart, which: Which, aside: number, back: number): LinePart {
+  if (which === 'front') return limited({ ...part, frontMm: part.frontMm + aside });
+  if (which === 'middle') return limited({ ...part, bendMm: part.bendMm + aside });
+  return limited({ ...part, endMm: part.endMm + aside, lengthMm: part.lengthMm + back });
+}
+
+function limited(part: LinePart): LinePart {
+  const clamp = (v: number, low: number, high: number) => Math.round(Math.min(high, Math.max(low, v)) * 10) / 10;
+  const { asideMm: a, shortestMm, longestMm, bendMm: b } = PART_LIMITS;
+  return {
+    kind: 'line',
+    frontMm: clamp(part.frontMm, -a, a),
+    endMm: clamp(part.endMm, -a, a),
+    lengthMm: clamp(part.lengthMm, shortestMm, longestMm),
+    bendMm: clamp(part.bendMm, -b, b),
+  };
+}
+
+function wordsFor(before: LinePart, after: LinePart): string {
+  const aside = (after.frontMm + after.endMm - before.frontMm - before.endMm) / 2;
+  const longer = after.lengthMm - before.lengthMm;
+  const bent = after.bendMm - before.bendMm;
+  if (Math.abs(longer) > Math.abs(aside) && Math.abs(longer) >= 1)
+    return `Part ${Math.round(Math.abs(longer))} mm ${longer > 0 ? 'longer' : 'shorter'}`;
+  if (Math.abs(bent) >= 1 && Math.abs(bent) > Math.abs(aside))
+    return `Part bent ${Math.round(Math.abs(bent))} mm ${bent > 0 ? 'left' : 'right'}`;
+  return `Part moved ${Math.max(1, Math.round(Math.abs(aside)))} mm ${aside > 0 ? 'left' : 'right'}`;
+}

@@ -1,0 +1,259 @@
+/** The stage: her head, turned with a finger; what is selected stands in one light and is told in words. */
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { PlanSession } from '../state/plan-session.ts';
+import { useTheme } from '../state/theme.ts';
+import { useView } from '../state/view-store.ts';
+import type { HeadPicture } from './head-picture.ts';
+import { KnotNote } from './knot-note.tsx';
+import { drawOverlay, knotAt, type OverlayOptions } from './overlay.ts';
+import { paletteOf, SCALP } from './palette.ts';
+import { PartHandles } from './part-handles.tsx';
+import { facing, projection, screenX, screenY } from './projection.ts';
+import { ViewRing } from './view-ring.tsx';
+
+/** Radians a pixel of drag. */
+const TURN = 0.0085;
+const ARROW_TURN = 0.13;
+const REST_MS = 160;
+/** Movement below this is a tap, px. */
+const TAP = 5;
+
+export function Stage(props: {
+  readonly session: PlanSession;
+  readonly result: PlanResult | undefined;
+  readonly scene: HeadScene | undefined;
+  readonly show: OverlayOptions['show'];
+  readonly partHandles: boolean;
+}) {
+  const { session, result, scene, show } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const glCanvas = useRef<HTMLCanvasElement>(null);
+  const lineCanvas = useRef<HTMLCanvasElement>(null);
+  const size = useSize(box);
+  const view = useView();
+  const { theme } = useTheme();
+  const [oldPart, setOldPart] = useState<Float32Array>();
+  const picture = useHeadPicture(glCanvas, scene);
+  const seen = useMemo(
+    () =>
+      projection(
+        { azimuth: view.azimuth, elevation: view.elevation },
+        size.width,
+        size.height,
+        view.mirror,
+        centreFor(size.width),
+      ),
+    [view.azimuth, view.elevation, view.mirror, size],
+  );
+  const selected = result?.knots.find((k) => k.id === view.selectedId);
+  const cautions = useMemo(
+    () => new Set(result?.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? []))) ?? []),
+    [result],
+  );
+
+  // The picture: at screen resolution while it turns, at twice that when it rests.
+  useEffect(() => {
+    if (picture.state !== 'ready' || size.width === 0) return;
+    picture.head.setPalette(paletteOf(session.plan, theme === 'dark'));
+    const ratio = Math.min(2, window.devicePixelRatio || 1);
+    const frame = requestAnimationFrame(() => picture.head.draw(seen, view.moving ? Math.min(1, ratio) : ratio));
+    const rest = view.moving ? undefined : setTimeout(() => picture.head.draw(seen, 2), REST_MS);
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(rest);
+    };
+  }, [picture, seen, size, view.moving, session.plan, theme]);
+
+  useEffect(() => {
+    const canvas = lineCanvas.current;
+    if (!canvas || size.width === 0) return;
+    const ratio = Math.max(1, window.devicePixelRatio || 1);
+    canvas.width = Math.round(size.width * ratio);
+    canvas.height = Math.round(size.height * ratio);
+    const ctx = canvas.getContext('2d');
+    if (!ctx) return;
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    ctx.clearRect(0, 0, size.width, size.height);
+    if (!result) return;
+    const tape = view.tape && scene ? scene.tapes[view.tape as keyof HeadScene['tapes']] : undefined;
+    drawOverlay(ctx, seen, result, {
+      selectedId: view.selectedId,
+      cautions,
+      scalp: SCALP[session.plan.skin],
+      oldPart,
+      show,
+      tape,
+    });
+  }, [result, scene, seen, size, view.selectedId, view.tape, cautions, oldPart, show, session.plan.skin]);
+
+  const drag = useTurning(box, (x, y) => {
+    if (!result || show !== 'rows') return;
+    view.select(knotAt(seen, result, x, y)?.id);
+  });
+  const stageBox = useCallback(() => box.current?.getBoundingClientRect(), []);
+  const target = selected && facing(seen, selected.normal) > 0 ? placeOf(seen, selected) : undefined;
+
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a drawing that is turned is no element HTML has
+    <div
+      ref={box}
+      className="stage"
+      role="group"
+      aria-label={`Your head${result ? ` with ${result.rows.length} rows and ${result.knots.length} knots` : ''}. Arrow keys turn it.`}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: the arrows turn it
+      tabIndex={0}
+      {...drag}
+      onKeyDown={(e) => turnByKey(e)}
+    >
+      <canvas
+        ref={glCanvas}
+        aria-hidden="true"
+        data-picture={picture.state}
+        style={{ transform: view.mirror ? 'scaleX(-1)' : undefined }}
+      />
+      <canvas ref={lineCanvas} aria-hidden="true" />
+      {picture.state === 'none' && (
+        <p className="quiet absolute bottom-4 right-4 max-w-[36ch]">
+          This browser draws no 3D picture. Rows and knots are drawn all the same.
+        </p>
+      )}
+      {target && selected && result && show === 'rows' && (
+        <svg
+          className="pointer-events-none absolute inset-0"
+          width={size.width}
+          height={size.height}
+          aria-hidden="true"
+        >
+          <path
+            d={slack(size.width < 700 ? 150 : 156, 80, target.x - 2, target.y - 13)}
+            fill="none"
+            stroke="var(--brass)"
+            strokeWidth="1.6"
+          />
+        </svg>
+      )}
+      {show === 'rows' && result && <KnotNote result={result} knot={selected} />}
+      {props.partHandles && result && scene && (
+        <PartHandles view={seen} scene={scene} result={result} session={session} stage={stageBox} onHold={setOldPart} />
+      )}
+      <ViewRing />
+    </div>
+  );
+}
+
+/** On a wide stage the knot's words stand at the left, so the head stands right of the middle. */
+function centreFor(width: number) {
+  return { x: width < 700 ? 0.6 : 0.61, y: 0.43 };
+}
+
+function placeOf(seen: ReturnType<typeof projection>, knot: { xMm: number; yMm: number; zMm: number }) {
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  return { x: screenX(seen, at), y: screenY(seen, at) };
+}
+
+/** A slack thread from a word to its place. */
+function slack(x0: number, y0: number, x1: number, y1: number): string {
+  const lift = Math.min(y0, y1) - 56;
+  return `M${x0},${y0} C${x0 + 0.38 * (x1 - x0)},${y0 - 8} ${x0 + 0.62 * (x1 - x0)},${lift} ${x1 - 22},${Math.min(y1 - 46, lift + 40)} C${x1 - 4},${lift + 56} ${x1},${y1 - 24} ${x1},${y1}`;
+}
+
+function turnByKey(event: React.KeyboardEvent) {
+  if (event.target !== event.currentTarget) return;
+  const { azimuth, elevation, turn } = useView.getState();
+  const ways: Record<string, readonly [number, number]> = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, 1],
+    ArrowDown: [0, -1],
+  };
+  const way = ways[event.key];
+  if (!way) return;
+  event.preventDefault();
+  turn({ azimuth: azimuth + way[0] * ARROW_TURN, elevation: elevation + way[1] * ARROW_TURN });
+}
+
+function useTurning(box: React.RefObject<HTMLDivElement | null>, onTap: (x: number, y: number) => void) {
+  const from = useRef<{ x: number; y: number; azimuth: number; elevation: number; moved: boolean } | undefined>(
+    undefined,
+  );
+  return {
+    onPointerDown: (e: React.PointerEvent<HTMLDivElement>) => {
+      if ((e.target as Element).closest('button, a')) return;
+      e.currentTarget.setPointerCapture(e.pointerId);
+      const { azimuth, elevation } = useView.getState();
+      from.current = { x: e.clientX, y: e.clientY, azimuth, elevation, moved: false };
+    },
+    onPointerMove: (e: React.PointerEvent) => {
+      const f = from.current;
+      if (!f) return;
+      const dx = e.clientX - f.x;
+      const dy = e.clientY - f.y;
+      if (!f.moved && Math.abs(dx) + Math.abs(dy) < TAP) return;
+      f.moved = true;
+      const { turn, setMoving, mirror, moving } = useView.getState();
+      if (!moving) setMoving(true);
+      turn({ azimuth: f.azimuth - dx * TURN * (mirror ? -1 : 1), elevation: f.elevation + dy * TURN });
+    },
+    onPointerUp: (e: React.PointerEvent) => {
+      const f = from.current;
+      from.current = undefined;
+      useView.getState().setMoving(false);
+      const place = box.current?.getBoundingClientRect();
+      if (f && !f.moved && place) onTap(e.clientX - place.left, e.clientY - place.top);
+    },
+    onPointerCancel: () => {
+      from.current = undefined;
+      useView.getState().setMoving(false);
+    },
+  };
+}
+
+type PictureState = { readonly state: 'loading' | 'none' } | { readonly state: 'ready'; readonly head: HeadPicture };
+
+export function useHeadPicture(
+  canvas: React.RefObject<HTMLCanvasElement | null>,
+  scene: HeadScene | undefined,
+): PictureState {
+  const [picture, setPicture] = useState<PictureState>({ state: 'loading' });
+  const made = useRef<HeadPicture>(undefined);
+  useEffect(() => {
+    let gone = false;
+    import('./head-picture.ts').then(({ HeadPicture }) => {
+      if (gone || !canvas.current) return;
+      try {
+        made.current = new HeadPicture(canvas.current);
+      } catch {
+        setPicture({ state: 'none' });
+      }
+      if (made.current && scene) {
+        made.current.setHead(scene);
+        setPicture({ state: 'ready', head: made.current });
+      }
+    });
+    return () => {
+      gone = true;
+      made.current?.dispose();
+      made.current = undefined;
+    };
+  }, [canvas, scene]);
+  return picture;
+}
+
+export function useSize(box: React.RefObject<HTMLElement | null>) {
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  useLayoutEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const measure = () => {
+      const { clientWidth: width, clientHeight: height } = element;
+      setSize((old) => (old.width === width && old.height === height ? old : { width, height }));
+    };
+    const observer = new ResizeObserver(measure);
+    observer.observe(element);
+    measure();
+    return () => observer.disconnect();
+  }, [box]);
+  return size;
+}

@@ -1,0 +1,38 @@
+/** Files out. The browser's own save dialog or download folder takes them. */
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { SpacingStep } from '../../core/pipeline/stages.ts';
+import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+
+function offer(name: string, type: string, text: string) {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  // Kept long enough for slow disks.
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+export function exportPlan(plan: PlanDocument) {
+  offer(`${fileStem(plan.name)}.plan.json`, 'application/json', writePlanJson(plan));
+}
+
+export async function exportKnots(plan: PlanDocument, result: PlanResult) {
+  const { knotsCsv } = await import('../../formats/knots-csv.ts');
+  offer(`${fileStem(plan.name)}.knots.csv`, 'text/csv;charset=utf-8', knotsCsv(result));
+}
+
+export async function exportMap(plan: PlanDocument, result: PlanResult) {
+  const { mapSvg } = await import('../../formats/map-svg.ts');
+  offer(`${fileStem(plan.name)}.map.svg`, 'image/svg+xml', mapSvg(plan, result));
+}
+
+export async function exportComputed(plan: PlanDocument, result: PlanResult, step: SpacingStep) {
+  const { computedPlan } = await import('../../formats/computed-json.ts');
+  offer(
+    `${fileStem(plan.name)}.computed.json`,
+    'application/json',
+    `${JSON.stringify(computedPlan(plan, result, step), null, 2)}\n`,
+  );
+}

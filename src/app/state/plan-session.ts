@@ -1,0 +1,123 @@
+/**
+ * One opened plan: its history, saved at every deed. While something is dragged a draft stands in for the plan;
+ * nothing is kept until the finger lifts. Another tab's changes are taken over; where both wrote at once, this
+ * tab's plan is kept beside the other as a copy.
+ */
+import { liveQuery } from 'dexie';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Deed } from '../../model/commands.ts';
+import { type History, record, redo, undo } from '../../model/history.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { readPlan } from '../../model/read-plan.ts';
+import { addPlan, openRecord, savePlan } from '../../store/plans.ts';
+import { db, newId } from './database.ts';
+
+export interface PlanSession {
+  readonly plan: PlanDocument;
+  readonly history: History;
+  readonly isDraft: boolean;
+  /** A sentence about the store, when something went wrong there. */
+  readonly trouble: string | undefined;
+  /** Does it, or says why not and changes nothing. */
+  apply(deed: Deed): string | undefined;
+  preview(plan: PlanDocument | undefined): void;
+  undo(): void;
+  redo(): void;
+  retry(): void;
+  dismiss(): void;
+}
+
+export type Opened =
+  | { readonly state: 'opening' }
+  | { readonly state: 'missing' }
+  | { readonly state: 'unreadable'; readonly why: string }
+  | { readonly state: 'open'; readonly session: PlanSession };
+
+export function usePlanSession(id: string): Opened {
+  const [history, setHistory] = useState<History>();
+  const [problem, setProblem] = useState<Opened>();
+  const [draft, setDraft] = useState<PlanDocument>();
+  const [trouble, setTrouble] = useState<string>();
+  const latest = useRef<{ history: History | undefined; revision: number; saving: number }>({
+    history: undefined,
+    revision: 0,
+    saving: 0,
+  });
+  const chain = useRef<Promise<void>>(Promise.resolve());
+
+  const adopt = useCallback((next: History) => {
+    latest.current.history = next;
+    setHistory(next);
+  }, []);
+
+  useEffect(() => {
+    latest.current = { history: undefined, revision: 0, saving: 0 };
+    setHistory(undefined);
+    setProblem(undefined);
+    const subscription = liveQuery(() => db.plans.get(id)).subscribe((found) => {
+      if (!found || found.deletedAtMs > 0) return setProblem({ state: 'missing' });
+      if (latest.current.saving > 0 || found.revision <= latest.current.revision) return;
+      const opened = openRecord(found);
+      if (!opened.ok) return setProblem({ state: 'unreadable', why: opened.why });
+      latest.current.revision = found.revision;
+      setProblem(undefined);
+      adopt(opened.history);
+    });
+    return () => subscription.unsubscribe();
+  }, [id, adopt]);
+
+  const save = useCallback(() => {
+    latest.current.saving++;
+    chain.current = chain.current.then(async () => {
+      const { history: mine, revision } = latest.current;
+      if (mine) {
+        const outcome = await savePlan(db, id, revision, mine, Date.now());
+        if (outcome.state === 'saved') {
+          latest.current.revision = outcome.revision;
+          setTrouble(undefined);
+        } else if (outcome.state === 'failed') {
+          setTrouble(outcome.message);
+        } else {
+          const opened = openRecord(outcome.theirs);
+          const copy = { ...mine.present.plan, id: newId(), name: `${mine.present.plan.name}, from this tab` };
+          await addPlan(db, copy, 'Kept beside the other tab’s', Date.now());
+          latest.current.revision = outcome.theirs.revision;
+          if (opened.ok) adopt(opened.history);
+          setTrouble(`Another tab changed this plan at the same moment. Yours is kept as “${copy.name}”.`);
+        }
+      }
+      latest.current.saving--;
+    });
+  }, [id, adopt]);
+
+  const move = useCallback(
+    (next: History) => {
+      if (next === latest.current.history) return;
+      adopt(next);
+      save();
+    },
+    [adopt, save],
+  );
+
+  if (problem) return problem;
+  if (!history) return { state: 'opening' };
+  const session: PlanSession = {
+    plan: draft ?? history.present.plan,
+    history,
+    isDraft: draft !== undefined,
+    trouble,
+    apply(deed) {
+      const checked = readPlan(deed.plan);
+      setDraft(undefined);
+      if (!checked.ok) return checked.why.replace(/^This plan can’t be read: /, '').replace(/ \([\w.]+\)$/, '');
+      move(record(latest.current.history ?? history, deed));
+      return undefined;
+    },
+    preview: setDraft,
+    undo: () => move(undo(latest.current.history ?? history)),
+    redo: () => move(redo(latest.current.history ?? history)),
+    retry: save,
+    dismiss: () => setTrouble(undefined),
+  };
+  return { state: 'open', session };
+}

@@ -1,0 +1,112 @@
+/** The computed plan of a document, kept while the next one is on its way, and what the last deed changed. */
+import { useEffect, useRef, useState } from 'react';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { SpacingStep } from '../../core/pipeline/stages.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { planInputs } from '../../model/to-inputs.ts';
+import { painter, planner } from './clients.ts';
+
+export interface Computed {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly ms: number;
+}
+
+export function useResult(plan: PlanDocument | undefined) {
+  const [computed, setComputed] = useState<Computed>();
+  const [error, setError] = useState<string>();
+  useEffect(() => {
+    if (!plan) return;
+    let abandoned = false;
+    planner.call('plan', planInputs(plan)).then((outcome) => {
+      if (abandoned && outcome.state !== 'done') return;
+      if (outcome.state === 'done') {
+        setError(undefined);
+        setComputed({ plan, result: outcome.value, ms: outcome.ms });
+      } else if (outcome.state !== 'stale') {
+        setError(`This plan could not be worked out: ${outcome.message}`);
+      }
+    });
+    return () => {
+      abandoned = true;
+    };
+  }, [plan]);
+  return { computed, error };
+}
+
+/** The seven figures of the tally. */
+export interface Figures {
+  readonly pieces: number;
+  readonly packs: number;
+  readonly leftOver: number;
+  readonly minutes: number;
+  readonly price: number;
+  readonly massG: number;
+  readonly cover: number;
+}
+
+export function figuresOf(result: PlanResult): Figures {
+  return {
+    pieces: result.supply.pieces,
+    packs: result.supply.packs,
+    leftOver: result.supply.leftOver,
+    minutes: Math.round(result.time.totalMinutes),
+    price: result.supply.price,
+    massG: Math.round(result.load.massG),
+    cover: Math.round(result.cover.hiddenShare * 100),
+  };
+}
+
+/** Figures before the last deed, or before the finger came down. */
+export function useFiguresBefore(
+  computed: Computed | undefined,
+  present: PlanDocument,
+  isDraft: boolean,
+): Figures | undefined {
+  const settled = useRef<{ plan: PlanDocument; figures: Figures } | undefined>(undefined);
+  const [before, setBefore] = useState<Figures>();
+  useEffect(() => {
+    if (!computed) return;
+    if (isDraft) {
+      setBefore(settled.current?.figures);
+    } else if (computed.plan === present && settled.current?.plan !== present) {
+      setBefore(settled.current?.plan.id === present.id ? settled.current.figures : undefined);
+      settled.current = { plan: present, figures: figuresOf(computed.result) };
+    }
+  }, [computed, present, isDraft]);
+  return before;
+}
+
+/** What a quarter finger would change; asked for when the plan rests. */
+export function useSpacingStep(plan: PlanDocument, isDraft: boolean): SpacingStep | undefined {
+  const [step, setStep] = useState<SpacingStep>();
+  useEffect(() => {
+    if (isDraft) return;
+    let abandoned = false;
+    const timer = setTimeout(() => {
+      planner.call('spacingStep', planInputs(plan)).then((outcome) => {
+        if (!abandoned && outcome.state === 'done') setStep(outcome.value);
+      });
+    }, 250);
+    return () => {
+      abandoned = true;
+      clearTimeout(timer);
+    };
+  }, [plan, isDraft]);
+  return step;
+}
+
+/** The picture of her head; only the tape changes it. */
+export function useScene(plan: PlanDocument | undefined): HeadScene | undefined {
+  const [scene, setScene] = useState<HeadScene>();
+  const key = plan ? JSON.stringify([plan.tape, plan.unit, plan.fingerWidth]) : '';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what the picture hangs on
+  useEffect(() => {
+    if (!plan) return;
+    painter.call('headScene', planInputs(plan).tape).then((outcome) => {
+      if (outcome.state === 'done') setScene(outcome.value);
+    });
+  }, [key]);
+  return scene;
+}

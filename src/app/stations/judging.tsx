@@ -1,0 +1,156 @@
+/** Check and Supply: what is found, what it weighs, what a step of spacing would change, and the files. */
+import { ZONES } from '../../core/pipeline/inputs.ts';
+import type { SpacingStep } from '../../core/pipeline/stages.ts';
+import { setField, setSpacing } from '../../model/commands.ts';
+import { FindingNote } from '../bench/finding-note.tsx';
+import { exportComputed, exportKnots, exportMap, exportPlan } from '../state/files.ts';
+import { useView } from '../state/view-store.ts';
+import { NumberField } from '../ui/field.tsx';
+import { money, range } from '../ui/format.ts';
+import type { BenchProps } from './planning.tsx';
+
+export function CheckBench({ session, result }: BenchProps) {
+  const select = useView((v) => v.select);
+  if (!result) return null;
+  const exposed = result.knots.filter((k) => k.exposed);
+  return (
+    <>
+      <h2>Before any hair is bought</h2>
+      {result.findings.length === 0 && (
+        <p className="mt-3">Nothing speaks against this plan. Hook two pieces and look before you buy the rest.</p>
+      )}
+      {result.findings.map((f) => (
+        <FindingNote key={f.code} finding={f} more={0} session={session} />
+      ))}
+      <h3 className="mt-6 text-[19px]">What lies open</h3>
+      <p className="mt-2 text-[14px]">
+        {exposed.length} of {result.knots.length} knots have nothing above to hide them;{' '}
+        {exposed.filter((k) => k.kind === 'oneLeg').length} of these are one-leg.
+      </p>
+      {exposed[0] && (
+        <button type="button" className="word text-[13px]" onClick={() => select(exposed[0].id)}>
+          Show the first
+        </button>
+      )}
+      <h3 className="mt-4 text-[19px]">What each section carries</h3>
+      <table className="mt-2 w-full text-[13px]">
+        <caption className="sr-only">Load of each section, dry, against its own hair</caption>
+        <tbody>
+          {result.load.sections.map((s, i) => (
+            <tr key={s.sectionId} className="line">
+              <th scope="row" className="py-[5px] text-left font-normal">
+                {result.base.sections[i].name.replace(', from your left', '')}
+              </th>
+              <td className="text-right">{s.pieces} pieces</td>
+              <td className="text-right">{range(s.timesOwnHair, (v) => v.toFixed(1))} ×</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="note mt-2">
+        Times the weight of the section’s own hair, once the net has taken its share. Pain, bumps, headache or shiny
+        skin at the hairline mean too tight: take it out, and see a professional if it stays. How each strand falls is
+        not drawn yet; cover is the estimate in the tally.
+      </p>
+    </>
+  );
+}
+
+export function SupplyBench({ session, result, step }: BenchProps & { readonly step: SpacingStep | undefined }) {
+  const { plan } = session;
+  if (!result) return null;
+  const { supply } = result;
+  const move = (by: number) =>
+    session.apply({
+      ...setSpacing(plan, Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, plan.spacing.fingers[z] + by)]))),
+      words: by > 0 ? 'A quarter finger wider' : 'A quarter finger closer',
+    });
+  return (
+    <>
+      <h2>What to buy</h2>
+      <p className="fig mt-4 text-[46px]">
+        {supply.packs} <span className="text-[25px]">packs</span>
+      </p>
+      <p className="mt-1">
+        {plan.product.name}, {supply.piecesPerPack} pieces each, {money(supply.price, plan.currency)}. Likely{' '}
+        {range(supply.packRange, String)}.
+      </p>
+      <div className="mt-4">
+        <NumberField
+          label="Kept for gaps, %"
+          testId="reserve"
+          value={Math.round(plan.reserveShare * 100)}
+          onCommit={(percent) =>
+            session.apply(setField(plan, 'reserveShare', percent / 100, `${percent} % kept for gaps`))
+          }
+          beside="A tenth to a quarter is usual: gaps show after separating."
+        />
+      </div>
+      {step && (
+        <>
+          <h3 className="mt-5 text-[19px]">One step of spacing</h3>
+          <div className="mt-2 grid gap-2">
+            {step.wider && (
+              <button type="button" className="button" onClick={() => move(step.stepFingers)}>
+                A quarter finger wider
+                <span className="note block font-normal">
+                  {difference(step.wider.packs - supply.packs)}, {step.wider.pieces} pieces
+                </span>
+              </button>
+            )}
+            {step.tighter && (
+              <button type="button" className="button" onClick={() => move(-step.stepFingers)}>
+                A quarter finger closer
+                <span className="note block font-normal">
+                  {difference(step.tighter.packs - supply.packs)}, {step.tighter.pieces} pieces
+                </span>
+              </button>
+            )}
+          </div>
+        </>
+      )}
+      <h3 className="mt-5 text-[19px]">Also needed</h3>
+      <p className="mt-2 text-[14px]">
+        {plan.cap === 'closed' ? `A closed dome cap, ${result.cap.sizeName}; ` : ''}
+        {2 * result.base.sections.length} small bands, a latch hook, clips, comb, two mirrors, blunt scissors, oil for
+        the bands.
+      </p>
+      <h3 className="mt-5 text-[19px]">Take it with you</h3>
+      <ul className="mt-1">
+        <li>
+          <button type="button" className="word" data-testid="export-plan" onClick={() => exportPlan(plan)}>
+            Plan, to open again (JSON)
+          </button>
+        </li>
+        <li>
+          <button type="button" className="word" data-testid="export-knots" onClick={() => exportKnots(plan, result)}>
+            Every knot as a table (CSV)
+          </button>
+        </li>
+        <li>
+          <button type="button" className="word" data-testid="export-map" onClick={() => exportMap(plan, result)}>
+            Map of the rows, to print (SVG)
+          </button>
+        </li>
+        {step && (
+          <li>
+            <button
+              type="button"
+              className="word"
+              data-testid="export-computed"
+              onClick={() => exportComputed(plan, result, step)}
+            >
+              Everything worked out (JSON)
+            </button>
+          </li>
+        )}
+      </ul>
+    </>
+  );
+}
+
+function difference(packs: number): string {
+  if (packs === 0) return 'As many packs';
+  const n = Math.abs(packs);
+  return `${n} ${n === 1 ? 'pack' : 'packs'} ${packs > 0 ? 'more' : 'less'}`;
+}

@@ -1,0 +1,417 @@
+/** The benches of the stations where a plan is made: Aim, Measure, Base, Cap, Hair, Rows & knots. */
+import { FULLNESS, STRANDS } from '../../core/hair/own-hair.ts';
+import { LOOP_INFO, LOOPS, SPLITS } from '../../core/hair/product.ts';
+import { TEXTURE_INFO, TEXTURES } from '../../core/hair/textures.ts';
+import { TAPE_INFO, TAPE_MEASURES } from '../../core/head/tape.ts';
+import { REGION_NAMES, REGIONS, type Region } from '../../core/pipeline/inputs.ts';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import { PACE_NAMES, PACES } from '../../core/time/estimate.ts';
+import { setField, setMeasure, setOwnHair, setProduct, setUnit } from '../../model/commands.ts';
+import { formatLength, LENGTH_UNITS } from '../../model/lengths.ts';
+import { SKIN_TONES } from '../../model/plan.ts';
+import { fingerMm } from '../../model/to-inputs.ts';
+import { PartBench } from '../bench/part-bench.tsx';
+import { SchoolsBench } from '../bench/schools-bench.tsx';
+import { SpacingBench } from '../bench/spacing-bench.tsx';
+import type { PlanSession } from '../state/plan-session.ts';
+import { useView } from '../state/view-store.ts';
+import { Choice, Several } from '../ui/choice.tsx';
+import { NumberField, SelectField, TextField } from '../ui/field.tsx';
+
+export interface BenchProps {
+  readonly session: PlanSession;
+  readonly result: PlanResult | undefined;
+}
+
+export function AimBench({ session }: BenchProps) {
+  const { plan } = session;
+  return (
+    <>
+      <h2>What it is to be</h2>
+      <p className="quiet mt-[5px]">
+        The route worked out here: hair hooked over a plaited base, with a closed cap over it or without.
+      </p>
+      <div className="mt-3">
+        <TextField
+          label="Plan’s name"
+          value={plan.name}
+          testId="plan-name"
+          onCommit={(name) => session.apply(setField(plan, 'name', name.trim(), `Named ${name.trim()}`))}
+        />
+        <TextField
+          label="Wearer"
+          value={plan.wearer}
+          placeholder="you"
+          onCommit={(name) => session.apply(setField(plan, 'wearer', name.trim(), `Wearer ${name.trim()}`))}
+        />
+        <SelectField
+          label="How often you did this"
+          value={plan.pace}
+          options={PACES.map((p) => [p, PACE_NAMES[p]] as const)}
+          onChange={(pace) => session.apply(setField(plan, 'pace', pace, `Pace: ${PACE_NAMES[pace]}`))}
+        />
+        <SelectField
+          label="Money in"
+          value={plan.currency}
+          options={[...new Set(['€', '£', '$', '₦', 'R', 'CHF', plan.currency])].map((c) => [c, c] as const)}
+          onChange={(c) => session.apply(setField(plan, 'currency', c, `Money in ${c}`))}
+        />
+      </div>
+      <h3 className="mt-5 text-[19px]">Route</h3>
+      <div className="mt-2">
+        <Choice
+          label="Route"
+          value={plan.cap}
+          options={[
+            {
+              value: 'closed',
+              name: 'Closed cap over plaits',
+              reason:
+                'The net shares the pull, gives places to hook, and comes off fast. Warmer, and one more thing to hide.',
+            },
+            {
+              value: 'none',
+              name: 'Own hair only, no cap',
+              reason: 'Nothing to hide and cooler; every knot pulls on your own hair and takedown is long.',
+            },
+          ]}
+          onChange={(cap) => session.apply(setField(plan, 'cap', cap, cap === 'closed' ? 'Closed cap' : 'No cap'))}
+        />
+      </div>
+      <PartBench session={session} />
+    </>
+  );
+}
+
+export function MeasureBench({ session, result }: BenchProps) {
+  const { plan } = session;
+  const showTape = useView((v) => v.showTape);
+  const finger = fingerMm(plan);
+  const show = (mm: number) => formatLength(mm, plan.unit === 'mm' ? 'mm' : plan.unit, finger);
+  return (
+    <>
+      <h2>Six tape measures</h2>
+      <p className="quiet mt-[5px]">
+        Write 57 cm, 22 1/2 in or 31 fingers, mixed as you like. Leave out what you can’t take; it is estimated.
+      </p>
+      <div className="mt-3">
+        {TAPE_MEASURES.map((m) => {
+          const fit = result?.head.fit.measures.find((f) => f.measure === m);
+          const estimated = plan.tape[m].trim() === '';
+          return (
+            <TextField
+              key={m}
+              testId={`tape-${m}`}
+              label={TAPE_INFO[m].name}
+              value={plan.tape[m]}
+              placeholder={fit && estimated ? show(fit.fittedMm) : ''}
+              onFocus={() => showTape(m)}
+              onCommit={(text) => session.apply(setMeasure(plan, m, text))}
+              beside={
+                fit &&
+                (estimated ? (
+                  <>
+                    Estimated, give or take {show(2 * fit.sdMm)}. The tape runs {TAPE_INFO[m].path}.
+                  </>
+                ) : (
+                  <>
+                    Fits to {show(fit.fittedMm)}
+                    {fit.othersSuggestMm !== undefined && <>, the others say {show(fit.othersSuggestMm)}</>}.
+                  </>
+                ))
+              }
+            />
+          );
+        })}
+        <TextField
+          label="Width of your finger"
+          value={plan.fingerWidth}
+          testId="finger"
+          onCommit={(text) => session.apply(setField(plan, 'fingerWidth', text.trim(), `Finger ${text.trim()}`))}
+          beside="Lay four fingers on a ruler and take a quarter."
+        />
+        <SelectField
+          label="A bare number means"
+          value={plan.unit}
+          options={LENGTH_UNITS.map(
+            (u) => [u, { cm: 'centimetres', in: 'inches', mm: 'millimetres', finger: 'fingers' }[u]] as const,
+          )}
+          onChange={(u) => session.apply(setUnit(plan, u))}
+        />
+      </div>
+      <h3 className="mt-5 text-[19px]">Your own hair</h3>
+      <div className="mt-2">
+        <TextField
+          label="Length, stretched"
+          value={plan.ownHair.length}
+          testId="own-length"
+          onCommit={(text) => session.apply(setOwnHair(plan, { length: text.trim() }, `Own hair ${text.trim()}`))}
+        />
+        <SelectField
+          label="Fullness"
+          value={plan.ownHair.fullness}
+          options={FULLNESS.map((f) => [f, f] as const)}
+          onChange={(fullness) => session.apply(setOwnHair(plan, { fullness }, `Own hair ${fullness}`))}
+        />
+        <SelectField
+          label="Single strand"
+          value={plan.ownHair.strand}
+          options={STRANDS.map((s) => [s, s] as const)}
+          onChange={(strand) => session.apply(setOwnHair(plan, { strand }, `Strands ${strand}`))}
+        />
+      </div>
+      <Several
+        label="Tender"
+        values={plan.ownHair.tender as Region[]}
+        options={REGIONS.map((r) => [r, REGION_NAMES[r]] as const)}
+        onChange={(tender) => session.apply(setOwnHair(plan, { tender }, 'Tender spots'))}
+      />
+      <Several
+        label="Thin"
+        values={plan.ownHair.thin as Region[]}
+        options={REGIONS.map((r) => [r, REGION_NAMES[r]] as const)}
+        onChange={(thin) => session.apply(setOwnHair(plan, { thin }, 'Thin spots'))}
+      />
+      <p className="note mt-2">
+        After recent hair loss, surgery or chemotherapy, with a sore or diseased scalp, or for a child: ask a
+        professional before anything is hooked.
+      </p>
+      <div className="mt-3">
+        <SelectField
+          label="Skin tone on the screen"
+          value={plan.skin}
+          options={SKIN_TONES.map((s) => [s, s] as const)}
+          onChange={(skin) => session.apply(setField(plan, 'skin', skin, `Skin tone ${skin}`))}
+        />
+      </div>
+    </>
+  );
+}
+
+export function BaseBench({ session, result }: BenchProps) {
+  const { plan } = session;
+  return (
+    <>
+      <h2>Plaited sections</h2>
+      <p className="quiet mt-[5px]">
+        Half behind the line from ear to ear, half in front, cut to even bites. Lines under the cap need not be
+        straight.
+      </p>
+      <div className="mt-3">
+        <NumberField
+          label="Sections"
+          value={plan.base.sections}
+          testId="sections"
+          onCommit={(sections) =>
+            session.apply(setField(plan, 'base', { ...plan.base, sections }, `${sections} sections`))
+          }
+          beside="About four for long hair, eight for thick, nine small ones for short (common practice)."
+        />
+      </div>
+      {result && (
+        <table className="mt-4 w-full text-[13px]">
+          <caption className="sr-only">Sections of the base</caption>
+          <thead className="text-ink2">
+            <tr>
+              <th scope="col" className="py-1 text-left font-normal">
+                section
+              </th>
+              <th scope="col" className="text-right font-normal">
+                cm²
+              </th>
+              <th scope="col" className="text-right font-normal">
+                plait
+              </th>
+              <th scope="col" className="text-right font-normal">
+                carries
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {result.base.sections.map((s, i) => (
+              <tr key={s.id} className="line">
+                <th scope="row" className="py-[5px] text-left font-normal">
+                  {s.name.replace(', from your left', '')}
+                </th>
+                <td className="text-right">{Math.round(s.areaMm2 / 100)}</td>
+                <td className="text-right">{Math.round(s.tailThicknessMm)} mm</td>
+                <td className="text-right">{Math.round(result.load.sections[i].massG)} g</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="note mt-3">
+        Counted from your left. A plait’s thickness comes from hairs × strand over a packing of one half, both from
+        memory: feel yours. Tie the root so that the skin doesn’t lift; tight is not firm.
+      </p>
+    </>
+  );
+}
+
+export function CapBench({ session, result }: BenchProps) {
+  const { plan } = session;
+  return (
+    <>
+      <h2>Cap</h2>
+      <div className="mt-3">
+        <Choice
+          label="Cap"
+          value={plan.cap}
+          options={[
+            {
+              value: 'closed',
+              name: 'Closed dome',
+              reason: 'Put on from the forehead, drawn down behind, over the finished base.',
+            },
+            {
+              value: 'none',
+              name: 'None',
+              reason: 'Pieces go through own hair. Take generous bites: few hairs carry badly and hurt.',
+            },
+          ]}
+          onChange={(cap) => session.apply(setField(plan, 'cap', cap, cap === 'closed' ? 'Closed cap' : 'No cap'))}
+        />
+      </div>
+      {result && plan.cap === 'closed' && (
+        <dl className="mt-4">
+          <div className="line flex justify-between py-[6px]">
+            <dt>Over the plaits it spans</dt>
+            <dd className="fig text-[17px]">
+              {formatLength(result.cap.girthOverBaseMm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan))}
+            </dd>
+          </div>
+          <div className="line flex justify-between py-[6px]">
+            <dt>Look for</dt>
+            <dd className="fig text-[17px]">{result.cap.sizeName}</dd>
+          </div>
+          <div className="line flex justify-between py-[6px]">
+            <dt>Takes of the pull</dt>
+            <dd className="fig text-[17px]">
+              {Math.round(result.cap.shareOfPull[0] * 100)} to {Math.round(result.cap.shareOfPull[1] * 100)} %
+            </dd>
+          </div>
+        </dl>
+      )}
+      <p className="note mt-3">
+        Size by girth over the base; stretch decides more than the label. The share of the pull is a guess. Glue and
+        coated bands can cause allergy: try a patch first.
+      </p>
+      <SchoolsBench session={session} names={['through', 'tender']} />
+    </>
+  );
+}
+
+export function HairBench({ session, result }: BenchProps) {
+  const { plan } = session;
+  const { product: p } = plan;
+  return (
+    <>
+      <h2>The pack in your hand</h2>
+      <p className="quiet mt-[5px]">Count one opened pack; its number overrides the label.</p>
+      <div className="mt-3">
+        <TextField
+          label="Name"
+          value={p.name}
+          onCommit={(name) => session.apply(setProduct(plan, { name: name.trim() }, `Hair: ${name.trim()}`))}
+        />
+        <NumberField
+          label="Pieces in a pack"
+          value={p.piecesPerPack}
+          testId="pieces-per-pack"
+          onCommit={(piecesPerPack) =>
+            session.apply(setProduct(plan, { piecesPerPack }, `${piecesPerPack} pieces a pack`))
+          }
+        />
+        <NumberField
+          label="Strands in a piece"
+          value={p.strandsPerPiece}
+          onCommit={(strandsPerPiece) =>
+            session.apply(setProduct(plan, { strandsPerPiece }, `${strandsPerPiece} strands a piece`))
+          }
+        />
+        <NumberField
+          label="Grams in a pack"
+          value={p.packMassG}
+          onCommit={(packMassG) => session.apply(setProduct(plan, { packMassG }, `${packMassG} g a pack`))}
+        />
+        <TextField
+          label="Fold to tip, hanging"
+          value={p.length}
+          testId="product-length"
+          onCommit={(length) => session.apply(setProduct(plan, { length: length.trim() }, `Pieces ${length.trim()}`))}
+        />
+        <SelectField
+          label="Texture"
+          value={p.texture}
+          testId="texture"
+          options={TEXTURES.map((t) => [t, TEXTURE_INFO[t].name] as const)}
+          onChange={(texture) => session.apply(setProduct(plan, { texture }, `Texture: ${TEXTURE_INFO[texture].name}`))}
+        />
+        <SelectField
+          label="Loop"
+          value={p.loop}
+          testId="loop"
+          options={LOOPS.map((l) => [l, LOOP_INFO[l].name] as const)}
+          onChange={(loop) => session.apply(setProduct(plan, { loop }, `Loop: ${LOOP_INFO[loop].name}`))}
+        />
+        {LOOP_INFO[p.loop].oneLeg === 'onceOff' && (
+          <SelectField
+            label="Does it come off?"
+            value={p.loopComesOff ? 'yes' : 'no'}
+            testId="comes-off"
+            options={
+              [
+                ['yes', 'yes'],
+                ['no', 'no, it stays'],
+              ] as const
+            }
+            onChange={(v) =>
+              session.apply(
+                setProduct(plan, { loopComesOff: v === 'yes' }, v === 'yes' ? 'Loop comes off' : 'Loop stays on'),
+              )
+            }
+          />
+        )}
+        <NumberField
+          label={`Price of a pack, ${plan.currency}`}
+          value={p.packPrice}
+          onCommit={(packPrice) => session.apply(setProduct(plan, { packPrice }, `Pack at ${packPrice}`))}
+        />
+        <SelectField
+          label="Split each lengthwise"
+          value={String(p.split)}
+          options={SPLITS.map((s) => [String(s), s === 1 ? 'not at all' : `in ${s}`] as const)}
+          onChange={(s) =>
+            session.apply(setProduct(plan, { split: Number(s) }, s === '1' ? 'Whole pieces' : `Split in ${s}`))
+          }
+        />
+        <NumberField
+          label="Twisted into one"
+          value={p.composed}
+          onCommit={(composed) => session.apply(setProduct(plan, { composed }, `${composed} in one`))}
+        />
+      </div>
+      {result && (
+        <p className="note mt-3">
+          One hooked piece: {result.piece.massG.toFixed(2)} g, {Math.round(result.piece.hangingEnds)} hanging ends, a
+          knot about {Math.round(result.piece.knotWidthMm)} mm wide; covers about{' '}
+          {result.piece.coversFingers.toFixed(1)} fingers (a guess).{' '}
+          {result.piece.canOneLeg ? 'One-leg knots are possible.' : 'One-leg knots are not possible.'}
+        </p>
+      )}
+      <SchoolsBench session={session} names={['smoothHold']} />
+    </>
+  );
+}
+
+export function RowsBench({ session, result, finding }: BenchProps & { readonly finding: React.ReactNode }) {
+  return (
+    <>
+      <SpacingBench session={session} result={result} />
+      {finding}
+      <PartBench session={session} />
+      <SchoolsBench session={session} names={['oneLeg', 'oneLegWraps', 'through', 'tender']} />
+    </>
+  );
+}

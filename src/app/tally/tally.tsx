@@ -1,0 +1,196 @@
+/** A ticket along the foot: the last deed with undo and redo, then seven figures that each open into their working. */
+import { Popover } from 'radix-ui';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import type { PlanSession } from '../state/plan-session.ts';
+import { type Figures, figuresOf } from '../state/use-result.ts';
+import { hours, money, range } from '../ui/format.ts';
+import {
+  CoverWorking,
+  HoursWorking,
+  LeftOverWorking,
+  PacksWorking,
+  PiecesWorking,
+  PriceWorking,
+  WeightWorking,
+} from './workings.tsx';
+
+export function Tally(props: {
+  readonly session: PlanSession;
+  readonly result: PlanResult | undefined;
+  readonly before: Figures | undefined;
+  readonly onExport: () => void;
+}) {
+  const { session, result, before } = props;
+  const { plan } = session;
+  return (
+    <footer className="tally">
+      <Stub session={session} onExport={props.onExport} />
+      {result && <Cells plan={plan} result={result} before={before} />}
+    </footer>
+  );
+}
+
+function Stub({ session, onExport }: { readonly session: PlanSession; readonly onExport: () => void }) {
+  const { history, trouble } = session;
+  return (
+    <div className="stub">
+      {trouble ? (
+        <div role="alert">
+          <p className="text-[13px] leading-tight text-madder">{trouble}</p>
+          <button type="button" className="word text-[13px]" onClick={session.retry}>
+            Try again
+          </button>
+          <button type="button" className="word ml-4 text-[13px]" onClick={onExport}>
+            Save as a file
+          </button>
+          <button type="button" className="word ml-4 text-[13px]" onClick={session.dismiss}>
+            Close
+          </button>
+        </div>
+      ) : (
+        <>
+          <div className="truncate font-[650]" data-testid="last-deed" aria-live="polite">
+            {session.isDraft ? 'Not kept until you let go' : history.present.words}
+          </div>
+          <button
+            type="button"
+            className="word text-[13px]"
+            disabled={history.past.length === 0}
+            onClick={session.undo}
+            title={history.past.length > 0 ? `Undo: ${history.present.words} (Ctrl+Z)` : undefined}
+          >
+            Undo
+          </button>
+          <button
+            type="button"
+            className="word ml-6 text-[13px]"
+            disabled={history.future.length === 0}
+            onClick={session.redo}
+            title={history.future[0] ? `Redo: ${history.future[0].words} (Ctrl+Shift+Z)` : undefined}
+          >
+            Redo
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+interface CellSpec {
+  readonly key: keyof Figures;
+  readonly name: string;
+  readonly show: (v: number) => string;
+  readonly unit?: string;
+  readonly third: string;
+  readonly working: React.ReactNode;
+}
+
+function Cells({
+  plan,
+  result,
+  before,
+}: {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly before: Figures | undefined;
+}) {
+  const now = figuresOf(result);
+  const whole = (v: number) => String(v);
+  const { supply, time, load, cover } = result;
+  const cells: readonly CellSpec[] = [
+    {
+      key: 'pieces',
+      name: 'Pieces',
+      show: whole,
+      third: `${result.rows.length} rows`,
+      working: <PiecesWorking plan={plan} result={result} />,
+    },
+    {
+      key: 'packs',
+      name: 'Packs',
+      show: whole,
+      third:
+        supply.packRange[0] === supply.packRange[1]
+          ? `${supply.piecesPerPack} each`
+          : `${range(supply.packRange, whole)}, ${supply.piecesPerPack} each`,
+      working: <PacksWorking plan={plan} result={result} />,
+    },
+    {
+      key: 'leftOver',
+      name: 'Left over',
+      show: whole,
+      third: supply.leftOver < supply.reservePieces ? 'too few for mends' : `${supply.reservePieces} for gaps`,
+      working: <LeftOverWorking result={result} />,
+    },
+    {
+      key: 'minutes',
+      name: 'Hours',
+      show: hours,
+      third: range(time.range, hours),
+      working: <HoursWorking plan={plan} result={result} />,
+    },
+    {
+      key: 'price',
+      name: 'Price',
+      show: (v) => money(v, plan.currency),
+      third: `${supply.packs} at ${money(plan.product.packPrice, plan.currency)}`,
+      working: <PriceWorking plan={plan} result={result} />,
+    },
+    {
+      key: 'massG',
+      name: 'Weight',
+      show: whole,
+      unit: 'g',
+      third: range(load.range.map(Math.round) as [number, number], whole),
+      working: <WeightWorking result={result} />,
+    },
+    {
+      key: 'cover',
+      name: 'Cover',
+      show: whole,
+      unit: '%',
+      third: `guess, ${range(cover.range.map((v) => Math.round(v * 100)) as [number, number], whole)}`,
+      working: <CoverWorking plan={plan} result={result} />,
+    },
+  ];
+  return (
+    <>
+      {cells.map((cell) => (
+        <Popover.Root key={cell.key}>
+          <Popover.Trigger
+            className="cell"
+            data-figure={cell.key}
+            aria-label={`${cell.name}: ${cell.show(now[cell.key])} ${cell.unit ?? ''}. How it is worked out.`}
+          >
+            <span className="cell-name">{cell.name}</span>
+            <span className="cell-figure">
+              {before && before[cell.key] !== now[cell.key] && (
+                <span className="cell-was">
+                  {cell.show(before[cell.key])}
+                  <svg width="15" height="8" viewBox="0 0 15 8" aria-hidden="true" className="self-center">
+                    <path d="M0 4H13M9.5 .8L13.4 4L9.5 7.2" fill="none" stroke="currentColor" strokeWidth="1.3" />
+                  </svg>
+                </span>
+              )}
+              <span data-testid={`figure-${cell.key}`}>{cell.show(now[cell.key])}</span>
+              {cell.unit && <small>{cell.unit}</small>}
+            </span>
+            <span className="cell-third">{cell.third}</span>
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content
+              className="panel z-50 w-[340px] p-[18px] text-[14px]"
+              side="top"
+              sideOffset={8}
+              collisionPadding={16}
+              aria-label={`How ${cell.name.toLowerCase()} is worked out`}
+            >
+              {cell.working}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      ))}
+    </>
+  );
+}

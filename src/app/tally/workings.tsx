@@ -1,0 +1,165 @@
+/** How each figure of the tally comes about, with her values in it and how sure it is. */
+
+import { ZONE_NAMES, ZONES } from '../../core/pipeline/inputs.ts';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import { COUNT_SPREAD } from '../../core/supply/packs.ts';
+import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/time/estimate.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { duration, money, range } from '../ui/format.ts';
+
+interface Props {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+}
+
+function Working(props: {
+  readonly title: string;
+  readonly rows: ReadonlyArray<readonly [string, string]>;
+  readonly sure: string;
+}) {
+  return (
+    <>
+      <h3 className="text-[20px]">{props.title}</h3>
+      <dl className="mt-3">
+        {props.rows.map(([name, value]) => (
+          <div key={name} className="line flex justify-between gap-4 py-[5px]">
+            <dt className="text-ink2">{name}</dt>
+            <dd className="text-right">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="note line mt-0 pt-2">{props.sure}</p>
+    </>
+  );
+}
+
+export function PiecesWorking({ result }: Props) {
+  const { rowScheme: s } = result;
+  return (
+    <Working
+      title={`${result.supply.pieces} knots, a piece each`}
+      rows={[
+        ['Scalp inside the hairline', `${Math.round(result.head.areaMm2 / 100)} cm²`],
+        ...ZONES.map(
+          (z) => [ZONE_NAMES[z], `${Math.round(result.spacing.centresMm[z])} mm from knot to knot`] as const,
+        ),
+        ['Rows', `${s.wholeRows} whole, ${s.insertedRows} short ones between`],
+        ...(s.thinnedOutKnots > 0 ? [['Left out where rows meet', `${s.thinnedOutKnots} knots`] as const] : []),
+      ]}
+      sure={`Counted knot by knot on your head. Whole rows alone move such a count by about ${COUNT_SPREAD * 100} %.`}
+    />
+  );
+}
+
+export function PacksWorking({ plan, result }: Props) {
+  const { supply } = result;
+  const { product } = plan;
+  return (
+    <Working
+      title={`${supply.packs} packs`}
+      rows={[
+        ['Pieces', String(supply.pieces)],
+        [`For gaps, ${Math.round(plan.reserveShare * 100)} %`, String(supply.reservePieces)],
+        [
+          'Pieces in a pack',
+          product.split > 1 || product.composed > 1
+            ? `${product.piecesPerPack} × ${product.split} ÷ ${product.composed} = ${supply.piecesPerPack}`
+            : String(supply.piecesPerPack),
+        ],
+        ['Rounded up', `${supply.pieces + supply.reservePieces} ÷ ${supply.piecesPerPack} → ${supply.packs}`],
+        ['If the count is off', range(supply.packRange, String)],
+      ]}
+      sure="Count one opened pack: its number overrides the label. The reserve is common practice, a tenth to a quarter."
+    />
+  );
+}
+
+export function LeftOverWorking({ result }: { readonly result: PlanResult }) {
+  const { supply } = result;
+  return (
+    <Working
+      title={`${supply.leftOver} pieces over`}
+      rows={[
+        ['Bought', `${supply.packs} × ${supply.piecesPerPack} = ${supply.packs * supply.piecesPerPack}`],
+        ['Hooked', String(supply.pieces)],
+        ['Over', String(supply.leftOver)],
+        ['of these for gaps', String(supply.reservePieces)],
+      ]}
+      sure="Gaps show after separating and shaking out. Keep the reserve until then."
+    />
+  );
+}
+
+export function HoursWorking({ plan, result }: Props) {
+  const { time } = result;
+  const pace = PACE_FACTOR[plan.pace];
+  return (
+    <Working
+      title={`About ${duration(time.totalMinutes)}`}
+      rows={[
+        [`${result.base.sections.length} plaits`, duration(time.baseMinutes)],
+        ['Cap', duration(time.capMinutes)],
+        [
+          `${result.knots.length} knots, ${Math.round((60 * time.knotMinutes) / Math.max(1, result.knots.length))} s each`,
+          duration(time.knotMinutes),
+        ],
+        ['Separate, trim', duration(time.finishMinutes)],
+        ['Your pace', `${PACE_NAMES[plan.pace]}, × ${pace}`],
+        ['Likely', range(time.range, duration)],
+      ]}
+      sure={`Seconds a knot are common practice, no source, so ± ${TIME_SPREAD * 100} % until your own installs say better.`}
+    />
+  );
+}
+
+export function PriceWorking({ plan, result }: Props) {
+  const { supply } = result;
+  const show = (v: number) => money(v, plan.currency);
+  return (
+    <Working
+      title={show(supply.price)}
+      rows={[
+        [plan.product.name, `${supply.packs} × ${show(plan.product.packPrice)}`],
+        ['If the count is off', range(supply.priceRange, show)],
+      ]}
+      sure="Hair only. Cap, hook, bands and products come on top."
+    />
+  );
+}
+
+export function WeightWorking({ result }: { readonly result: PlanResult }) {
+  const { load, piece } = result;
+  const grams = (v: number) => `${Math.round(v)} g`;
+  const [least, most] = result.cap.shareOfPull;
+  const fullest = [...load.sections].sort((a, b) => b.massG - a.massG)[0];
+  const name = result.base.sections.find((s) => s.id === fullest.sectionId)?.name ?? '';
+  return (
+    <Working
+      title={grams(load.massG)}
+      rows={[
+        ['Pieces', `${result.supply.pieces} × ${piece.massG.toFixed(2)} g`],
+        ['Likely', range(load.range, grams)],
+        ['Wet', range(load.wetG, grams)],
+        [`Fullest section (${name})`, `${fullest.pieces} pieces, ${grams(fullest.massG)}`],
+        ['carried by its own hair', range(fullest.onHairG, grams)],
+        ['over its own weight', range(fullest.timesOwnHair, (v) => `${v.toFixed(1)} ×`)],
+      ]}
+      sure={`The net takes ${Math.round(least * 100)} to ${Math.round(most * 100)} % (a guess). No figure promises safety: soreness or bumps mean take some out.`}
+    />
+  );
+}
+
+export function CoverWorking({ plan, result }: Props) {
+  const percent = (v: number) => `${Math.round(v * 100)} %`;
+  return (
+    <Working
+      title={`About ${percent(result.cover.hiddenShare)} hidden`}
+      rows={[
+        ['A piece', `${result.piece.massG.toFixed(2)} g, ${plan.product.length} long`],
+        ['On top', `${Math.round(result.spacing.mm.gapMm)} mm apart both ways`],
+        ['Likely', range(result.cover.range, percent)],
+      ]}
+      sure="A first estimate at rest: pieces as scattered ribbons, hidden = 1 − e^(−density × opaque area). Width and opacity are guesses; strands are not traced one by one. Least hidden beside the part."
+    />
+  );
+}

@@ -1,0 +1,40 @@
+/** The stations in working order, and how each stands. */
+import type { Finding } from '../../core/findings/findings.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+
+export const STATIONS = [
+  ['aim', 'Aim'],
+  ['measure', 'Measure'],
+  ['base', 'Base'],
+  ['cap', 'Cap'],
+  ['hair', 'Hair'],
+  ['rows', 'Rows & knots'],
+  ['check', 'Check'],
+  ['supply', 'Supply'],
+  ['install', 'Install'],
+  ['wear', 'Wear'],
+  ['takedown', 'Takedown'],
+  ['log', 'Log'],
+  ['practice', 'Practice'],
+] as const;
+export type StationId = (typeof STATIONS)[number][0];
+
+export function isStation(value: string | undefined): value is StationId {
+  return STATIONS.some(([id]) => id === value);
+}
+
+export type StationState = 'settled' | 'open' | 'disputed' | 'defaults';
+
+/** Stations that hold choices of a plan; the others only show or do. */
+const CHOICES: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
+
+export function stationState(
+  id: StationId,
+  plan: PlanDocument,
+  findings: readonly Finding[],
+  touched: boolean,
+): StationState {
+  if (findings.some((f) => f.station === id && f.severity !== 'note')) return 'disputed';
+  if (plan.settled.includes(id)) return 'settled';
+  return touched && CHOICES.includes(id) ? 'open' : 'defaults';
+}

@@ -1,0 +1,121 @@
+/** A line to write in: what is typed stays as typed, is taken over when she leaves it, and refused with a sentence. */
+import { useEffect, useId, useState } from 'react';
+
+export function TextField(props: {
+  readonly label: string;
+  readonly value: string;
+  /** Takes it, or says why not. */
+  readonly onCommit: (text: string) => string | undefined;
+  readonly placeholder?: string;
+  readonly beside?: React.ReactNode;
+  readonly numeric?: boolean;
+  readonly onFocus?: () => void;
+  readonly testId?: string;
+}) {
+  const id = useId();
+  const [draft, setDraft] = useState<string>();
+  const [why, setWhy] = useState<string>();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a value that changed elsewhere replaces the draft
+  useEffect(() => {
+    setDraft(undefined);
+    setWhy(undefined);
+  }, [props.value]);
+  const commit = () => {
+    if (draft === undefined || draft === props.value) {
+      setDraft(undefined);
+      setWhy(undefined);
+      return;
+    }
+    const refusal = props.onCommit(draft);
+    setWhy(refusal);
+    if (refusal === undefined) setDraft(undefined);
+  };
+  return (
+    <div className="field">
+      <label htmlFor={id}>{props.label}</label>
+      <input
+        id={id}
+        data-testid={props.testId}
+        inputMode={props.numeric ? 'decimal' : undefined}
+        autoComplete="off"
+        value={draft ?? props.value}
+        placeholder={props.placeholder}
+        aria-invalid={why !== undefined}
+        aria-describedby={why !== undefined || props.beside ? `${id}-beside` : undefined}
+        onFocus={props.onFocus}
+        onChange={(e) => setDraft(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') commit();
+          if (e.key === 'Escape') {
+            setDraft(undefined);
+            setWhy(undefined);
+          }
+        }}
+      />
+      {(why !== undefined || props.beside) && (
+        <div id={`${id}-beside`} className="beside note pb-1">
+          {why !== undefined ? (
+            <span role="alert" className="text-madder">
+              {why} Nothing was changed.
+            </span>
+          ) : (
+            props.beside
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** A number; a comma is as good as a point. */
+export function NumberField(props: {
+  readonly label: string;
+  readonly value: number;
+  readonly onCommit: (value: number) => string | undefined;
+  readonly beside?: React.ReactNode;
+  readonly testId?: string;
+}) {
+  return (
+    <TextField
+      label={props.label}
+      value={String(props.value)}
+      numeric
+      beside={props.beside}
+      testId={props.testId}
+      onCommit={(text) => {
+        const cleaned = text.trim().replace(',', '.');
+        const value = Number(cleaned);
+        if (cleaned === '' || !Number.isFinite(value)) return `“${text.trim()}” isn’t a number.`;
+        return props.onCommit(value);
+      }}
+    />
+  );
+}
+
+export function SelectField<T extends string>(props: {
+  readonly label: string;
+  readonly value: T;
+  readonly options: ReadonlyArray<readonly [T, string]>;
+  readonly onChange: (value: T) => void;
+  readonly testId?: string;
+}) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label htmlFor={id}>{props.label}</label>
+      <select
+        id={id}
+        data-testid={props.testId}
+        value={props.value}
+        onChange={(e) => props.onChange(e.target.value as T)}
+      >
+        {props.options.map(([value, name]) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

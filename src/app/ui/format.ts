@@ -1,0 +1,27 @@
+/** Figures as they stand on the screen. */
+
+/** "3:05" for minutes; "12 min" below an hour. */
+export function hours(minutes: number): string {
+  const whole = Math.round(minutes);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+}
+
+/** "2 h 33". */
+export function duration(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+}
+
+export function money(amount: number, currency: string): string {
+  const figure = Number.isInteger(amount) ? String(amount) : amount.toFixed(2);
+  return currency.length === 1 ? `${currency}${figure}` : `${figure} ${currency}`;
+}
+
+export function range([low, high]: readonly [number, number], show: (v: number) => string): string {
+  return show(low) === show(high) ? show(low) : `${show(low)} to ${show(high)}`;
+}
+
+export function day(atMs: number): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }).format(atMs);
+}

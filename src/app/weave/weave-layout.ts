@@ -1,0 +1,49 @@
+/** Rows unrolled: nape at the foot, middle of the back in the middle; the row at work opens. */
+import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+
+export interface WeaveLayout {
+  readonly x: (fromMiddleMm: number) => number;
+  /** Height of a row's thread; rows are given by their index. */
+  readonly y: (row: number) => number;
+  readonly pxPerMm: number;
+  readonly rowGap: number;
+}
+
+const TOP = 31;
+const FOOT = 14;
+const SIDE = 118;
+/** The opened row takes this many gaps. */
+const OPENED = 2.1;
+
+export function weaveLayout(
+  result: PlanResult,
+  width: number,
+  height: number,
+  openRow: number | undefined,
+): WeaveLayout {
+  const reach = Math.max(1, ...result.rows.map((r) => Math.max(-r.startMm, r.endMm)));
+  const pxPerMm = Math.min(2.6, (width / 2 - SIDE) / reach);
+  const rows = result.rows.length;
+  const slots = rows - 1 + (openRow === undefined ? 0 : OPENED - 1);
+  const rowGap = Math.min(13.5, (height - TOP - FOOT) / Math.max(1, slots));
+  const y = (row: number) => {
+    const extra =
+      openRow === undefined ? 0 : ((OPENED - 1) / 2) * rowGap * (row > openRow ? 2 : row === openRow ? 1 : 0);
+    return height - FOOT - row * rowGap - extra;
+  };
+  return { x: (mm) => width / 2 + mm * pxPerMm, y, pxPerMm, rowGap };
+}
+
+export function knotNear(result: PlanResult, layout: WeaveLayout, x: number, y: number): PlannedKnot | undefined {
+  let best: PlannedKnot | undefined;
+  let nearest = Number.POSITIVE_INFINITY;
+  for (const knot of result.knots) {
+    // Rows lie closer than knots, so height counts more.
+    const d = (layout.x(knot.fromMiddleMm) - x) ** 2 + 2.5 * (layout.y(knot.row) - y) ** 2;
+    if (d < nearest) {
+      nearest = d;
+      best = knot;
+    }
+  }
+  return best;
+}

@@ -1,0 +1,176 @@
+/** The weave: all rows unrolled; scrubbing it plays the install back and forth. Linked with the head both ways. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { knotName } from '../../core/knots/rules.ts';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import { signKey } from '../../formats/signs.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { fingerMm } from '../../model/to-inputs.ts';
+import { useSize } from '../stage/stage.tsx';
+import { useView } from '../state/view-store.ts';
+import { duration } from '../ui/format.ts';
+import { Sign } from '../ui/sign.tsx';
+import { drawWeave } from './draw-weave.ts';
+import { knotNear, weaveLayout } from './weave-layout.ts';
+
+const FRAME_MS = 70;
+
+export function Weave({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult | undefined }) {
+  const box = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const size = useSize(box);
+  const { selectedId, select } = useView();
+  const [playing, setPlaying] = useState(false);
+  const index = result ? result.knots.findIndex((k) => k.id === selectedId) : -1;
+  const selected = result?.knots[index];
+  const layout = useMemo(
+    () => (result ? weaveLayout(result, size.width, size.height, selected?.row) : undefined),
+    [result, size, selected?.row],
+  );
+  const cautions = useMemo(
+    () => new Set(result?.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? []))) ?? []),
+    [result],
+  );
+
+  useEffect(() => {
+    const ctx = canvas.current?.getContext('2d');
+    if (!ctx || !canvas.current || size.width === 0) return;
+    const ratio = Math.max(1, window.devicePixelRatio || 1);
+    canvas.current.width = Math.round(size.width * ratio);
+    canvas.current.height = Math.round(size.height * ratio);
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    ctx.clearRect(0, 0, size.width, size.height);
+    if (!result || !layout) return;
+    const topWord = plan.part.kind === 'line' ? 'part' : plan.part.kind === 'crown' ? 'crown' : 'hairline';
+    drawWeave(ctx, size.width, size.height, result, layout, {
+      selectedId,
+      cautions,
+      fingerMm: fingerMm(plan),
+      cloth: '#1e2249',
+      topWord,
+    });
+  }, [result, layout, size, selectedId, cautions, plan]);
+
+  useEffect(() => {
+    if (!playing || !result) return;
+    const timer = setInterval(() => {
+      const at = result.knots.findIndex((k) => k.id === useView.getState().selectedId);
+      if (at + 1 >= result.knots.length) setPlaying(false);
+      else select(result.knots[at + 1].id);
+    }, FRAME_MS);
+    return () => clearInterval(timer);
+  }, [playing, result, select]);
+
+  const scrub = (event: React.PointerEvent) => {
+    const place = box.current?.getBoundingClientRect();
+    if (!result || !layout || !place) return;
+    setPlaying(false);
+    select(knotNear(result, layout, event.clientX - place.left, event.clientY - place.top)?.id);
+  };
+  const onKey = (event: React.KeyboardEvent) => {
+    const next = result && stepTo(result, index, event.key);
+    if (next === undefined || !result) return;
+    event.preventDefault();
+    setPlaying(false);
+    select(next === -1 ? undefined : result.knots[next].id);
+  };
+
+  return (
+    <div ref={box} className="weave">
+      <canvas ref={canvas} aria-hidden="true" />
+      <div
+        className="absolute inset-0"
+        role="slider"
+        tabIndex={0}
+        aria-label="Knots in the order of work"
+        aria-valuemin={0}
+        aria-valuemax={result?.knots.length ?? 0}
+        aria-valuenow={index + 1}
+        aria-valuetext={
+          selected ? `Knot ${index + 1}, ${knotName(selected)}, ${selected.where.words}` : 'No knot selected'
+        }
+        style={{ touchAction: 'none' }}
+        data-testid="weave"
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          scrub(e);
+        }}
+        onPointerMove={(e) => {
+          if (e.buttons > 0) scrub(e);
+        }}
+        onKeyDown={onKey}
+      />
+      {result && <Legend result={result} />}
+      {result && (
+        <button
+          type="button"
+          className="word absolute bottom-[4px] right-[32px] gap-[12px] text-[15px] font-[650] text-yarn"
+          style={{ margin: 0 }}
+          onClick={() => {
+            if (!playing && index + 1 >= result.knots.length) select(result.knots[0]?.id);
+            setPlaying(!playing);
+          }}
+        >
+          <svg width="16" height="18" viewBox="0 0 16 18" aria-hidden="true">
+            <path d={playing ? 'M1 0h5v18h-5zM10 0h5v18h-5z' : 'M0 0L16 9L0 18Z'} fill="#eeb04a" />
+          </svg>
+          {playing ? 'Stop' : 'Play the install'}
+          <span className="text-[14px] font-normal" style={{ color: 'var(--w-ink2)' }}>
+            {duration(result.time.knotMinutes)}
+          </span>
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** The knot that a key leads to: along the row, to the nearest in the next row, first, last, or none (-1). */
+function stepTo(result: PlanResult, index: number, key: string): number | undefined {
+  const last = result.knots.length - 1;
+  if (last < 0) return undefined;
+  switch (key) {
+    case 'ArrowRight':
+      return Math.min(last, index + 1);
+    case 'ArrowLeft':
+      return Math.max(0, index - 1);
+    case 'Home':
+      return 0;
+    case 'End':
+      return last;
+    case 'Escape':
+      return -1;
+    case 'ArrowUp':
+    case 'ArrowDown': {
+      if (index < 0) return 0;
+      const from = result.knots[index];
+      const row = result.rows[from.row + (key === 'ArrowUp' ? 1 : -1)];
+      if (!row || row.knotCount === 0) return index;
+      let best = row.firstKnot;
+      for (let i = row.firstKnot; i < row.firstKnot + row.knotCount; i++) {
+        const off = (k: number) => Math.abs(result.knots[k].fromMiddleMm - from.fromMiddleMm);
+        if (off(i) < off(best)) best = i;
+      }
+      return best;
+    }
+    default:
+      return undefined;
+  }
+}
+
+function Legend({ result }: { readonly result: PlanResult }) {
+  const entries = new Map<string, { knot: PlanResult['knots'][number]; count: number }>();
+  for (const knot of result.knots) {
+    const entry = entries.get(signKey(knot));
+    if (entry) entry.count++;
+    else entries.set(signKey(knot), { knot, count: 1 });
+  }
+  return (
+    <ul className="pointer-events-none absolute bottom-[8px] left-[32px] grid gap-y-[1px] text-[13px] text-yarn">
+      {[...entries.values()].map(({ knot, count }) => (
+        <li key={signKey(knot)} className="flex items-center gap-[8px]">
+          <Sign knot={knot} size={4.8} colour="#f1e8d4" />
+          {knotName(knot).toLowerCase()} {count}
+        </li>
+      ))}
+    </ul>
+  );
+}
