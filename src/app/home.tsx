@@ -1,10 +1,10 @@
 /** The first minute: the newest plan if there is one, the demo where the server offers it, else a first plan. */
-import { useQuery } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
+import { lazy, Suspense } from 'react';
 import { Navigate } from 'react-router';
 import { fillWithDemo } from '../store/fill-demo.ts';
 import { keptPlans } from '../store/plans.ts';
-import { PlanList } from './plans-dialog.tsx';
 import { db } from './state/database.ts';
 import { useTheme } from './state/theme.ts';
 
@@ -18,7 +18,19 @@ async function firstMinute(): Promise<'filled' | 'empty'> {
   return 'filled';
 }
 
+const PlanList = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlanList })));
+
+const client = new QueryClient();
+
 export function Home() {
+  return (
+    <QueryClientProvider client={client}>
+      <FirstMinute />
+    </QueryClientProvider>
+  );
+}
+
+function FirstMinute() {
   useTheme();
   const first = useQuery({
     queryKey: ['first-minute'],
@@ -43,7 +55,9 @@ export function Home() {
         mirror.
       </p>
       <p className="quiet mt-2">Everything stays in this browser.</p>
-      <PlanList currentId={undefined} close={() => undefined} />
+      <Suspense>
+        <PlanList currentId={undefined} close={() => undefined} />
+      </Suspense>
     </main>
   );
 }

@@ -1,22 +1,39 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
+import type { PlanResult } from '../core/pipeline/result.ts';
+import type { SpacingStep } from '../core/pipeline/stages.ts';
 import { FindingNote } from './bench/finding-note.tsx';
-import { PlansDialog } from './plans-dialog.tsx';
 import { Stage } from './stage/stage.tsx';
 import { exportPlan } from './state/files.ts';
 import { type PlanSession, usePlanSession } from './state/plan-session.ts';
 import { useTheme } from './state/theme.ts';
 import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
 import { useView } from './state/view-store.ts';
-import { InstallBench, LogBench, PracticeBench, TakedownBench, WearBench } from './stations/doing.tsx';
-import { CheckBench, SupplyBench } from './stations/judging.tsx';
-import { AimBench, BaseBench, CapBench, HairBench, MeasureBench, RowsBench } from './stations/planning.tsx';
 import { Settle } from './stations/settle.tsx';
 import { Tally } from './tally/tally.tsx';
 import { isStation, STATIONS, type StationId } from './thread/stations.ts';
 import { Thread } from './thread/thread.tsx';
 import { Weave } from './weave/weave.tsx';
+
+/** Benches and dialogs come when they are first wanted; the head and the cloth are there at once. */
+const planning = () => import('./stations/planning.tsx');
+const judging = () => import('./stations/judging.tsx');
+const doing = () => import('./stations/doing.tsx');
+const AimBench = lazy(() => planning().then((m) => ({ default: m.AimBench })));
+const MeasureBench = lazy(() => planning().then((m) => ({ default: m.MeasureBench })));
+const BaseBench = lazy(() => planning().then((m) => ({ default: m.BaseBench })));
+const CapBench = lazy(() => planning().then((m) => ({ default: m.CapBench })));
+const HairBench = lazy(() => planning().then((m) => ({ default: m.HairBench })));
+const RowsBench = lazy(() => planning().then((m) => ({ default: m.RowsBench })));
+const CheckBench = lazy(() => judging().then((m) => ({ default: m.CheckBench })));
+const SupplyBench = lazy(() => judging().then((m) => ({ default: m.SupplyBench })));
+const InstallBench = lazy(() => doing().then((m) => ({ default: m.InstallBench })));
+const WearBench = lazy(() => doing().then((m) => ({ default: m.WearBench })));
+const TakedownBench = lazy(() => doing().then((m) => ({ default: m.TakedownBench })));
+const LogBench = lazy(() => doing().then((m) => ({ default: m.LogBench })));
+const PracticeBench = lazy(() => doing().then((m) => ({ default: m.PracticeBench })));
+const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
 
 const SETTLED_BY_HAND: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
 
@@ -69,11 +86,11 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
 
   const own = result?.findings.filter((f) => f.station === station) ?? [];
   const finding = <FindingNote finding={own[0]} more={own.length - 1} session={session} />;
-  const weaving = station !== 'measure' && station !== 'base';
   const show = station === 'measure' ? 'tape' : station === 'base' ? 'sections' : 'rows';
   return (
     <div
-      className={`screen ${weaving ? '' : 'no-weave'}`}
+      className="screen"
+      data-station={station}
       data-computed-ms={computed?.ms.toFixed(1)}
       data-ready={result && !session.isDraft && computed?.plan === plan ? 'yes' : 'no'}
     >
@@ -111,14 +128,19 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
               {error}
             </p>
           )}
-          <StationBench station={station} session={session} result={result} step={step} finding={finding} />
-          {station !== 'rows' && station !== 'check' && finding}
+          <Suspense>
+            <StationBench station={station} session={session} result={result} step={step} finding={finding} />
+          </Suspense>
           {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
         </aside>
       </main>
-      {weaving && <Weave plan={plan} result={result} />}
+      <Weave plan={plan} result={result} />
       <Tally session={session} result={result} before={before} onExport={() => exportPlan(plan)} />
-      <PlansDialog open={plansOpen} currentId={plan.id} onOpenChange={setPlansOpen} />
+      {plansOpen && (
+        <Suspense>
+          <PlansDialog open currentId={plan.id} onOpenChange={setPlansOpen} />
+        </Suspense>
+      )}
     </div>
   );
 }
@@ -126,28 +148,28 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
 function StationBench(props: {
   readonly station: StationId;
   readonly session: PlanSession;
-  readonly result: Parameters<typeof RowsBench>[0]['result'];
-  readonly step: Parameters<typeof SupplyBench>[0]['step'];
+  readonly result: PlanResult | undefined;
+  readonly step: SpacingStep | undefined;
   readonly finding: React.ReactNode;
 }) {
   const { station, session, result } = props;
   switch (station) {
     case 'aim':
-      return <AimBench session={session} result={result} />;
+      return <AimBench session={session} result={result} finding={props.finding} />;
     case 'measure':
-      return <MeasureBench session={session} result={result} />;
+      return <MeasureBench session={session} result={result} finding={props.finding} />;
     case 'base':
-      return <BaseBench session={session} result={result} />;
+      return <BaseBench session={session} result={result} finding={props.finding} />;
     case 'cap':
-      return <CapBench session={session} result={result} />;
+      return <CapBench session={session} result={result} finding={props.finding} />;
     case 'hair':
-      return <HairBench session={session} result={result} />;
+      return <HairBench session={session} result={result} finding={props.finding} />;
     case 'rows':
       return <RowsBench session={session} result={result} finding={props.finding} />;
     case 'check':
       return <CheckBench session={session} result={result} />;
     case 'supply':
-      return <SupplyBench session={session} result={result} step={props.step} />;
+      return <SupplyBench session={session} result={result} step={props.step} finding={props.finding} />;
     case 'install':
       return <InstallBench session={session} result={result} />;
     case 'wear':

@@ -1,5 +1,5 @@
 /** Spacing as two beads on a thread with her own fingers between them; the right bead is dragged. */
-import { useRef } from 'react';
+import { useId, useRef } from 'react';
 import { type SpacingZone, ZONE_NAMES, ZONES } from '../../core/pipeline/inputs.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { fingersFigure, setSaid, setSpacing } from '../../model/commands.ts';
@@ -21,36 +21,32 @@ export function SpacingBench({
 }) {
   const { plan } = session;
   const clear = plan.spacing.said === 'clear';
-  const other = clear ? 'centres' : 'clear';
   const knot = result?.piece.knotWidthMm;
+  const difference =
+    knot === undefined
+      ? undefined
+      : `Count the other way. A knot of this hair is about ${Math.round(knot)} mm wide: the two ways differ by ${fingersFigure(Math.round((4 * knot) / fingerMm(plan)) / 4)} of a finger.`;
   return (
     <>
-      <h2>How far apart</h2>
+      <div className="flex items-end justify-between">
+        <h2>How far apart</h2>
+        <button
+          type="button"
+          className="word -mb-[10px] text-[13px] underline underline-offset-3"
+          onClick={() => session.apply(setSaid(plan, clear ? 'centres' : 'clear'))}
+          data-testid="said"
+          title={difference}
+        >
+          {clear ? 'knot to knot' : 'clear gap'}
+        </button>
+      </div>
       <p className="quiet mt-[5px]">
-        In your own fingers, {Math.round(fingerMm(plan) * 10) / 10} mm each. Drag a bead.
+        {clear ? 'The clear gap between knots' : 'From knot to knot'}, in your own fingers. Drag a bead.
       </p>
-      <div className="mt-[12px]">
+      <div className="mt-[10px]">
         {ZONES.map((zone) => (
           <ZoneSlider key={zone} zone={zone} session={session} />
         ))}
-      </div>
-      <div className="line pt-1">
-        <button
-          type="button"
-          className="word text-left text-[13px]"
-          onClick={() => session.apply(setSaid(plan, other))}
-          data-testid="said"
-        >
-          {clear
-            ? 'Counted as the clear gap. Count from knot to knot'
-            : 'Counted from knot to knot. Count the clear gap'}
-        </button>
-        {knot !== undefined && (
-          <p className="note">
-            A knot of this hair is about {Math.round(knot)} mm wide, so the two ways differ by{' '}
-            {fingersFigure(Math.round((4 * knot) / fingerMm(plan)) / 4)} of a finger.
-          </p>
-        )}
       </div>
     </>
   );
@@ -70,7 +66,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
   };
   const commit = (next: number) => session.apply(setSpacing(plan, { [zone]: next }));
   return (
-    <div className="line grid h-[45px] grid-cols-[112px_1fr_48px] items-center">
+    <div className="line grid h-[44px] grid-cols-[112px_1fr_48px] items-center">
       <span id={`zone-${zone}`}>{ZONE_NAMES[zone]}</span>
       <div
         ref={track}
@@ -117,6 +113,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
 
 /** So many fingers between two beads; what is left of the last one is dashed. */
 function Fingers({ value, held }: { readonly value: number; readonly held: boolean }) {
+  const id = useId();
   const y = HEIGHT + 3;
   const end = X0 + value * FINGER_PX;
   const width = LONGEST * FINGER_PX + 14;
@@ -136,13 +133,14 @@ function Fingers({ value, held }: { readonly value: number; readonly held: boole
         const share = Math.min(1, value - i);
         const tip = `M${a},${y - 3.5}V${y - HEIGHT * 0.6}C${a},${y - HEIGHT} ${b},${y - HEIGHT} ${b},${y - HEIGHT * 0.6}V${y - 3.5}`;
         const nail = `M${a + w * 0.25},${y - HEIGHT * 0.56}C${a + w * 0.22},${y - HEIGHT * 0.9} ${b - w * 0.22},${y - HEIGHT * 0.9} ${b - w * 0.25},${y - HEIGHT * 0.56}C${b - w * 0.3},${y - HEIGHT * 0.45} ${a + w * 0.3},${y - HEIGHT * 0.45} ${a + w * 0.25},${y - HEIGHT * 0.56}ZM${a + w * 0.2},${y - HEIGHT * 0.26}q${w * 0.3},2.6 ${w * 0.6},0`;
-        const clip = {
-          clipPath: share < 1 ? `inset(0 ${width - (X0 + i * FINGER_PX + share * FINGER_PX - 1)}px 0 0)` : undefined,
-        };
+        const shown = share < 1 ? share * FINGER_PX - 1 : w + 4;
         return (
           <g key={i}>
             {share < 1 && <path d={tip} fill="none" stroke="var(--hair)" strokeDasharray="2 3" />}
-            <g style={clip}>
+            <clipPath id={`${id}-${i}`}>
+              <rect x={a - 2} y="-10" width={shown} height="70" />
+            </clipPath>
+            <g clipPath={`url(#${id}-${i})`}>
               <path d={`${tip}Z`} fill="var(--skin)" />
               <path d={nail} fill="none" stroke="var(--nail)" strokeWidth="1.2" strokeLinecap="round" />
             </g>

@@ -88,37 +88,36 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
   return (
     <main
       ref={box}
-      className="relative mx-auto grid min-h-dvh max-w-[1180px] grid-rows-[118px_1fr_auto]"
+      className="relative grid h-dvh grid-rows-[118px_minmax(0,1fr)_auto]"
       style={{ '--outline': 'var(--ink)' } as React.CSSProperties}
     >
       <div className="daylight" />
       <h1 className="sr-only">Install, {plan.name}</h1>
       <RowBand result={result} index={Math.min(index, result.knots.length - 1)} width={width} />
       {knot ? (
-        <section className="flex flex-col gap-[22px] px-[40px] pb-[18px] pt-[22px]" aria-live="polite">
+        <section
+          className="mx-auto flex w-full max-w-[1180px] flex-col gap-[18px] overflow-y-auto px-[clamp(16px,5vw,40px)] pb-[14px] pt-[20px]"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
+          tabIndex={0}
+          aria-label="This knot"
+        >
           <div className="flex flex-wrap items-end gap-[26px]">
             <div
-              className="fig text-[150px]"
+              className="fig text-[clamp(92px,18vw,150px)]"
               style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
               data-testid="knot-place"
             >
               {knot.place}
             </div>
             <div className="min-w-0 flex-1">
-              <div className="fig text-[54px]" style={{ fontStretch: '84%' }} data-testid="knot-kind">
+              <div className="fig text-[clamp(34px,7vw,54px)]" style={{ fontStretch: '84%' }} data-testid="knot-kind">
                 {knotName(knot)}
               </div>
               <div className="mt-2 text-[26px] leading-tight text-ink2">
                 of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label}, {THROUGH_WORDS[knot.through]}
               </div>
             </div>
-            <div className="flex flex-wrap gap-[12px]">
-              <Big onClick={() => add(state.paused ? 'resume' : 'pause')}>{state.paused ? 'Go on' : 'Pause'}</Big>
-              <Big onClick={() => setNoting(true)}>Note</Big>
-              <Big onClick={() => setSpoken(!spoken)} pressed={spoken}>
-                Voice
-              </Big>
-            </div>
+            <Big onClick={() => add(state.paused ? 'resume' : 'pause')}>{state.paused ? 'Go on' : 'Pause'}</Big>
           </div>
           {state.paused && (
             <p className="text-[27px]" role="status" data-testid="paused">
@@ -126,34 +125,44 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
             </p>
           )}
           {!folded && <KnotMoves knot={knot} />}
-          <div className="flex flex-wrap items-center gap-[32px]">
+          <div className="flex flex-wrap items-center gap-x-[32px] gap-y-[10px]">
             <WherePicture plan={plan} result={result} scene={scene} index={index} />
             <div className="min-w-[300px] flex-1">
-              <p className="fig text-[64px]" data-testid="knot-fingers" style={{ fontStretch: '80%' }}>
+              <p
+                className="fig text-[clamp(40px,6.6vw,64px)]"
+                data-testid="knot-fingers"
+                style={{ fontStretch: '80%' }}
+              >
                 {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
               </p>
-              <p className="mt-[10px] text-[27px] leading-[1.2]" data-testid="knot-where">
-                {placeWords(knot, plan)}
+              <p className="mt-[10px] text-[clamp(21px,3vw,27px)] leading-[1.2]" data-testid="knot-where">
+                {knot.where.words}.
               </p>
-              <p className="mt-[10px] text-[24px] leading-tight text-ink2">
-                Hook {knot.hookWords}. {mirrorWords(knot)}
+              <p className="mt-[8px] text-[clamp(20px,2.8vw,24px)] leading-tight text-ink2">
+                {fromRowBefore(knot, plan)}Hook {knot.hookWords}. {mirrorWords(knot)}
               </p>
             </div>
           </div>
           <Forecast forecast={forecast} total={result.knots.length} />
-          <div className="flex flex-wrap gap-x-[36px]">
-            <button type="button" className="word text-[22px]" onClick={() => setFolded(!folded)}>
+          <div className="flex flex-wrap gap-x-[26px]">
+            <button type="button" className="word text-[20px]" onClick={() => setNoting(true)} data-testid="note">
+              Write a note
+            </button>
+            <button type="button" className="word text-[20px]" aria-pressed={spoken} onClick={() => setSpoken(!spoken)}>
+              {spoken ? 'Be silent' : 'Speak'}
+            </button>
+            <button type="button" className="word text-[20px]" onClick={() => setFolded(!folded)}>
               {folded ? 'Show the moves' : 'I know this knot'}
             </button>
             <button
               type="button"
-              className="word text-[22px]"
+              className="word text-[20px]"
               onClick={() => add('skip', { knotId: knot.id })}
               data-testid="skip"
             >
               Leave it empty
             </button>
-            <Link className="word text-[22px]" to={`/plan/${plan.id}/install`} data-testid="leave">
+            <Link className="word text-[20px]" to={`/plan/${plan.id}/install`} data-testid="leave">
               Leave, it is kept
             </Link>
           </div>
@@ -167,7 +176,7 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
         <Done plan={plan} state={state} onFinish={() => add('finish')} />
       )}
       <div
-        className="grid min-h-[176px] grid-cols-[1fr_196px]"
+        className="grid min-h-[clamp(120px,17vh,242px)] grid-cols-[1fr_clamp(110px,24vw,196px)]"
         style={{ background: 'var(--touch)', color: '#f6f2e7' }}
       >
         <button type="button" className="px-[40px] py-[22px]" onClick={next} disabled={!knot} data-testid="next">
@@ -203,25 +212,24 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
   );
 }
 
-function Big(props: { readonly onClick: () => void; readonly pressed?: boolean; readonly children: React.ReactNode }) {
+function Big(props: { readonly onClick: () => void; readonly children: React.ReactNode }) {
   return (
     <button
       type="button"
-      aria-pressed={props.pressed}
       onClick={props.onClick}
       className="min-h-[60px] rounded-[3px] border-2 border-ink px-[20px] text-[26px]"
-      style={props.pressed ? { background: 'var(--touch)', color: '#f6f2e7' } : undefined}
     >
       {props.children}
     </button>
   );
 }
 
-function placeWords(knot: PlannedKnot, plan: PlanDocument): string {
+function fromRowBefore(knot: PlannedKnot, plan: PlanDocument): string {
   const above = knot.aboveRowBeforeMm;
-  if (above === undefined) return `${knot.where.words}.`;
+  if (above === undefined) return '';
   const fingers = Math.max(0.5, Math.round((2 * above) / fingerMm(plan)) / 2);
-  return `${knot.where.words}. That is about ${fingersInWords(fingers)} from the row before.`;
+  const words = fingersInWords(fingers);
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)} from the row before. `;
 }
 
 function mirrorWords(knot: PlannedKnot): string {

@@ -20,7 +20,7 @@ export function movesOf(knot: Drawn): ReadonlyArray<{ readonly name: string; rea
   const oneLeg = knot.kind === 'oneLeg';
   return [
     { name: 'Hook under', how: `${through}, latch open` },
-    { name: 'Loop out', how: 'latch shut, half the piece' },
+    { name: 'Loop out', how: 'latch shut, half of it' },
     oneLeg
       ? { name: 'One side through', how: `${times}, the other falls over it` }
       : { name: 'Tails through', how: knot.lock ? `${times}, then push the band to the root` : `${times}, then tight` },
@@ -38,7 +38,7 @@ export function KnotMoves({ knot, compact = false }: { readonly knot: Drawn; rea
     <ol className={`grid grid-cols-3 ${compact ? 'gap-2' : 'gap-[28px]'}`}>
       {moves.map((m, i) => (
         <li key={m.name}>
-          <svg viewBox="0 0 230 216" className="w-full" style={{ overflow: 'hidden' }} aria-hidden="true">
+          <svg viewBox="0 18 230 184" className="w-full" style={{ overflow: 'hidden' }} aria-hidden="true">
             <Net />
             {pictures[i]}
           </svg>

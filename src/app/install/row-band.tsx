@@ -25,7 +25,7 @@ export function RowBand({
   const to = middle + (row.endMm - knot.fromMiddleMm) * PX_PER_MM;
   return (
     <div className="weave h-[118px] overflow-hidden" aria-hidden="true">
-      <svg width={width} height="118">
+      <svg aria-hidden="true" width={width} height="118">
         <defs>
           <linearGradient id="beam" x1="0" x2="1">
             <stop offset="0" stopColor="#ffdf9c" stopOpacity="0" />

@@ -14,6 +14,7 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
+import { smoothstep } from '../../core/geometry/smoothstep.ts';
 import type { PictureMesh } from '../../core/head/bust.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import type { Projection, V3 } from './projection.ts';
@@ -83,13 +84,16 @@ vec3 lit(vec3 albedo, float soft, float shine, float rough) {
 const SKIN = /* glsl */ `
 uniform vec3 uSkin;
 uniform vec3 uHair;
+uniform float uAbove;
 ${LIGHTING}
 void main() {
   vec3 albedo = uSkin * (0.94 + 0.10 * noise(vAt * 0.05) + 0.05 * noise(vAt * 0.4));
   // Fine hair just outside the border.
   float edge = vAbove + 4.5 * noise(vec3(vAt.x * 0.55, vAt.y * 0.22, vAt.z * 0.55)) + 2.5 * noise(vec3(vAt.x * 1.7, vAt.y * 0.5, vAt.z * 1.7)) - 3.5;
   albedo = mix(albedo, uHair * 0.8, 0.82 * smoothstep(-8.0, 1.0, edge));
-  gl_FragColor = vec4(encode(lit(albedo, 0.28, 0.05, 11.0)), 1.0);
+  // Seen from above the shoulders would fill the stage: they fade away below the chin.
+  float alpha = mix(1.0, smoothstep(-172.0, -96.0, vAt.y), uAbove);
+  gl_FragColor = vec4(encode(lit(albedo, 0.28, 0.022, 9.0)) * alpha, alpha);
 }`;
 
 const CAP = /* glsl */ `
@@ -142,7 +146,9 @@ export class HeadPicture {
     vertexShader: VERTEX,
     fragmentShader: SKIN,
     side: DoubleSide,
-    uniforms: { ...this.light, uSkin: { value: new Color() }, uHair: { value: new Color() } },
+    uniforms: { ...this.light, uSkin: { value: new Color() }, uHair: { value: new Color() }, uAbove: { value: 0 } },
+    transparent: true,
+    premultipliedAlpha: true,
   });
   private readonly cap = new ShaderMaterial({
     vertexShader: VERTEX,
@@ -211,6 +217,7 @@ export class HeadPicture {
     this.light.uKey.value.copy(world([KEY[0] * view.flip, KEY[1], KEY[2]]));
     this.light.uFill.value.copy(world([FILL[0] * view.flip, FILL[1], FILL[2]]));
     this.light.uEye.value.set(...toEye);
+    this.skin.uniforms.uAbove.value = smoothstep(0.7, 0.95, toEye[1]);
     this.renderer.render(this.scene, camera);
   }
 

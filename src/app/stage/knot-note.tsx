@@ -6,7 +6,7 @@ import { Sign } from '../ui/sign.tsx';
 export function KnotNote({ result, knot }: { readonly result: PlanResult; readonly knot: PlannedKnot | undefined }) {
   if (!knot) {
     return (
-      <div className="pointer-events-none absolute left-[32px] top-[30px] w-[200px]">
+      <div className="hint pointer-events-none absolute left-[32px] top-[30px] w-[200px]">
         <p className="quiet">Touch a knot on the head or a bead on the cloth, and it tells why it is that knot.</p>
       </div>
     );

@@ -18,9 +18,11 @@ export interface Projection {
 }
 
 /** Head height on the stage: pixels per mm for each pixel of stage height. */
-const MM_SHARE = 0.00335;
+const MM_SHARE = 0.0038;
+/** A taller stage gives air, not a larger head. */
+const LARGEST_PX = 540;
 /** Where the head's middle stands, as a share of the stage. */
-const CENTRE = { x: 0.56, y: 0.43 };
+const CENTRE = { x: 0.56, y: 0.47 };
 
 export function projection(
   angle: ViewAngle,
@@ -38,7 +40,7 @@ export function projection(
     right,
     up,
     toEye,
-    pxPerMm: height * mmShare,
+    pxPerMm: Math.min(height, LARGEST_PX) * mmShare,
     centreX: width * centre.x,
     // Seen from above the head's middle moves to the middle of the stage.
     centreY: height * (centre.y + (0.52 - centre.y) * Math.max(0, Math.sin(e)) ** 2),

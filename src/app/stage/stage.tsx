@@ -145,7 +145,7 @@ export function Stage(props: {
 
 /** On a wide stage the knot's words stand at the left, so the head stands right of the middle. */
 function centreFor(width: number) {
-  return { x: width < 700 ? 0.6 : 0.61, y: 0.43 };
+  return { x: width < 700 ? 0.6 : 0.61, y: 0.47 };
 }
 
 function placeOf(seen: ReturnType<typeof projection>, knot: { xMm: number; yMm: number; zMm: number }) {
@@ -155,8 +155,8 @@ function placeOf(seen: ReturnType<typeof projection>, knot: { xMm: number; yMm: 
 
 /** A slack thread from a word to its place. */
 function slack(x0: number, y0: number, x1: number, y1: number): string {
-  const lift = Math.min(y0, y1) - 56;
-  return `M${x0},${y0} C${x0 + 0.38 * (x1 - x0)},${y0 - 8} ${x0 + 0.62 * (x1 - x0)},${lift} ${x1 - 22},${Math.min(y1 - 46, lift + 40)} C${x1 - 4},${lift + 56} ${x1},${y1 - 24} ${x1},${y1}`;
+  const top = Math.max(4, Math.min(y0, y1) - 44);
+  return `M${x0},${y0} C${x0 + 0.42 * (x1 - x0)},${y0 - 6} ${x0 + 0.6 * (x1 - x0)},${top} ${x1 - 40},${top} C${x1 - 12},${top} ${x1},${(top + y1) / 2} ${x1},${y1}`;
 }
 
 function turnByKey(event: React.KeyboardEvent) {

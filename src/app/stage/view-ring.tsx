@@ -64,7 +64,7 @@ function Toggle(props: {
       type="button"
       aria-pressed={props.on}
       onClick={props.onClick}
-      className={`word absolute left-[222px] whitespace-nowrap text-[13px] text-ink2 ${props.className}`}
+      className={`toggle word absolute left-[222px] whitespace-nowrap text-[13px] text-ink2 ${props.className}`}
     >
       <span
         aria-hidden="true"

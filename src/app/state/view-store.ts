@@ -30,8 +30,8 @@ interface ViewState extends ViewAngle {
 }
 
 export const useView = create<ViewState>((set) => ({
-  azimuth: 2.46,
-  elevation: 0.2,
+  azimuth: 2.5,
+  elevation: 0.46,
   mirror: false,
   selectedId: undefined,
   tape: undefined,

@@ -56,7 +56,12 @@ export function CheckBench({ session, result }: BenchProps) {
   );
 }
 
-export function SupplyBench({ session, result, step }: BenchProps & { readonly step: SpacingStep | undefined }) {
+export function SupplyBench({
+  session,
+  result,
+  step,
+  finding,
+}: BenchProps & { readonly step: SpacingStep | undefined; readonly finding: React.ReactNode }) {
   const { plan } = session;
   if (!result) return null;
   const { supply } = result;
@@ -75,6 +80,7 @@ export function SupplyBench({ session, result, step }: BenchProps & { readonly s
         {plan.product.name}, {supply.piecesPerPack} pieces each, {money(supply.price, plan.currency)}. Likely{' '}
         {range(supply.packRange, String)}.
       </p>
+      {finding}
       <div className="mt-4">
         <NumberField
           label="Kept for gaps, %"

@@ -23,7 +23,10 @@ export interface BenchProps {
   readonly result: PlanResult | undefined;
 }
 
-export function AimBench({ session }: BenchProps) {
+/** A bench that shows its station's finding right under its heading. */
+type WithFinding = BenchProps & { readonly finding: React.ReactNode };
+
+export function AimBench({ session, finding }: WithFinding) {
   const { plan } = session;
   return (
     <>
@@ -31,6 +34,7 @@ export function AimBench({ session }: BenchProps) {
       <p className="quiet mt-[5px]">
         The route worked out here: hair hooked over a plaited base, with a closed cap over it or without.
       </p>
+      {finding}
       <div className="mt-3">
         <TextField
           label="Plan’s name"
@@ -83,7 +87,7 @@ export function AimBench({ session }: BenchProps) {
   );
 }
 
-export function MeasureBench({ session, result }: BenchProps) {
+export function MeasureBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
   const showTape = useView((v) => v.showTape);
   const finger = fingerMm(plan);
@@ -94,6 +98,7 @@ export function MeasureBench({ session, result }: BenchProps) {
       <p className="quiet mt-[5px]">
         Write 57 cm, 22 1/2 in or 31 fingers, mixed as you like. Leave out what you can’t take; it is estimated.
       </p>
+      {finding}
       <div className="mt-3">
         {TAPE_MEASURES.map((m) => {
           const fit = result?.head.fit.measures.find((f) => f.measure === m);
@@ -188,7 +193,7 @@ export function MeasureBench({ session, result }: BenchProps) {
   );
 }
 
-export function BaseBench({ session, result }: BenchProps) {
+export function BaseBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
   return (
     <>
@@ -197,6 +202,7 @@ export function BaseBench({ session, result }: BenchProps) {
         Half behind the line from ear to ear, half in front, cut to even bites. Lines under the cap need not be
         straight.
       </p>
+      {finding}
       <div className="mt-3">
         <NumberField
           label="Sections"
@@ -249,11 +255,12 @@ export function BaseBench({ session, result }: BenchProps) {
   );
 }
 
-export function CapBench({ session, result }: BenchProps) {
+export function CapBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
   return (
     <>
       <h2>Cap</h2>
+      {finding}
       <div className="mt-3">
         <Choice
           label="Cap"
@@ -302,13 +309,14 @@ export function CapBench({ session, result }: BenchProps) {
   );
 }
 
-export function HairBench({ session, result }: BenchProps) {
+export function HairBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
   const { product: p } = plan;
   return (
     <>
       <h2>The pack in your hand</h2>
       <p className="quiet mt-[5px]">Count one opened pack; its number overrides the label.</p>
+      {finding}
       <div className="mt-3">
         <TextField
           label="Name"
@@ -405,7 +413,7 @@ export function HairBench({ session, result }: BenchProps) {
   );
 }
 
-export function RowsBench({ session, result, finding }: BenchProps & { readonly finding: React.ReactNode }) {
+export function RowsBench({ session, result, finding }: WithFinding) {
   return (
     <>
       <SpacingBench session={session} result={result} />

@@ -91,7 +91,7 @@ function Glyph({ state, here }: { readonly state: StationState; readonly here: b
   } as const;
   if (state === 'disputed') {
     return (
-      <svg width="44" height="44" viewBox="-22 -30 44 44">
+      <svg aria-hidden="true" width="44" height="44" viewBox="-22 -30 44 44">
         <path d="M-22 0H-11M22 0H11" {...line} />
         <path
           d="M11 0q-4 -1 -6 -6M11 0q-5 1 -7 4M-11 0q4 -1 6 -6M-11 0q5 1 7 4"
@@ -99,13 +99,13 @@ function Glyph({ state, here }: { readonly state: StationState; readonly here: b
           stroke="var(--madder)"
           strokeWidth="2"
         />
-        {here && <circle cy="-14" r="4.6" fill="var(--brass)" stroke="var(--ink)" strokeWidth="1" />}
+        {here && <circle cy="-9" r="4.6" fill="var(--brass)" stroke="var(--ink)" strokeWidth="1" />}
       </svg>
     );
   }
   if (here) {
     return (
-      <svg width="44" height="44" viewBox="-22 -30 44 44">
+      <svg aria-hidden="true" width="44" height="44" viewBox="-22 -30 44 44">
         <path d="M-22 0H-15C13.5 0 17.3 -19 0 -19C-17.3 -19 -13.5 0 15 0H22" {...line} />
         <circle cy="-10" r="4.6" fill="var(--brass)" stroke="var(--ink)" strokeWidth="1" />
       </svg>
@@ -113,7 +113,7 @@ function Glyph({ state, here }: { readonly state: StationState; readonly here: b
   }
   if (state === 'settled') {
     return (
-      <svg width="30" height="44" viewBox="-15 -30 30 44">
+      <svg aria-hidden="true" width="30" height="44" viewBox="-15 -30 30 44">
         <path d="M-15 0H15" {...line} />
         <path d="M-8 .6C-7 -6.5 4 -7.5 8 -.6C7 6.5 -4 7.5 -8 .6Z" fill="var(--ink)" />
         <path d="M-3.6 4.6C-2.6 .6 1.6 -.8 3.8 -4.6" stroke="var(--ground)" strokeWidth="1.5" fill="none" />
@@ -122,13 +122,13 @@ function Glyph({ state, here }: { readonly state: StationState; readonly here: b
   }
   if (state === 'open') {
     return (
-      <svg width="30" height="44" viewBox="-15 -30 30 44">
+      <svg aria-hidden="true" width="30" height="44" viewBox="-15 -30 30 44">
         <path d="M-15 0H-9C8.1 0 10.4 -11 0 -11C-10.4 -11 -8.1 0 9 0H15" {...line} />
       </svg>
     );
   }
   return (
-    <svg width="30" height="44" viewBox="-15 -30 30 44">
+    <svg aria-hidden="true" width="30" height="44" viewBox="-15 -30 30 44">
       <path d="M-15 0H-8Q0 7 8 0H15" {...line} />
     </svg>
   );
@@ -138,6 +138,7 @@ function Glyph({ state, here }: { readonly state: StationState; readonly here: b
 function LooseEnd() {
   return (
     <svg
+      aria-hidden="true"
       className="flex-1"
       height="44"
       viewBox="0 -30 40 44"

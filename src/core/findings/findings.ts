@@ -173,7 +173,7 @@ const tenderThroughHair: Check = (inputs, { knots }) => {
     station: 'rows',
     what:
       on.length === 1 ? 'One knot hangs on a tender or thin spot' : `${on.length} knots hang on a tender or thin spot`,
-    why: `${[...new Set(regions)].join(', ')}: hair there carries badly and hurts. Pain, bumps or shiny skin mean too tight: take it out.`,
+    why: `(${[...new Set(regions)].join(', ')}). Hair there carries badly and hurts.`,
     knotIds: on.map((k) => k.id),
     ...(inputs.cap === 'none'
       ? { mend: { deed: 'Put a closed cap over the base', change: { kind: 'setCap', cap: 'closed' } as const } }
