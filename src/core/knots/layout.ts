@@ -138,7 +138,10 @@ function footOn(curve: SurfaceCurve, u: Float64Array, knot: LaidKnot) {
     const px = knot.xMm - p[3 * at];
     const py = knot.yMm - p[3 * at + 1];
     const pz = knot.zMm - p[3 * at + 2];
-    const t = (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez);
+    const lengthSq = ex * ex + ey * ey + ez * ez;
+    // Two points of a curve coincide where it passes through a vertex of the mesh.
+    if (lengthSq === 0) continue;
+    const t = (px * ex + py * ey + pz * ez) / lengthSq;
     if (t <= 0 || t > 1) continue;
     const d = (px - t * ex) ** 2 + (py - t * ey) ** 2 + (pz - t * ez) ** 2;
     if (d >= best) continue;
@@ -271,7 +274,7 @@ function arcAt(working: Working, place: number): number {
     if (u[mid] <= place) lo = mid;
     else hi = mid;
   }
-  const t = (place - u[lo]) / (u[hi] - u[lo]);
+  const t = u[hi] > u[lo] ? (place - u[lo]) / (u[hi] - u[lo]) : 0;
   return row.curve.arcMm[lo] + t * (row.curve.arcMm[hi] - row.curve.arcMm[lo]);
 }
 

@@ -1,0 +1,62 @@
+/** Meshes with closed forms: whole spheres, spheroids, caps, flat patches. */
+import { icosphere } from '../../src/core/geometry/icosphere.ts';
+import { buildSurfaceMesh, type SurfaceMesh } from '../../src/core/geometry/surface-mesh.ts';
+
+/** Spheroid with equatorial radius a and polar radius b (along y), mm. 10 f² + 2 vertices. */
+export function spheroid(a: number, b: number, frequency: number): SurfaceMesh {
+  const ico = icosphere(frequency);
+  const p = ico.directions.slice();
+  for (let i = 0; i < p.length; i += 3) {
+    // The point whose geocentric direction is kept: scale the unit direction to the surface.
+    const r = 1 / Math.sqrt((p[i] ** 2 + p[i + 2] ** 2) / a ** 2 + p[i + 1] ** 2 / b ** 2);
+    for (let k = 0; k < 3; k++) p[i + k] *= r;
+  }
+  return buildSurfaceMesh(p, ico.triangles);
+}
+
+export function sphere(radius: number, frequency: number): SurfaceMesh {
+  return spheroid(radius, radius, frequency);
+}
+
+/** A flat square patch of n × n cells of the given side in the plane z = 0. */
+export function patch(n: number, side: number): SurfaceMesh {
+  const p: number[] = [];
+  const t: number[] = [];
+  for (let j = 0; j <= n; j++) for (let i = 0; i <= n; i++) p.push(i * side, j * side, 0);
+  const at = (i: number, j: number) => j * (n + 1) + i;
+  for (let j = 0; j < n; j++) {
+    for (let i = 0; i < n; i++) {
+      // Diagonals alternate, so that no direction is preferred.
+      if ((i + j) % 2 === 0) t.push(at(i, j), at(i + 1, j), at(i + 1, j + 1), at(i, j), at(i + 1, j + 1), at(i, j + 1));
+      else t.push(at(i, j), at(i + 1, j), at(i, j + 1), at(i + 1, j), at(i + 1, j + 1), at(i, j + 1));
+    }
+  }
+  return buildSurfaceMesh(Float64Array.from(p), Uint32Array.from(t));
+}
+
+/** Geodetic latitude and longitude in degrees of a point on a spheroid about the y axis. */
+export function geodetic(x: number, y: number, z: number, a: number, b: number) {
+  const lat = Math.atan2(y / b ** 2, Math.sqrt(x * x + z * z) / a ** 2);
+  return { lat: (lat * 180) / Math.PI, lon: (Math.atan2(x, z) * 180) / Math.PI };
+}
+
+export interface ErrorSummary {
+  readonly mean: number;
+  readonly worst: number;
+}
+
+/** Relative error against the truth, mean over all vertices, worst over those beyond `beyond` mm. */
+export function relativeErrors(found: Float64Array, truth: (v: number) => number, beyond = 10): ErrorSummary {
+  let sum = 0;
+  let counted = 0;
+  let worst = 0;
+  for (let v = 0; v < found.length; v++) {
+    const t = truth(v);
+    if (t < 1e-6) continue;
+    const error = Math.abs(found[v] - t) / t;
+    sum += error;
+    counted++;
+    if (t > beyond && error > worst) worst = error;
+  }
+  return { mean: sum / counted, worst };
+}
