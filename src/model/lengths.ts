@@ -32,9 +32,9 @@ const UNIT_WORDS: ReadonlyArray<readonly [RegExp, LengthUnit]> = [
 export function parseLength(text: string, bareUnit: LengthUnit, fingerMm: number): Parsed<number> {
   const cleaned = normalise(text);
   if (cleaned === '') return { ok: false, why: 'Nothing is written there.' };
-  const match = /^(\d+(?:\.\d+)?|\.\d+)?(?:\s*(\d+)\s*\/\s*(\d+))?\s*([^\d.]*)$/.exec(cleaned);
+  const match = /^(\d+(?:\.\d+)?|\.\d+)?(?:\s*(\d+)\s*\/\s*(\d+))?\s*([^\d.]*\.?)$/.exec(cleaned);
   // "1/2 in" reads its 1 as the whole number; the fraction alone is tried first.
-  const fractionOnly = /^(\d+)\s*\/\s*(\d+)\s*([^\d.]*)$/.exec(cleaned);
+  const fractionOnly = /^(\d+)\s*\/\s*(\d+)\s*([^\d.]*\.?)$/.exec(cleaned);
   const [whole, over, under, word] = fractionOnly
     ? ['0', fractionOnly[1], fractionOnly[2], fractionOnly[3]]
     : match

@@ -37,9 +37,13 @@ const lengthText = (low: number, high: number, what: string) =>
     .defined()
     .max(40)
     .test('length', (text, context) => {
-      if (text === undefined || text.trim() === '') return true;
-      const plan = context.from?.at(-1)?.value as { unit?: LengthUnit; fingerWidth?: string } | undefined;
-      const parsed = readLength(text, plan?.unit ?? 'cm', plan?.fingerWidth);
+      if (typeof text !== 'string' || text.trim() === '') return true;
+      const plan = context.from?.at(-1)?.value as { unit?: LengthUnit; fingerWidth?: unknown } | undefined;
+      const parsed = readLength(
+        text,
+        plan?.unit ?? 'cm',
+        typeof plan?.fingerWidth === 'string' ? plan.fingerWidth : undefined,
+      );
       if (!parsed.ok) return context.createError({ message: `${what}: ${parsed.why}` });
       if (parsed.value < low || parsed.value > high) {
         return context.createError({
@@ -85,10 +89,12 @@ const linePart = object({
   bendMm: amount(-PART_LIMITS.bendMm, PART_LIMITS.bendMm, 'The bend of the part'),
 })
   .noUnknown()
-  .strict();
+  .strict()
+  .required();
 const noPart = object({ kind: choice(['crown', 'swept'], 'The kind of part') })
   .noUnknown()
-  .strict();
+  .strict()
+  .required();
 
 const measures = Object.fromEntries(
   TAPE_MEASURES.map((m) => [m, lengthText(...TAPE_LIMITS_MM[m], TAPE_INFO[m].name)]),
@@ -111,7 +117,8 @@ const product = object({
   composed: count(1, 8, 'Pieces twisted into one'),
 })
   .noUnknown()
-  .strict();
+  .strict()
+  .required();
 
 const zoneFingers = (what: string) => amount(SPACING_LIMITS_FINGERS[0], SPACING_LIMITS_FINGERS[1], what);
 
@@ -125,7 +132,7 @@ export const planSchema = object({
   currency: string().strict().required().max(4),
   skin: choice(SKIN_TONES, 'The skin tone'),
   fingerWidth: lengthText(...FINGER_LIMITS_MM, 'A finger’s width').required('A finger’s width is missing.'),
-  tape: object(measures).noUnknown().strict(),
+  tape: object(measures).noUnknown().strict().required(),
   ownHair: object({
     length: lengthText(5, 1500, 'The length of your own hair').required(),
     strand: choice(STRANDS, 'The strand'),
@@ -144,10 +151,12 @@ export const planSchema = object({
     ).required(),
   })
     .noUnknown()
-    .strict(),
+    .strict()
+    .required(),
   base: object({ kind: choice(['plaits'], 'The base'), sections: count(4, 12, 'The number of sections') })
     .noUnknown()
-    .strict(),
+    .strict()
+    .required(),
   cap: choice(CAPS, 'The cap'),
   part: mixed<InferType<typeof linePart> | InferType<typeof noPart>>()
     .required('The part is missing.')
@@ -171,10 +180,12 @@ export const planSchema = object({
       faceEdge: zoneFingers('Spacing at the face edge'),
     })
       .noUnknown()
-      .strict(),
+      .strict()
+      .required(),
   })
     .noUnknown()
-    .strict(),
+    .strict()
+    .required(),
   schools: object({
     oneLeg: schoolChoice('oneLeg'),
     oneLegWraps: schoolChoice('oneLegWraps'),
@@ -183,7 +194,8 @@ export const planSchema = object({
     tender: schoolChoice('tender'),
   })
     .noUnknown()
-    .strict(),
+    .strict()
+    .required(),
   reserveShare: amount(0, 0.5, 'The reserve'),
   pace: choice(PACES, 'Your pace'),
   /** Stations that she has looked at and changed or confirmed. */

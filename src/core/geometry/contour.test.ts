@@ -54,7 +54,11 @@ describe('contours on a flat patch', () => {
   it('has the exact gradient of a linear field', () => {
     const field = x.map((v, i) => 3 * v - 4 * mesh.positionsMm[3 * i + 1]);
     for (const g of gradientLengths(mesh, field)) expect(g).toBeCloseTo(5, 9);
-    expect(gradientAt(mesh, field, 40).map((v) => v + 0)).toEqual([expect.closeTo(0.6, 9), expect.closeTo(-0.8, 9), expect.closeTo(0, 9)]);
+    expect(gradientAt(mesh, field, 40).map((v) => v + 0)).toEqual([
+      expect.closeTo(0.6, 9),
+      expect.closeTo(-0.8, 9),
+      expect.closeTo(0, 9),
+    ]);
   });
 
   it('goes through vertices that lie on the level without a gap or a double', () => {

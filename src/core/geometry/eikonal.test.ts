@@ -97,7 +97,9 @@ describe('distance from a line on a sphere', () => {
 
   it('is the same whichever way the line runs', () => {
     const line = circle(-0.5, 0.9, 20);
-    const back = Float64Array.from(Array.from({ length: 21 }, (_, i) => [...line.slice(3 * (20 - i), 3 * (20 - i) + 3)]).flat());
+    const back = Float64Array.from(
+      Array.from({ length: 21 }, (_, i) => [...line.slice(3 * (20 - i), 3 * (20 - i) + 3)]).flat(),
+    );
     const a = distanceFrom(mesh, { pointsMm: line });
     const b = distanceFrom(mesh, { pointsMm: back });
     for (let v = 0; v < a.length; v++) expect(b[v]).toBeCloseTo(a[v], 9);
@@ -126,7 +128,8 @@ describe('distance on a mesh', () => {
     for (let v = 0; v < mesh.vertexCount; v++) {
       const path = paths[v].map(Number);
       let along = 0;
-      for (let i = 1; i < path.length; i++) along += distanceMm(mesh.positionsMm, path[i - 1], mesh.positionsMm, path[i]);
+      for (let i = 1; i < path.length; i++)
+        along += distanceMm(mesh.positionsMm, path[i - 1], mesh.positionsMm, path[i]);
       expect(found[v]).toBeLessThanOrEqual(along + 1e-9);
     }
   });

@@ -20,7 +20,8 @@ describe('surface mesh', () => {
     let signed = 0;
     loop.forEach((v, i) => {
       const u = loop[(i + 1) % loop.length];
-      signed += mesh.positionsMm[3 * v] * mesh.positionsMm[3 * u + 1] - mesh.positionsMm[3 * u] * mesh.positionsMm[3 * v + 1];
+      signed +=
+        mesh.positionsMm[3 * v] * mesh.positionsMm[3 * u + 1] - mesh.positionsMm[3 * u] * mesh.positionsMm[3 * v + 1];
     });
     expect(signed / 2).toBeCloseTo(16, 9);
   });
@@ -28,7 +29,11 @@ describe('surface mesh', () => {
   it('gives normals that point along the radius on a sphere', () => {
     const mesh = sphere(90, 12);
     for (let i = 0; i < mesh.normals.length; i += 3) {
-      const cos = (mesh.normals[i] * mesh.positionsMm[i] + mesh.normals[i + 1] * mesh.positionsMm[i + 1] + mesh.normals[i + 2] * mesh.positionsMm[i + 2]) / 90;
+      const cos =
+        (mesh.normals[i] * mesh.positionsMm[i] +
+          mesh.normals[i + 1] * mesh.positionsMm[i + 1] +
+          mesh.normals[i + 2] * mesh.positionsMm[i + 2]) /
+        90;
       expect(cos).toBeGreaterThan(0.9995);
     }
   });
@@ -41,7 +46,10 @@ describe('surface mesh', () => {
         const l = Math.sqrt(x * x + y * y + z * z);
         fc.pre(l > 0.1);
         const p = [(90 * x) / l, (90 * y) / l, (90 * z) / l];
-        const dist = (v: number) => (mesh.positionsMm[3 * v] - p[0]) ** 2 + (mesh.positionsMm[3 * v + 1] - p[1]) ** 2 + (mesh.positionsMm[3 * v + 2] - p[2]) ** 2;
+        const dist = (v: number) =>
+          (mesh.positionsMm[3 * v] - p[0]) ** 2 +
+          (mesh.positionsMm[3 * v + 1] - p[1]) ** 2 +
+          (mesh.positionsMm[3 * v + 2] - p[2]) ** 2;
         let best = 0;
         for (let v = 1; v < mesh.vertexCount; v++) if (dist(v) < dist(best)) best = v;
         expect(dist(nearestVertex(mesh, p[0], p[1], p[2], start))).toBeCloseTo(dist(best), 9);
@@ -53,9 +61,15 @@ describe('surface mesh', () => {
   it('names what is wrong with a mesh that is no disc', () => {
     expect(validateDiscMesh(sphere(90, 3)).join()).toMatch(/Euler number 2.*0 border loops/);
     const broken = patch(2, 1);
-    const withNaN = buildSurfaceMesh(broken.positionsMm.map((v, i) => (i === 4 ? Number.NaN : v)), broken.triangles);
+    const withNaN = buildSurfaceMesh(
+      broken.positionsMm.map((v, i) => (i === 4 ? Number.NaN : v)),
+      broken.triangles,
+    );
     expect(validateDiscMesh(withNaN).join()).toMatch(/not finite/);
-    const flat = buildSurfaceMesh(broken.positionsMm.map((v, i) => (i % 3 === 1 ? 0 : v)), broken.triangles);
+    const flat = buildSurfaceMesh(
+      broken.positionsMm.map((v, i) => (i % 3 === 1 ? 0 : v)),
+      broken.triangles,
+    );
     expect(validateDiscMesh(flat).join()).toMatch(/without area/);
   });
 });

@@ -21,7 +21,10 @@ describe('surface nets', () => {
     const share = mesh.triangleAreasMm2.reduce((a, b) => a + b, 0) / (4 * Math.PI * 45 ** 2);
     expect(Math.abs(share - 1)).toBeLessThan(0.02);
     for (let v = 0; v < mesh.vertexCount; v += 7) {
-      const out = mesh.normals[3 * v] * mesh.positionsMm[3 * v] + mesh.normals[3 * v + 1] * mesh.positionsMm[3 * v + 1] + mesh.normals[3 * v + 2] * mesh.positionsMm[3 * v + 2];
+      const out =
+        mesh.normals[3 * v] * mesh.positionsMm[3 * v] +
+        mesh.normals[3 * v + 1] * mesh.positionsMm[3 * v + 1] +
+        mesh.normals[3 * v + 2] * mesh.positionsMm[3 * v + 2];
       expect(out).toBeGreaterThan(0);
     }
   });

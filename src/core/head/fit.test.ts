@@ -5,7 +5,14 @@ import { fitHead, REFUSE_CHI_SQUARE, type TapeValuesMm } from './fit.ts';
 import { headShape } from './shape.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';
 
-const typical = { girth: 566, frontToNape: 360, earToEarTop: 338, earToEarFront: 290, templeToTemple: 390, napeWidth: 130 };
+const typical = {
+  girth: 566,
+  frontToNape: 360,
+  earToEarTop: 338,
+  earToEarFront: 290,
+  templeToTemple: 390,
+  napeWidth: 130,
+};
 const fitted = (values: TapeValuesMm) => new Map(fitHead(values).measures.map((m) => [m.measure, m]));
 
 describe('head from the tape', () => {
@@ -23,8 +30,15 @@ describe('head from the tape', () => {
     // Fourteen residuals: six readings over their spread, eight scores against the prior.
     const x = Array.from({ length: rows + 8 }, (_, i) => i);
     const y = x.map((i) => (i < rows ? values[TAPE_MEASURES[i]] / TAPE_INFO[TAPE_MEASURES[i]].readingSdMm : 0));
-    const model = (q: number[]) => (i: number) => i < rows ? tapeReadings(headShape(q))[i] / TAPE_INFO[TAPE_MEASURES[i]].readingSdMm : q[i - rows];
-    const other = levenbergMarquardt({ x, y }, model, { initialValues: new Array(8).fill(0.01), damping: 0.01, maxIterations: 60, gradientDifference: 1e-4, errorTolerance: 1e-9 });
+    const model = (q: number[]) => (i: number) =>
+      i < rows ? tapeReadings(headShape(q))[i] / TAPE_INFO[TAPE_MEASURES[i]].readingSdMm : q[i - rows];
+    const other = levenbergMarquardt({ x, y }, model, {
+      initialValues: new Array(8).fill(0.01),
+      damping: 0.01,
+      maxIterations: 60,
+      gradientDifference: 1e-4,
+      errorTolerance: 1e-9,
+    });
     const ours = fitHead(values);
     expect(ours.chiSquare).toBeLessThanOrEqual(other.parameterError * 1.001 + 1e-6);
     other.parameterValues.forEach((q: number, i: number) => {
@@ -77,7 +91,14 @@ describe('head from the tape', () => {
   });
 
   it('makes a finite head of absurd readings and gives the misfit away', () => {
-    const fit = fitHead({ girth: 700, frontToNape: 300, earToEarTop: 400, earToEarFront: 200, templeToTemple: 500, napeWidth: 60 });
+    const fit = fitHead({
+      girth: 700,
+      frontToNape: 300,
+      earToEarTop: 400,
+      earToEarFront: 200,
+      templeToTemple: 500,
+      napeWidth: 60,
+    });
     expect(fit.chiSquare).toBeGreaterThan(100);
     expect(fit.chiSquare).toBeGreaterThan(REFUSE_CHI_SQUARE);
     for (const m of fit.measures) expect(Number.isFinite(m.fittedMm)).toBe(true);
@@ -91,7 +112,10 @@ describe('head from the tape', () => {
     const runs = 25;
     for (let run = 0; run < runs; run++) {
       const truth = tapeReadings(headShape(Array.from({ length: 8 }, normal)));
-      const values = Object.fromEntries(TAPE_MEASURES.map((m, i) => [m, truth[i] + 3 * normal()])) as Record<TapeMeasure, number>;
+      const values = Object.fromEntries(TAPE_MEASURES.map((m, i) => [m, truth[i] + 3 * normal()])) as Record<
+        TapeMeasure,
+        number
+      >;
       for (const m of fitHead(values).measures) squares += (m.fittedMm - truth[TAPE_MEASURES.indexOf(m.measure)]) ** 2;
       const { girth: _, ...others } = values;
       missing += (fitted(others).get('girth')!.fittedMm - truth[0]) ** 2;

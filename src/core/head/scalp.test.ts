@@ -37,7 +37,8 @@ describe('hair-bearing scalp', () => {
           expect(Math.abs(gauge(head, p[i], p[i + 1], p[i + 2]))).toBeLessThan(1e-6);
           expect(aboveHairline(line, p[i], p[i + 1], p[i + 2])).toBeGreaterThan(-1e-5);
         }
-        for (const v of mesh.borders[0]) expect(Math.abs(aboveHairline(line, p[3 * v], p[3 * v + 1], p[3 * v + 2]))).toBeLessThan(1e-4);
+        for (const v of mesh.borders[0])
+          expect(Math.abs(aboveHairline(line, p[3 * v], p[3 * v + 1], p[3 * v + 2]))).toBeLessThan(1e-4);
       }),
       { seed: 41, numRuns: 40 },
     );
@@ -83,11 +84,15 @@ describe('bust', () => {
   it('has ears on both sides, a nose in front, and no broken vertex', () => {
     const body = bust(head);
     const { earTop } = landmarks(head);
-    for (const side of [1, -1]) expect(body.ear(side * (earTop[0] + 8), earTop[1] - 20, earTop[2] - 10)).toBeLessThan(6);
+    for (const side of [1, -1])
+      expect(body.ear(side * (earTop[0] + 8), earTop[1] - 20, earTop[2] - 10)).toBeLessThan(6);
     const mesh = bustMesh(head, hairline(head), 8);
     expect(mesh.positions.every(Number.isFinite)).toBe(true);
     expect(mesh.light.every((l) => l >= 0 && l <= 1)).toBe(true);
-    const widest = mesh.positions.reduce((w, v, i) => (i % 3 === 0 && mesh.positions[i + 1] > -60 ? Math.max(w, Math.abs(v)) : w), 0);
+    const widest = mesh.positions.reduce(
+      (w, v, i) => (i % 3 === 0 && mesh.positions[i + 1] > -60 ? Math.max(w, Math.abs(v)) : w),
+      0,
+    );
     expect(widest).toBeGreaterThan(head.halfBreadthMm + 4);
     const foremost = mesh.positions.reduce((w, v, i) => (i % 3 === 2 ? Math.max(w, v) : w), 0);
     expect(foremost).toBeGreaterThan(head.frontDepthMm + 3);

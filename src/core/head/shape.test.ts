@@ -21,16 +21,24 @@ describe('head parameters', () => {
 });
 
 describe('head surface', () => {
-  const direction = fc.tuple(fc.double({ min: -Math.PI, max: Math.PI, noNaN: true }), fc.double({ min: -0.9, max: 1.5, noNaN: true }));
+  const direction = fc.tuple(
+    fc.double({ min: -Math.PI, max: Math.PI, noNaN: true }),
+    fc.double({ min: -0.9, max: 1.5, noNaN: true }),
+  );
 
   it('is met by every ray above the nape, where the gauge is 0, and only once', () => {
     fc.assert(
       fc.property(arbitraryScores, direction, (scores, [azimuth, elevation]) => {
         const head = headShape(scores);
-        const d = [Math.sin(azimuth) * Math.cos(elevation), Math.sin(elevation), Math.cos(azimuth) * Math.cos(elevation)] as const;
+        const d = [
+          Math.sin(azimuth) * Math.cos(elevation),
+          Math.sin(elevation),
+          Math.cos(azimuth) * Math.cos(elevation),
+        ] as const;
         const t = rayLength(head, 0, 0, 0, ...d);
         expect(Math.abs(gauge(head, t * d[0], t * d[1], t * d[2]))).toBeLessThan(1e-7);
-        for (const share of [0.3, 0.7, 0.95]) expect(gauge(head, share * t * d[0], share * t * d[1], share * t * d[2])).toBeLessThan(0);
+        for (const share of [0.3, 0.7, 0.95])
+          expect(gauge(head, share * t * d[0], share * t * d[1], share * t * d[2])).toBeLessThan(0);
       }),
       { seed: 21, numRuns: 200 },
     );
@@ -56,7 +64,8 @@ describe('head surface', () => {
     fc.assert(
       fc.property(arbitraryScores, (scores) => {
         const head = headShape(scores);
-        for (const p of Object.values(landmarks(head))) expect(Math.abs(gauge(head, p[0], p[1], p[2]))).toBeLessThan(1e-6);
+        for (const p of Object.values(landmarks(head)))
+          expect(Math.abs(gauge(head, p[0], p[1], p[2]))).toBeLessThan(1e-6);
       }),
       { seed: 23 },
     );

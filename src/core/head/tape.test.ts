@@ -36,7 +36,8 @@ describe('tape measures', () => {
       return [t * Math.sin(a), t * Math.cos(a)];
     });
     let length = 0;
-    for (let i = 1; i < points.length; i++) length += Math.sqrt((points[i][0] - points[i - 1][0]) ** 2 + (points[i][1] - points[i - 1][1]) ** 2);
+    for (let i = 1; i < points.length; i++)
+      length += Math.sqrt((points[i][0] - points[i - 1][0]) ** 2 + (points[i][1] - points[i - 1][1]) ** 2);
     expect(ellipsePerimeter(head.halfLengthMm, head.halfBreadthMm)).toBeCloseTo(558.7766, 3);
     expect(length).toBeCloseTo(558.7766, 2);
   });
@@ -66,7 +67,8 @@ describe('tape measures', () => {
     for (const m of TAPE_MEASURES) {
       const p = tapePolyline(head, m, 60);
       let length = 0;
-      for (let i = 3; i < p.length; i += 3) length += Math.sqrt((p[i] - p[i - 3]) ** 2 + (p[i + 1] - p[i - 2]) ** 2 + (p[i + 2] - p[i - 1]) ** 2);
+      for (let i = 3; i < p.length; i += 3)
+        length += Math.sqrt((p[i] - p[i - 3]) ** 2 + (p[i + 1] - p[i - 2]) ** 2 + (p[i + 2] - p[i - 1]) ** 2);
       expect(Math.abs(length - tapeReading(head, m))).toBeLessThan(0.3);
     }
   });

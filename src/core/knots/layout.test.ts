@@ -33,7 +33,8 @@ function nearestPair(knots: ReturnType<typeof layoutFor>['layout']['knots']): nu
   let best = Number.POSITIVE_INFINITY;
   for (let i = 0; i < knots.length; i++) {
     for (let j = i + 1; j < knots.length; j++) {
-      const d = (knots[i].xMm - knots[j].xMm) ** 2 + (knots[i].yMm - knots[j].yMm) ** 2 + (knots[i].zMm - knots[j].zMm) ** 2;
+      const d =
+        (knots[i].xMm - knots[j].xMm) ** 2 + (knots[i].yMm - knots[j].yMm) ** 2 + (knots[i].zMm - knots[j].zMm) ** 2;
       if (d < best) best = d;
     }
   }
@@ -50,8 +51,13 @@ describe('bricks on a flat patch', () => {
   const mesh = patch(60, side_ / 60);
   const y = Float64Array.from({ length: mesh.vertexCount }, (_, v) => mesh.positionsMm[3 * v + 1]);
   const levels = [171, 153, 135, 117, 99, 81, 63, 45, 27, 9].reverse();
-  const rows: Row[] = contours(mesh, y, levels)
-    .map(([curve], i) => ({ quarter: 4 * (levels.length - 1 - i), kind: 'whole' as const, curve, gapRatio: new Float64Array(curve.pointCount).fill(1), besidePart: false }));
+  const rows: Row[] = contours(mesh, y, levels).map(([curve], i) => ({
+    quarter: 4 * (levels.length - 1 - i),
+    kind: 'whole' as const,
+    curve,
+    gapRatio: new Float64Array(curve.pointCount).fill(1),
+    besidePart: false,
+  }));
   const ones = new Float64Array(mesh.vertexCount).fill(1);
   const spacing = { gapMm: 18, pitchMm: 18 };
   const layout = layKnots(mesh, rows, { zone: ones, faceEdge: ones }, spacing);
@@ -67,8 +73,15 @@ describe('bricks on a flat patch', () => {
   });
 
   it('a score of knots one above the other is 0', () => {
-    const aligned = rows.flatMap((row, index) =>
-      [20, 38, 56, 74, 92, 110, 128, 146].map((x) => ({ row: index, arcMm: x, xMm: x, yMm: levels[index], zMm: 0, vertex: 0 })),
+    const aligned = rows.flatMap((_, index) =>
+      [20, 38, 56, 74, 92, 110, 128, 146].map((x) => ({
+        row: index,
+        arcMm: x,
+        xMm: x,
+        yMm: levels[index],
+        zMm: 0,
+        vertex: 0,
+      })),
     );
     // Curves may run either way; the arc is read from the position.
     const placed = aligned.map((k) => ({ ...k, arcMm: rows[k.row].curve.pointsMm[0] < 1 ? k.xMm : 180 - k.xMm }));
@@ -90,7 +103,8 @@ describe('knots on the prior head', () => {
   });
 
   it('stand in bricks better than at random (0.5): 0.75 and more, rings 0.65 and more', () => {
-    for (const part of [middle, side, { kind: 'swept' } as Part]) expect(layoutFor(prior, part, 18).score).toBeGreaterThan(0.75);
+    for (const part of [middle, side, { kind: 'swept' } as Part])
+      expect(layoutFor(prior, part, 18).score).toBeGreaterThan(0.75);
     expect(layoutFor(prior, { kind: 'crown' }, 18).score).toBeGreaterThan(0.65);
   });
 

@@ -16,7 +16,7 @@ export const SCHOOL_OPTIONS = {
     { value: 'never', name: 'nowhere', reason: 'Quickest; springy hair hides its own knot, smooth hair does not.' },
   ],
   oneLegWraps: [
-    { value: 'once', name: 'once wrapped', reason: 'Lies flattest.' },
+    { value: 'once', name: 'once wrapped', reason: 'Lies flattest and comes out quickest.' },
     { value: 'twice', name: 'twice wrapped', reason: 'Holds better in smooth hair.' },
   ],
   smoothHold: [

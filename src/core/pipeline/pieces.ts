@@ -2,7 +2,7 @@
 import type { SurfaceCurve } from '../geometry/contour.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { HookedPiece } from '../hair/product.ts';
-import { directionWords, fallDirection, hookDirection } from '../knots/direction.ts';
+import { directionWords, fallDirection, hookDirection, type Vector } from '../knots/direction.ts';
 import { knotIds, nameRows } from '../knots/identity.ts';
 import type { LaidKnot } from '../knots/layout.ts';
 import { isInRegion } from '../knots/regions.ts';
@@ -19,6 +19,7 @@ export function planRows(
   rows: readonly Row[],
   knots: readonly LaidKnot[],
   fromMidline: Float64Array,
+  turned: boolean,
 ): PlannedRow[] {
   let firstKnot = 0;
   return nameRows(rows, fromMidline).map((name, index): PlannedRow => {
@@ -32,7 +33,7 @@ export function planRows(
       closed: curve.closed,
       endMm: name.startMm + curve.lengthMm,
       pointsMm: Float32Array.from(curve.pointsMm),
-      normals: normalsAlong(mesh, curve),
+      normals: normalsAlong(mesh, curve, turned),
       firstKnot,
       knotCount,
     };
@@ -41,21 +42,34 @@ export function planRows(
   });
 }
 
-function normalsAlong(mesh: SurfaceMesh, curve: SurfaceCurve): Float32Array {
+function normalsAlong(mesh: SurfaceMesh, curve: SurfaceCurve, turned: boolean): Float32Array {
   const out = new Float32Array(3 * curve.pointCount);
   for (let i = 0; i < curve.pointCount; i++) {
-    for (let c = 0; c < 3; c++) out[3 * i + c] = mesh.normals[3 * curve.fromVertex[i] + c];
+    out.set(normalAt(mesh, curve.fromVertex[i], turned), 3 * i);
   }
   return out;
+}
+
+/** Outward normal at a vertex, or at its mirror image. */
+function normalAt(mesh: SurfaceMesh, vertex: number, turned: boolean): Vector {
+  const x = mesh.normals[3 * vertex];
+  return [turned ? 0 - x : x, mesh.normals[3 * vertex + 1], mesh.normals[3 * vertex + 2]];
+}
+
+/** Rows and knots as laid, on the side where they belong. */
+export interface Laid {
+  readonly rows: readonly Row[];
+  readonly knots: readonly LaidKnot[];
+  readonly planned: readonly PlannedRow[];
+  /** Worked out on the other side: what is read from the mesh has to be turned over. */
+  readonly turned: boolean;
 }
 
 export function pieceKnots(
   inputs: PlanInputs,
   head: HeadStage,
   part: { readonly fromPart: Float64Array; readonly pointsMm: Float64Array },
-  rows: readonly Row[],
-  planned: readonly PlannedRow[],
-  knots: readonly LaidKnot[],
+  { rows, planned, knots, turned }: Laid,
   piece: HookedPiece,
   spacing: RowSpacing,
 ): PlannedKnot[] {
@@ -81,7 +95,8 @@ export function pieceKnots(
         schools: inputs.schools,
       };
       const decision = decideKnot(situation);
-      const fall = fallDirection(head.mesh, part.fromPart, k.vertex);
+      const [x, y, z] = fallDirection(head.mesh, part.fromPart, k.vertex);
+      const fall: Vector = [turned ? 0 - x : x, y, z];
       const hook = hookDirection(fall, decision.kind === 'oneLeg');
       const zone = zoneOf(k, exposed === 'part' || exposed === 'crown', context);
       const order = row.firstKnot + i;
@@ -93,7 +108,7 @@ export function pieceKnots(
         xMm: k.xMm,
         yMm: k.yMm,
         zMm: k.zMm,
-        normal: [0, 1, 2].map((c) => head.mesh.normals[3 * k.vertex + c]) as unknown as PlannedKnot['normal'],
+        normal: normalAt(head.mesh, k.vertex, turned),
         fromMiddleMm: fromMiddle[i],
         zone,
         exposed: exposed !== false,

@@ -10,7 +10,7 @@ import { estimateCover } from '../cover/estimate.ts';
 import { findings } from '../findings/findings.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { icosphere } from '../geometry/icosphere.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import { hookedPiece } from '../hair/product.ts';
 import { fitHead } from '../head/fit.ts';
 import { hairline } from '../head/hairline.ts';
@@ -20,6 +20,7 @@ import { headShape } from '../head/shape.ts';
 import { tapeReading } from '../head/tape.ts';
 import { layKnots } from '../knots/layout.ts';
 import { weigh } from '../load/weight.ts';
+import { onHerLeft, turnedKnots, turnedPoints, turnedRows } from '../rows/mirror.ts';
 import { type LinePart, type Part, partPolyline } from '../rows/part.ts';
 import { rowField } from '../rows/row-field.ts';
 import { layRows } from '../rows/rows.ts';
@@ -59,8 +60,9 @@ export class Pipeline {
 
   part(inputs: PlanInputs) {
     const head = this.head(inputs);
-    const key = JSON.stringify([head.key, inputs.part]);
-    return this.memo.get('part', key, () => ({ key, ...partOnHead(head, inputs.part) }));
+    const { part } = onHerLeft(inputs.part);
+    const key = JSON.stringify([head.key, part]);
+    return this.memo.get('part', key, () => ({ key, ...partOnHead(head, part) }));
   }
 
   field(inputs: PlanInputs) {
@@ -105,15 +107,20 @@ export class Pipeline {
     const field = this.field(inputs);
     const rowPlan = this.rows(inputs);
     const layout = this.layout(inputs);
+    const { turned } = onHerLeft(inputs.part);
+    const laidRows = turned ? turnedRows(rowPlan.rows) : rowPlan.rows;
+    const laidKnots = turned ? turnedKnots(layout.knots, rowPlan.rows) : layout.knots;
+    const partPoints = turned ? turnedPoints(part.pointsMm) : part.pointsMm;
     const spacing = spacingInMm(inputs);
     const piece = hookedPiece(inputs.product);
     const thickestTail = Math.max(...base.sections.map((s) => s.tailThicknessMm));
     const cap = fitCap(inputs.cap, tapeReading(head.shape, 'girth', head.mark), thickestTail);
-    const rows = planRows(head.mesh, rowPlan.rows, layout.knots, head.scalp.fromMidline);
-    const knots = pieceKnots(inputs, head, part, rowPlan.rows, rows, layout.knots, piece, spacing.mm);
+    const rows = planRows(head.mesh, laidRows, laidKnots, head.scalp.fromMidline, turned);
+    const laid = { rows: laidRows, knots: laidKnots, planned: rows, turned };
+    const knots = pieceKnots(inputs, head, { fromPart: part.fromPart, pointsMm: partPoints }, laid, piece, spacing.mm);
     const supply = planSupply(knots.length, inputs.reserveShare, piece.perPack, inputs.product.packPrice);
     const load = weigh(
-      layout.knots.map((k) => k.vertex),
+      laidKnots.map((k) => (turned ? nearestVertex(head.mesh, k.xMm, k.yMm, k.zMm, k.vertex) : k.vertex)),
       piece.massG,
       base,
       cap,
@@ -135,7 +142,7 @@ export class Pipeline {
       },
       base: { sections: base.sections, minutes: base.minutes, linesMm: base.linesMm },
       cap,
-      part: { pointsMm: Float32Array.from(part.pointsMm) },
+      part: { pointsMm: Float32Array.from(partPoints) },
       spacing,
       rowScheme: {
         wholeRows: rowPlan.wholeRows,

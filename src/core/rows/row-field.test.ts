@@ -24,7 +24,8 @@ describe('part', () => {
       fc.property(arbitraryPart, (part) => {
         const p = partPolyline(head.shape, head.line, part);
         let length = 0;
-        for (let i = 3; i < p.length; i += 3) length += Math.sqrt((p[i] - p[i - 3]) ** 2 + (p[i + 1] - p[i - 2]) ** 2 + (p[i + 2] - p[i - 1]) ** 2);
+        for (let i = 3; i < p.length; i += 3)
+          length += Math.sqrt((p[i] - p[i - 3]) ** 2 + (p[i + 1] - p[i - 2]) ** 2 + (p[i + 2] - p[i - 1]) ** 2);
         expect(Math.abs(length - part.lengthMm)).toBeLessThan(0.05 * part.lengthMm);
         expect(p[0]).toBeCloseTo(part.frontMm, 6);
         expect(p[p.length - 3]).toBeCloseTo(part.endMm, 0);
@@ -37,7 +38,13 @@ describe('part', () => {
 
   it('on the other side is its mirror image', () => {
     const a = partPolyline(head.shape, head.line, { ...side, bendMm: 8 });
-    const b = partPolyline(head.shape, head.line, { kind: 'line', frontMm: -42, endMm: -36, lengthMm: 110, bendMm: -8 });
+    const b = partPolyline(head.shape, head.line, {
+      kind: 'line',
+      frontMm: -42,
+      endMm: -36,
+      lengthMm: 110,
+      bendMm: -8,
+    });
     a.forEach((v, i) => {
       expect(b[i]).toBeCloseTo(i % 3 === 0 ? -v : v, 6);
     });
@@ -78,7 +85,14 @@ describe('zones', () => {
 describe('row field', () => {
   it('has a ramp with rounded corners: exact values', () => {
     const at = (r: number) => ramp(r, 0.3, 0.9);
-    const expected: ReadonlyArray<readonly [number, number]> = [[0.228, 0], [0.3, 0.03], [0.45, 0.25], [0.6, 0.5], [0.9, 0.97], [0.972, 1]];
+    const expected: ReadonlyArray<readonly [number, number]> = [
+      [0.228, 0],
+      [0.3, 0.03],
+      [0.45, 0.25],
+      [0.6, 0.5],
+      [0.9, 0.97],
+      [0.972, 1],
+    ];
     for (const [r, w] of expected) expect(at(r)).toBeCloseTo(w, 9);
   });
 

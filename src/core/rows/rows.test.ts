@@ -22,7 +22,11 @@ function rowsFor(head: Head, part: Part, gapMm: number, pitchMm = gapMm) {
         : sweptCounter(head.line, head.mesh, head.scalp.scale);
   const field = rowField(head.mesh, head.scalp, fromPart, EVEN_ZONES);
   const swept = part.kind === 'swept';
-  return { fromPart, field, plan: layRows(head.mesh, head.line, head.scalp, field, { gapMm, pitchMm }, { frontRow: swept, swept }) };
+  return {
+    fromPart,
+    field,
+    plan: layRows(head.mesh, head.line, head.scalp, field, { gapMm, pitchMm }, { frontRow: swept, swept }),
+  };
 }
 
 /** Distance from points of each row to the nearest other row, over the target; the first and last 1.5 gaps left out. */
@@ -52,7 +56,14 @@ const prior = wholeHead(PRIOR_SCORES, 40);
 const middle: Part = { kind: 'line', frontMm: 0, endMm: 0, lengthMm: 120, bendMm: 0 };
 
 describe('dyadic rule', () => {
-  it.each([[1.41, 0.705], [2.79, 1.395], [2.81, 0.7025], [0.64, 1.28], [1, 1], [0.3, 1.2]])('a gap of %f becomes %f', (before, after) => {
+  it.each([
+    [1.41, 0.705],
+    [2.79, 1.395],
+    [2.81, 0.7025],
+    [0.64, 1.28],
+    [1, 1],
+    [0.3, 1.2],
+  ])('a gap of %f becomes %f', (before, after) => {
     expect(gapAfterRule(before)).toBeCloseTo(after, 9);
   });
 
@@ -87,14 +98,23 @@ describe('rows of the prior head, 18 mm apart', () => {
   it('are level at the nape: behind, a row keeps its height within a few degrees', () => {
     for (const row of plan.rows.slice(0, 3)) {
       const p = row.curve.pointsMm;
-      const behind = Array.from({ length: row.curve.pointCount }, (_, i) => i).filter((i) => p[3 * i + 2] < 0 && Math.abs(p[3 * i]) < 25);
+      const behind = Array.from({ length: row.curve.pointCount }, (_, i) => i).filter(
+        (i) => p[3 * i + 2] < 0 && Math.abs(p[3 * i]) < 25,
+      );
       const heights = behind.map((i) => p[3 * i + 1]);
       expect(Math.max(...heights) - Math.min(...heights)).toBeLessThan(3);
     }
   });
 
   it('keep their gap: 95 % within 0.65 and 1.4 of the target for every kind of part', () => {
-    const parts: Part[] = [middle, { kind: 'line', frontMm: 42, endMm: 36, lengthMm: 110, bendMm: 0 }, { kind: 'line', frontMm: 58, endMm: -22, lengthMm: 135, bendMm: 0 }, { kind: 'line', frontMm: 50, endMm: 30, lengthMm: 120, bendMm: 18 }, { kind: 'crown' }, { kind: 'swept' }];
+    const parts: Part[] = [
+      middle,
+      { kind: 'line', frontMm: 42, endMm: 36, lengthMm: 110, bendMm: 0 },
+      { kind: 'line', frontMm: 58, endMm: -22, lengthMm: 135, bendMm: 0 },
+      { kind: 'line', frontMm: 50, endMm: 30, lengthMm: 120, bendMm: 18 },
+      { kind: 'crown' },
+      { kind: 'swept' },
+    ];
     for (const part of parts) {
       const ratios = gapShares(rowsFor(prior, part, 18).plan, 18);
       const out = ratios.filter((r) => r < 0.62 || r > 1.45).length / ratios.length;
@@ -114,7 +134,9 @@ describe('rows of the prior head, 18 mm apart', () => {
     const front = swept.rows.at(-1)!;
     expect(front.kind).toBe('front');
     for (let i = 0; i < front.curve.pointCount; i++) {
-      expect(azimuthOf(front.curve.pointsMm[3 * i], front.curve.pointsMm[3 * i + 2])).toBeLessThanOrEqual(prior.line.azimuthsRad.temple + 1e-9);
+      expect(azimuthOf(front.curve.pointsMm[3 * i], front.curve.pointsMm[3 * i + 2])).toBeLessThanOrEqual(
+        prior.line.azimuthsRad.temple + 1e-9,
+      );
       expect(prior.scalp.fromFrontHairline[front.curve.fromVertex[i]]).toBeLessThan(12);
     }
     expect(swept.insertedRows).toBeGreaterThan(3);

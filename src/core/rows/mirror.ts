@@ -1,0 +1,63 @@
+/**
+ * A part on her right is worked out as its mirror image on her left and turned over afterwards, so that a
+ * mirrored part gives the mirrored plan, knot for knot: no mesh is quite the same on both sides. Scalar fields
+ * keep their vertices, since a head is the same on both sides.
+ */
+import type { SurfaceCurve } from '../geometry/contour.ts';
+import type { LaidKnot } from '../knots/layout.ts';
+import type { Part } from './part.ts';
+import type { Row } from './rows.ts';
+
+/** The part on her left, and whether it had to be turned over. */
+export function onHerLeft(part: Part): { readonly part: Part; readonly turned: boolean } {
+  if (part.kind !== 'line') return { part, turned: false };
+  const side = part.frontMm + part.endMm || part.bendMm || part.frontMm;
+  if (side >= 0) return { part, turned: false };
+  const over = { ...part, frontMm: 0 - part.frontMm, endMm: 0 - part.endMm, bendMm: 0 - part.bendMm };
+  return { part: over, turned: true };
+}
+
+/** Points xyz interleaved, on the other side. */
+export function turnedPoints(pointsMm: Float64Array): Float64Array {
+  return pointsMm.map((v, i) => (i % 3 === 0 ? 0 - v : v));
+}
+
+export function turnedRows(rows: readonly Row[]): Row[] {
+  return rows.map((row) => {
+    const order = turnedOrder(row.curve.pointCount, row.curve.closed);
+    return { ...row, curve: turnedCurve(row.curve, order), gapRatio: Float64Array.from(order, (i) => row.gapRatio[i]) };
+  });
+}
+
+/** Knots of turned rows, again from her left to her right. */
+export function turnedKnots(knots: readonly LaidKnot[], rows: readonly Row[]): LaidKnot[] {
+  return knots
+    .map((k): LaidKnot => {
+      const { lengthMm, closed } = rows[k.row].curve;
+      const arcMm = closed ? (lengthMm - k.arcMm) % lengthMm : lengthMm - k.arcMm;
+      return { ...k, arcMm, xMm: 0 - k.xMm };
+    })
+    .sort((a, b) => a.row - b.row || a.arcMm - b.arcMm);
+}
+
+/** Backwards, so that her left comes first again; a ring keeps its first point. */
+function turnedOrder(count: number, closed: boolean): number[] {
+  return Array.from({ length: count }, (_, i) => (closed ? (count - i) % count : count - 1 - i));
+}
+
+function turnedCurve(curve: SurfaceCurve, order: readonly number[]): SurfaceCurve {
+  const pointsMm = new Float64Array(curve.pointsMm.length);
+  order.forEach((from, to) => {
+    pointsMm[3 * to] = 0 - curve.pointsMm[3 * from];
+    pointsMm[3 * to + 1] = curve.pointsMm[3 * from + 1];
+    pointsMm[3 * to + 2] = curve.pointsMm[3 * from + 2];
+  });
+  return {
+    ...curve,
+    pointsMm,
+    fromVertex: Uint32Array.from(order, (i) => curve.fromVertex[i]),
+    toVertex: Uint32Array.from(order, (i) => curve.toVertex[i]),
+    share: Float64Array.from(order, (i) => curve.share[i]),
+    arcMm: Float64Array.from(order, (i) => (i === order[0] ? 0 : curve.lengthMm - curve.arcMm[i])),
+  };
+}

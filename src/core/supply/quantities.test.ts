@@ -1,0 +1,144 @@
+/** Packs, hours, weight, cover and cap size. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { PRIOR_SCORES, plainInputs, wholeHead } from '../../../tests/helpers/heads.ts';
+import { patch } from '../../../tests/helpers/spheres.ts';
+import { plaitedBase } from '../base/sections.ts';
+import { fitCap } from '../cap/dome.ts';
+import { estimateCover } from '../cover/estimate.ts';
+import { weigh } from '../load/weight.ts';
+import { estimateTime, knotSeconds, PACE_FACTOR } from '../time/estimate.ts';
+import { planSupply } from './packs.ts';
+
+describe('packs', () => {
+  it('are whole, hold every knot and the reserve, and not one pack more', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 900 }),
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        fc.integer({ min: 1, max: 200 }),
+        (knots, reserve, perPack) => {
+          const s = planSupply(knots, reserve, perPack, 7);
+          const needed = knots + s.reservePieces;
+          expect(s.packs * perPack).toBeGreaterThanOrEqual(needed);
+          expect((s.packs - 1) * perPack).toBeLessThan(needed);
+          expect(s.leftOver).toBe(s.packs * perPack - knots);
+          expect(s.packRange[0]).toBeLessThanOrEqual(s.packs);
+          expect(s.packRange[1]).toBeGreaterThanOrEqual(s.packs);
+          expect(s.price).toBe(7 * s.packs);
+        },
+      ),
+      { seed: 101 },
+    );
+  });
+
+  it('164 knots at 48 a pack without reserve: 4 packs, 28 left over', () => {
+    const s = planSupply(164, 0, 48, 11.5);
+    expect([s.packs, s.leftOver, s.price]).toEqual([4, 28, 46]);
+  });
+
+  it('a reserve of a tenth of exactly 100 is 10, not 11', () => {
+    expect(planSupply(100, 0.1, 10, 1).reservePieces).toBe(10);
+  });
+});
+
+describe('hours', () => {
+  const pieces = { split: 1, loopHasToComeOff: false };
+  const wrap = (wraps: number) => ({ kind: 'wrap' as const, wraps, lock: false, through: 'net' as const });
+
+  it('grow with wraps; one-leg and anchors are slower; practice is quicker', () => {
+    expect(knotSeconds(wrap(2), pieces, 'some')).toBeGreaterThan(knotSeconds(wrap(1), pieces, 'some'));
+    expect(knotSeconds({ ...wrap(1), kind: 'oneLeg' }, pieces, 'some')).toBeGreaterThan(
+      knotSeconds(wrap(3), pieces, 'some'),
+    );
+    expect(knotSeconds({ ...wrap(1), kind: 'anchor' }, pieces, 'some')).toBeGreaterThan(
+      knotSeconds(wrap(1), pieces, 'some'),
+    );
+    expect(knotSeconds(wrap(1), pieces, 'practised') / knotSeconds(wrap(1), pieces, 'firstTime')).toBeCloseTo(
+      PACE_FACTOR.practised / PACE_FACTOR.firstTime,
+      9,
+    );
+  });
+
+  it('a head of 70 wide coils takes under an hour of hooking, one of 200 fine pieces one to two and a half (common practice)', () => {
+    expect((70 * knotSeconds(wrap(1), pieces, 'some')) / 60).toBeLessThan(60);
+    const fine = (200 * knotSeconds(wrap(2), { ...pieces, split: 4 }, 'some')) / 60;
+    expect(fine).toBeGreaterThan(60);
+    expect(fine).toBeLessThan(150);
+  });
+
+  it('add up, with a range round them', () => {
+    const t = estimateTime(36, 8, 6000, 'some');
+    expect(t.totalMinutes).toBeCloseTo(t.baseMinutes + t.capMinutes + t.knotMinutes + t.finishMinutes, 9);
+    expect(t.range[0]).toBeLessThan(t.totalMinutes);
+    expect(t.range[1]).toBeGreaterThan(t.totalMinutes);
+  });
+});
+
+describe('base, cap and weight', () => {
+  const head = wholeHead(PRIOR_SCORES, 24);
+  const own = { lengthMm: 250, strand: 'medium', fullness: 'medium' } as const;
+  const area = head.mesh.triangleAreasMm2.reduce((a, b) => a + b, 0);
+
+  it.each([4, 8, 9, 12])('%i sections tile the scalp in even bites', (count) => {
+    const base = plaitedBase(head.mesh, head.mark, own, count);
+    expect(base.sections).toHaveLength(count);
+    expect(base.sections.reduce((s, x) => s + x.areaMm2, 0)).toBeCloseTo(area, 3);
+    const behind = base.sections.slice(0, Math.ceil(count / 2)).map((s) => s.areaMm2);
+    expect(Math.max(...behind) / Math.min(...behind)).toBeLessThan(1.06);
+    expect(base.linesMm.length).toBeGreaterThanOrEqual(count - 1);
+    expect(new Set(base.sectionOf).size).toBe(count);
+  });
+
+  it('longer hair takes longer to plait', () => {
+    const minutes = (lengthMm: number) => plaitedBase(head.mesh, head.mark, { ...own, lengthMm }, 8).minutes;
+    expect(minutes(400)).toBeGreaterThan(minutes(100));
+  });
+
+  it('a cap is chosen over the plaits, not over a bald head', () => {
+    expect(fitCap('closed', 560, 14).girthOverBaseMm).toBeGreaterThan(580);
+    expect([540, 560, 585, 640].map((g) => fitCap('closed', g, 0).sizeName)).toEqual([
+      'small',
+      'medium',
+      'large',
+      'extra large',
+    ]);
+    expect(fitCap('none', 560, 14).shareOfPull).toEqual([0, 0]);
+  });
+
+  it('every piece hangs on one section, and the net takes its share', () => {
+    const base = plaitedBase(head.mesh, head.mark, own, 8);
+    const vertices = Array.from({ length: 150 }, (_, i) => (i * 17) % head.mesh.vertexCount);
+    const load = weigh(vertices, 1.4, base, fitCap('closed', 565, 12));
+    expect(load.massG).toBeCloseTo(210, 9);
+    expect(load.sections.reduce((s, x) => s + x.pieces, 0)).toBe(150);
+    for (const s of load.sections) {
+      expect(s.onHairG[1]).toBeCloseTo(s.massG * 0.5, 9);
+      expect(s.onHairG[0]).toBeCloseTo(s.massG * 0.1, 9);
+    }
+    expect(load.wetG[0]).toBeCloseTo(315, 9);
+  });
+});
+
+describe('cover estimate (Boolean model)', () => {
+  const { product } = plainInputs();
+  const mesh = patch(10, 10);
+  const even = new Float64Array(mesh.vertexCount).fill(1);
+  const far = new Float64Array(mesh.vertexCount).fill(50);
+  const cover = (mm: number, from: Float64Array, texture = product.texture, massG = 2) =>
+    estimateCover(mesh, from, even, { gapMm: mm, pitchMm: mm }, { ...product, texture }, massG).hiddenShare;
+
+  it('is 1 - exp(-density × opaque area) where the reach is the same everywhere', () => {
+    const width = 4 * 14 * 1.35;
+    expect(cover(18, far)).toBeCloseTo(1 - Math.exp((-1 / 324) * 0.45 * width * 50), 9);
+  });
+
+  it('is nothing at the part itself for hair that lies, and grows with texture, mass and closeness', () => {
+    const at = new Float64Array(mesh.vertexCount);
+    expect(cover(18, at, 'straight')).toBe(0);
+    expect(cover(18, at, 'kinky')).toBeGreaterThan(0);
+    expect(cover(14, far)).toBeGreaterThan(cover(24, far));
+    expect(cover(18, far, 'kinky')).toBeGreaterThan(cover(18, far, 'straight'));
+    expect(cover(18, far, 'wave', 3)).toBeGreaterThan(cover(18, far, 'wave', 1));
+  });
+});

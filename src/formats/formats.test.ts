@@ -1,0 +1,156 @@
+import Ajv2020 from 'ajv/dist/2020.js';
+import { JSDOM } from 'jsdom';
+import Papa from 'papaparse';
+import { describe, expect, it } from 'vitest';
+import computedSchema from '../../docs/schema/computed-plan-1.schema.json' with { type: 'json' };
+import { Pipeline } from '../core/pipeline/stages.ts';
+import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';
+import { planInputs } from '../model/to-inputs.ts';
+import { computedPlan } from './computed-json.ts';
+import { KNOT_COLUMNS, knotsCsv } from './knots-csv.ts';
+import { escapeXml, mapSvg } from './map-svg.ts';
+import { fileStem, readPlanJson, writePlanJson } from './plan-json.ts';
+import { signPath } from './signs.ts';
+
+const pipeline = new Pipeline();
+const computed = (plan: typeof shoulderCurls) => {
+  const inputs = planInputs(plan, 24);
+  return { result: pipeline.plan(inputs), step: pipeline.spacingStep(inputs) };
+};
+
+describe('plan as JSON', () => {
+  it.each(demoPlans.map((p) => [p.name, p] as const))('"%s" comes back the same, with the same figures', (_, plan) => {
+    const read = readPlanJson(writePlanJson(plan));
+    expect(read).toEqual({ ok: true, value: plan });
+    if (read.ok) expect(planInputs(read.value)).toEqual(planInputs(plan));
+  });
+
+  it.each([
+    ['', /empty/],
+    ['{"format": "meshwork-plan"', /isn’t JSON/],
+    ['<svg/>', /isn’t JSON/],
+    ['42', /no record/],
+    ['x'.repeat(2_000_001), /far too large/],
+  ])('refuses a broken file with a sentence', (text, why) => {
+    const read = readPlanJson(text);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.why).toMatch(why);
+  });
+
+  it('takes a byte order mark', () => {
+    expect(readPlanJson(`\uFEFF${writePlanJson(shoulderCurls)}`).ok).toBe(true);
+  });
+
+  it.each([
+    ['Shoulder curls', 'shoulder-curls'],
+    ['  Für Zoë: 2×!', 'fur-zoe-2'],
+    ['', 'plan'],
+    ['…', 'plan'],
+  ])('names the file of "%s" %s', (name, stem) => {
+    expect(fileStem(name)).toBe(stem);
+  });
+});
+
+describe('computed plan as JSON', () => {
+  const ajv = new Ajv2020({ allErrors: true });
+  const matches = ajv.compile(computedSchema);
+  it.each(demoPlans.map((p) => [p.name, p] as const))(
+    'of "%s" matches its published schema (ajv) after a trip through text',
+    (_, plan) => {
+      const { result, step } = computed(plan);
+      const json = JSON.parse(JSON.stringify(computedPlan(plan, result, step)));
+      expect(matches(json), JSON.stringify(matches.errors?.slice(0, 3))).toBe(true);
+      expect(json.knots).toHaveLength(json.pieces.needed);
+      expect(json.packs.needed * json.pieces.perPack - json.pieces.needed).toBe(json.leftOver);
+      expect(json.rows.reduce((s: number, r: { knots: number }) => s + r.knots, 0)).toBe(json.knots.length);
+      expect(JSON.stringify(json)).not.toMatch(/:-0[,}]/);
+    },
+  );
+});
+
+describe('knots as CSV (read back with papaparse)', () => {
+  const { result } = computed(deepPartStraight);
+  const csv = knotsCsv(result);
+  const parsed = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true });
+
+  it('has a line a knot, in the order of work, with the same values', () => {
+    expect(parsed.errors).toEqual([]);
+    expect(parsed.meta.fields).toEqual([...KNOT_COLUMNS]);
+    expect(parsed.data).toHaveLength(result.knots.length);
+    result.knots.forEach((k, i) => {
+      const line = parsed.data[i];
+      expect([line.number, line.id, line.lock]).toEqual([String(i + 1), k.id, k.lock ? 'yes' : 'no']);
+      expect(Number(line.x_mm)).toBeCloseTo(k.xMm, 2);
+      expect(line.where).toBe(k.where.words);
+      expect(line.reason).toBe(k.reasons.join(' '));
+    });
+  });
+
+  it('ends its lines as RFC 4180 says, and no cell begins like a formula', () => {
+    expect(csv.endsWith('\r\n')).toBe(true);
+    expect(csv.split('\r\n')).toHaveLength(result.knots.length + 2);
+    for (const line of parsed.data)
+      for (const [name, cell] of Object.entries(line)) if (!/_mm$/.test(name)) expect(cell).not.toMatch(/^[=+@-]/);
+  });
+});
+
+describe('map as SVG', () => {
+  const parse = (svg: string) => new new JSDOM('').window.DOMParser().parseFromString(svg, 'image/svg+xml');
+
+  it('is well formed and has a sign for every knot and a label for every row', () => {
+    for (const plan of [shoulderCurls, sweptCoils]) {
+      const { result } = computed(plan);
+      const doc = parse(mapSvg(plan, result));
+      expect(doc.querySelector('parsererror')).toBeNull();
+      expect(doc.querySelectorAll('path[id]')).toHaveLength(result.knots.length);
+      for (const row of result.rows)
+        expect([...doc.querySelectorAll('text')].some((t) => t.textContent === row.label)).toBe(true);
+    }
+  });
+
+  it('is black on white only, so that it can be printed', () => {
+    const { result } = computed(shoulderCurls);
+    const colours = new Set(
+      [...mapSvg(shoulderCurls, result).matchAll(/(?:fill|stroke)="(#[0-9a-f]+)"/g)].map((m) => m[1]),
+    );
+    expect([...colours].sort()).toEqual(['#000', '#fff']);
+  });
+
+  it('escapes a hostile name', () => {
+    const { result } = computed(shoulderCurls);
+    const svg = mapSvg({ ...shoulderCurls, name: '<script>"&\u0001' }, result);
+    expect(parse(svg).querySelector('parsererror')).toBeNull();
+    expect(parse(svg).querySelector('script')).toBeNull();
+    expect(escapeXml('a<b>&"c"')).toBe('a&lt;b&gt;&amp;&quot;c&quot;');
+  });
+});
+
+describe('signs', () => {
+  const wrap = (wraps: number, lock = false) => signPath({ kind: 'wrap', wraps, lock }, 10);
+  const outlines = (path: string) => (path.match(/M/g) ?? []).length;
+
+  it('count the passes; a lock is one more shape after them', () => {
+    expect([1, 2, 3, 4].map((n) => outlines(wrap(n)))).toEqual([1, 2, 3, 4]);
+    expect(outlines(wrap(2, true))).toBe(3);
+    expect(outlines(signPath({ kind: 'oneLeg', wraps: 2, lock: false }, 10))).toBe(2);
+  });
+
+  it('are told apart by shape alone, and scale with their size', () => {
+    const all = [
+      wrap(1),
+      wrap(2),
+      wrap(3),
+      wrap(1, true),
+      signPath({ kind: 'oneLeg', wraps: 1, lock: false }, 10),
+      signPath({ kind: 'anchor', wraps: 2, lock: false }, 10),
+    ];
+    expect(new Set(all).size).toBe(all.length);
+    const reach = (r: number) =>
+      Math.max(
+        ...[...signPath({ kind: 'anchor', wraps: 1, lock: false }, r).matchAll(/-?\d+\.\d+/g)].map((m) =>
+          Math.abs(Number(m[0])),
+        ),
+      );
+    expect(reach(20) / reach(10)).toBeCloseTo(2, 6);
+  });
+});
