@@ -1,0 +1,67 @@
+/** The command line as it is called, against the pipeline called directly. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { Pipeline } from '../core/pipeline/stages.ts';
+import { demoPlans } from '../demo/plans.ts';
+import { computedPlan } from '../formats/computed-json.ts';
+import { fileStem, writePlanJson } from '../formats/plan-json.ts';
+import { planInputs } from '../model/to-inputs.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'meshwork-cli-'));
+const meshwork = (...args: string[]) =>
+  spawnSync(process.execPath, ['scripts/meshwork.mjs', ...args], { encoding: 'utf8' });
+const file = (name: string, text: string) => {
+  writeFileSync(join(folder, name), text);
+  return join(folder, name);
+};
+
+describe('meshwork plan FILE', () => {
+  it('prints the computed plan of an exported file, the same figures as the pipeline', () => {
+    const [plan] = demoPlans;
+    const run = meshwork('plan', `examples/${fileStem(plan.name)}.plan.json`);
+    expect(run.stderr).toBe('');
+    expect(run.status).toBe(0);
+    const pipeline = new Pipeline();
+    const inputs = planInputs(plan);
+    expect(JSON.parse(run.stdout)).toEqual(
+      JSON.parse(JSON.stringify(computedPlan(plan, pipeline.plan(inputs), pipeline.spacingStep(inputs)))),
+    );
+  });
+
+  it.each([
+    ['a file that is not there', () => ['plan', join(folder, 'nothing.json')], /there is no such file/],
+    ['a folder', () => ['plan', folder], /it is a folder/],
+    ['broken JSON', () => ['plan', file('broken.json', '{"format":')], /isn’t JSON/],
+    ['a foreign file', () => ['plan', file('foreign.json', '{"name":"other"}')], /not a Meshwork plan/],
+    [
+      'a newer plan',
+      () => ['plan', file('newer.json', JSON.stringify({ ...demoPlans[0], version: 9 }))],
+      /newer Meshwork/,
+    ],
+    [
+      'a spoilt measure',
+      () => [
+        'plan',
+        file('spoilt.json', writePlanJson({ ...demoPlans[0], tape: { ...demoPlans[0].tape, girth: 'wide' } })),
+      ],
+      /“wide” isn’t a length/,
+    ],
+    ['no file', () => ['plan'], /^Usage/],
+    ['another word', () => ['print', 'x'], /^Usage/],
+  ])('%s: one sentence on standard error, nothing on standard output, exit 2', (_, args, why) => {
+    const run = meshwork(...args());
+    expect(run.status).toBe(2);
+    expect(run.stdout).toBe('');
+    expect(run.stderr).toMatch(why);
+    expect(run.stderr.trim().split('\n')).toHaveLength(1);
+  });
+});
+
+describe('examples', () => {
+  it.each(demoPlans.map((p) => [p.name, p] as const))('"%s" is the file that the demo writes', (_, plan) => {
+    expect(readFileSync(`examples/${fileStem(plan.name)}.plan.json`, 'utf8')).toBe(writePlanJson(plan));
+  });
+});

@@ -1,0 +1,189 @@
+import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { demoBundle } from '../demo/demo.ts';
+import { demoPlans, shoulderCurls } from '../demo/plans.ts';
+import { setSpacing } from '../model/commands.ts';
+import { newPlan } from '../model/defaults.ts';
+import { type History, record, startHistory, undo } from '../model/history.ts';
+import type { InstallSession } from '../model/install-log.ts';
+import { MeshworkDatabase } from './database.ts';
+import { fillWithDemo } from './fill-demo.ts';
+import { addEvent, addLogEntry, openSession, sessionEvents, startSession, unloggedSession } from './installs.ts';
+import {
+  addPlan,
+  copyPlan,
+  deletePlan,
+  importPlan,
+  keptPlans,
+  lastDeleted,
+  openRecord,
+  restorePlan,
+  savePlan,
+  storageSentence,
+} from './plans.ts';
+
+let db: MeshworkDatabase;
+let count = 0;
+beforeEach(() => {
+  db = new MeshworkDatabase(`test-${count++}`);
+});
+afterEach(async () => {
+  await db.delete();
+});
+
+const plan = newPlan('p1', 'First');
+
+describe('plans', () => {
+  it('are there again after closing and opening, with undo and redo', async () => {
+    await addPlan(db, plan, 'New plan', 1000);
+    let h: History = startHistory(plan);
+    for (const top of [1, 1.5, 2]) h = record(h, setSpacing(h.present.plan, { top }));
+    h = undo(h);
+    expect(await savePlan(db, 'p1', 1, h, 2000)).toEqual({ state: 'saved', revision: 2 });
+    db.close();
+    db = new MeshworkDatabase(db.name);
+    const stored = await db.plans.get('p1');
+    const opened = stored && openRecord(stored);
+    expect(opened).toEqual({ ok: true, history: h });
+  });
+
+  it('two tabs don’t overwrite each other unseen', async () => {
+    await addPlan(db, plan, 'New plan', 1000);
+    const mine = record(startHistory(plan), setSpacing(plan, { top: 1 }));
+    const theirs = record(startHistory(plan), setSpacing(plan, { nape: 2 }));
+    expect((await savePlan(db, 'p1', 1, theirs, 2000)).state).toBe('saved');
+    const outcome = await savePlan(db, 'p1', 1, mine, 2001);
+    expect(outcome.state).toBe('conflict');
+    if (outcome.state === 'conflict') expect(outcome.theirs.history.present.plan.spacing.fingers.nape).toBe(2);
+    expect((await db.plans.get('p1'))?.history).toEqual(theirs);
+  });
+
+  it('a write that fails says so and changes nothing', async () => {
+    await addPlan(db, plan, 'New plan', 1000);
+    const before = await db.plans.get('p1');
+    db.plans.hook('updating', () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    const outcome = await savePlan(db, 'p1', 1, record(startHistory(plan), setSpacing(plan, { top: 3 })), 2000);
+    expect(outcome.state).toBe('failed');
+    expect(await db.plans.get('p1')).toEqual(before);
+  });
+
+  it('names a full disk, and says that nothing was lost', () => {
+    expect(storageSentence(new DOMException('x', 'QuotaExceededError'))).toMatch(/disk is full: nothing was lost/);
+    expect(storageSentence(new Error('other'))).toMatch(/still on the screen/);
+  });
+
+  it('are copied, deleted and brought back', async () => {
+    await addPlan(db, plan, 'New plan', 1000);
+    const copy = await copyPlan(db, 'p1', 'p2', 1500);
+    expect(copy).toMatchObject({ id: 'p2', name: 'First, copy' });
+    expect(await copyPlan(db, 'nobody', 'p9', 1500)).toBeUndefined();
+    await deletePlan(db, 'p1', 2000);
+    expect((await keptPlans(db)).map((p) => p.id)).toEqual(['p2']);
+    expect((await lastDeleted(db))?.id).toBe('p1');
+    await restorePlan(db, 'p1');
+    expect((await keptPlans(db)).map((p) => p.id)).toEqual(['p2', 'p1']);
+    expect(await lastDeleted(db)).toBeUndefined();
+  });
+
+  it('come in beside a plan of the same id, never over it', async () => {
+    await addPlan(db, plan, 'New plan', 1000);
+    const changed = { ...plan, wearer: 'Other' };
+    const added = await importPlan(db, changed, 'p7', 2000);
+    expect(added).toMatchObject({ id: 'p7', name: 'First, imported', wearer: 'Other' });
+    expect((await db.plans.get('p1'))?.history.present.plan.wearer).toBe('');
+    expect((await importPlan(db, { ...plan, id: 'fresh' }, 'unused', 2000)).id).toBe('fresh');
+  });
+
+  it('that can’t be read are left as they are, with a sentence', () => {
+    const broken = {
+      id: 'x',
+      revision: 1,
+      updatedAtMs: 0,
+      deletedAtMs: 0,
+      history: startHistory({ ...plan, cap: 'felt' } as unknown as typeof plan),
+    };
+    const opened = openRecord(broken);
+    expect(opened.ok).toBe(false);
+    if (!opened.ok) expect(opened.why).toMatch(/cap has to be one of/);
+  });
+});
+
+describe('installs', () => {
+  const session: InstallSession = { id: 's1', planId: 'p1', startedAtMs: 100, plan, finished: 0 };
+
+  it('add events one after the other and give them back in order after a killed tab', async () => {
+    await startSession(db, session);
+    for (const [i, knotId] of ['a', 'b', 'c'].entries())
+      await addEvent(db, { sessionId: 's1', kind: 'knot', atMs: 200 + i, knotId });
+    db.close();
+    db = new MeshworkDatabase(db.name);
+    const events = await sessionEvents(db, 's1');
+    expect(events.map((e) => [e.kind, e.knotId])).toEqual([
+      ['start', undefined],
+      ['knot', 'a'],
+      ['knot', 'b'],
+      ['knot', 'c'],
+    ]);
+    expect((await openSession(db, 'p1'))?.id).toBe('s1');
+  });
+
+  it('finished ones wait for their line in the log, and going back opens them again', async () => {
+    await startSession(db, session);
+    await addEvent(db, { sessionId: 's1', kind: 'finish', atMs: 300 });
+    expect(await openSession(db, 'p1')).toBeUndefined();
+    expect((await unloggedSession(db, 'p1'))?.id).toBe('s1');
+    await addEvent(db, { sessionId: 's1', kind: 'back', atMs: 301 });
+    expect((await openSession(db, 'p1'))?.id).toBe('s1');
+    await addEvent(db, { sessionId: 's1', kind: 'finish', atMs: 302 });
+    const figures = { knots: 1, pieces: 1, packs: 1, minutes: 1, price: 1 };
+    await addLogEntry(db, {
+      id: 'l1',
+      planId: 'p1',
+      sessionId: 's1',
+      planName: 'First',
+      atMs: 400,
+      line: 'ok',
+      planned: figures,
+      used: figures,
+    });
+    expect(await unloggedSession(db, 'p1')).toBeUndefined();
+  });
+});
+
+describe('demo', () => {
+  it('fills an empty store once and leaves a used one alone', async () => {
+    const demo = demoBundle(1_790_000_000_000);
+    expect(await fillWithDemo(db, demo, 1)).toBe(true);
+    expect(await db.plans.count()).toBe(demoPlans.length);
+    expect(await fillWithDemo(db, demo, 2)).toBe(false);
+    expect((await keptPlans(db))[0].id).toBe(shoulderCurls.id);
+  });
+
+  it('is the same for the same seed; its half install is half, its finished one whole and logged', () => {
+    const a = demoBundle(1_790_000_000_000);
+    expect(demoBundle(1_790_000_000_000)).toEqual(a);
+    expect(demoBundle(1_790_000_000_000, 8).events).not.toEqual(a.events);
+    const knots = (id: string) => a.events.filter((e) => e.sessionId === id && e.kind === 'knot').length;
+    expect(knots('demo-install-half')).toBeGreaterThan(40);
+    expect(a.log[0].planned.knots).toBe(knots('demo-install-done'));
+    expect(a.log[0].used.pieces).toBeGreaterThan(a.log[0].planned.pieces);
+  });
+});
+
+it('the schema of version 1 is the one that stores were made with', async () => {
+  await db.open();
+  const raw = await new Dexie(db.name).open();
+  const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
+  expect(raw.verno).toBe(1);
+  expect(tables.sort()).toEqual([
+    ['events', '++seq', ['sessionId']],
+    ['log', 'id', ['atMs', 'planId']],
+    ['plans', 'id', ['deletedAtMs', 'updatedAtMs']],
+    ['sessions', 'id', ['finished', 'planId', 'startedAtMs']],
+    ['settings', 'key', []],
+  ]);
+  raw.close();
+});

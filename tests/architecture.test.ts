@@ -1,0 +1,101 @@
+/** The folders are the layers: who may import whom, and what core may know. Also held by the linter. */
+import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const LAYERS: Readonly<Record<string, readonly string[]>> = {
+  core: [],
+  model: ['core'],
+  formats: ['core', 'model'],
+  workers: ['core'],
+  store: ['core', 'model'],
+  demo: ['core', 'model', 'formats'],
+  server: ['demo', 'model'],
+  cli: ['core', 'model', 'formats'],
+  app: ['core', 'model', 'formats', 'workers', 'store'],
+};
+const CORE_PACKAGES = ['ml-matrix'];
+
+function sources(folder: string): string[] {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) return sources(path);
+    return /\.tsx?$/.test(entry.name) && !/\.test\./.test(entry.name) ? [path] : [];
+  });
+}
+const importsOf = (file: string) =>
+  [...readFileSync(file, 'utf8').matchAll(/(?:from|import)\s*\(?\s*'([^']+)'/g)].map((m) => m[1]);
+const layerOf = (path: string) => relative('src', path).split('/')[0];
+
+describe('imports', () => {
+  const files = sources('src');
+  it('stay within the layers below', () => {
+    const broken: string[] = [];
+    for (const file of files) {
+      const from = layerOf(file);
+      for (const name of importsOf(file)) {
+        if (!name.startsWith('.')) continue;
+        const to = layerOf(relative('.', resolve(dirname(file), name)));
+        if (to !== from && !LAYERS[from].includes(to)) broken.push(`${file} imports ${name}`);
+      }
+    }
+    expect(files.length).toBeGreaterThan(60);
+    expect(broken).toEqual([]);
+  });
+
+  it('of core are small numerical libraries only', () => {
+    const outside = sources('src/core').flatMap((f) =>
+      importsOf(f).filter((n) => !n.startsWith('.') && !CORE_PACKAGES.includes(n)),
+    );
+    expect(outside).toEqual([]);
+  });
+
+  it('core has no clock, no chance, no screen', () => {
+    const words = /\b(Math\.random|Date\.now|new Date|document\.|window\.|localStorage|process\.|performance\.)/;
+    expect(sources('src/core').filter((f) => words.test(readFileSync(f, 'utf8')))).toEqual([]);
+  });
+
+  it('files of core don’t import each other in a ring', () => {
+    const graph = new Map(
+      sources('src').map((f) => [
+        resolve(f),
+        importsOf(f)
+          .filter((n) => n.startsWith('.'))
+          .map((n) => resolve(dirname(f), n)),
+      ]),
+    );
+    const typeOnly = (f: string, to: string) => {
+      const text = readFileSync(f, 'utf8');
+      const rel = importsOf(f).find((n) => resolve(dirname(f), n) === to);
+      return new RegExp(`import type [^;]*'${rel?.replace(/[.*+?^$()|[\]\\]/g, '\\$&')}'`).test(text);
+    };
+    const state = new Map<string, 'open' | 'done'>();
+    const rings: string[] = [];
+    const visit = (f: string) => {
+      state.set(f, 'open');
+      for (const to of graph.get(f) ?? []) {
+        if (!graph.has(to) || typeOnly(f, to)) continue;
+        if (state.get(to) === 'open') rings.push(`${relative('.', f)} → ${relative('.', to)}`);
+        else if (!state.has(to)) visit(to);
+      }
+      state.set(f, 'done');
+    };
+    for (const f of graph.keys()) if (!state.has(f)) visit(f);
+    expect(rings).toEqual([]);
+  });
+});
+
+it('the linter refuses an import against the layers', () => {
+  const probe = 'src/core/geometry/probe-of-the-linter.ts';
+  writeFileSync(probe, "import { newPlan } from '../../model/defaults.ts';\n\nexport const probe = newPlan;\n");
+  try {
+    const run = spawnSync(process.execPath, ['node_modules/@biomejs/biome/bin/biome', 'lint', probe], {
+      encoding: 'utf8',
+    });
+    expect(run.status).not.toBe(0);
+    expect(run.stdout + run.stderr).toMatch(/noRestrictedImports/);
+  } finally {
+    rmSync(probe);
+  }
+});
