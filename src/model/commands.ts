@@ -2,7 +2,7 @@
  * What she can do to a plan, each a named function from plan to plan with the words for the deed. The words
  * are what undo shows; the plan that comes out is validated before it is kept.
  */
-import type { Mend } from '../core/findings/findings.ts';
+import type { Mend } from '../core/findings/finding.ts';
 import type { TapeMeasure } from '../core/head/tape.ts';
 import { TAPE_INFO } from '../core/head/tape.ts';
 import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';

@@ -1,5 +1,5 @@
 /** One finding of the station: stitch, what in madder, where in ink, one button that says the deed. A second is a count. */
-import type { Finding } from '../../core/findings/findings.ts';
+import type { Finding } from '../../core/findings/finding.ts';
 import { applyMend } from '../../model/commands.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useView } from '../state/view-store.ts';

@@ -9,7 +9,7 @@ export const SCALP: Readonly<Record<PlanDocument['skin'], string>> = {
   deep: '#7d5138',
 };
 
-export function paletteOf(plan: PlanDocument, dark: boolean): Palette {
+export function paletteOf(plan: Pick<PlanDocument, 'skin' | 'cap'>, dark: boolean): Palette {
   const bare = plan.cap === 'none';
   return {
     skin: SKIN[plan.skin],

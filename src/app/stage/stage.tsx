@@ -47,6 +47,9 @@ export function Stage(props: {
       ),
     [view.azimuth, view.elevation, view.mirror, size],
   );
+  const { skin, cap } = session.plan;
+  // The picture hangs on skin and cap alone: dragging a spacing must not draw it again.
+  const palette = useMemo(() => paletteOf({ skin, cap }, theme === 'dark'), [skin, cap, theme]);
   const selected = result?.knots.find((k) => k.id === view.selectedId);
   const cautions = useMemo(
     () => new Set(result?.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? []))) ?? []),
@@ -56,7 +59,7 @@ export function Stage(props: {
   // The picture: at screen resolution while it turns, at twice that when it rests.
   useEffect(() => {
     if (picture.state !== 'ready' || size.width === 0) return;
-    picture.head.setPalette(paletteOf(session.plan, theme === 'dark'));
+    picture.head.setPalette(palette);
     const ratio = Math.min(2, window.devicePixelRatio || 1);
     const frame = requestAnimationFrame(() => picture.head.draw(seen, view.moving ? Math.min(1, ratio) : ratio));
     const rest = view.moving ? undefined : setTimeout(() => picture.head.draw(seen, 2), REST_MS);
@@ -64,7 +67,7 @@ export function Stage(props: {
       cancelAnimationFrame(frame);
       clearTimeout(rest);
     };
-  }, [picture, seen, size, view.moving, session.plan, theme]);
+  }, [picture, seen, size, view.moving, palette]);
 
   useEffect(() => {
     const canvas = lineCanvas.current;

@@ -1,7 +1,7 @@
 /** One line through all stations: settled is a tight knot, open a loop, here a loop with a bead, disputed broken. */
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import type { Finding } from '../../core/findings/findings.ts';
+import type { Finding } from '../../core/findings/finding.ts';
 import { newPlan } from '../../model/defaults.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { STATIONS, type StationId, type StationState, stationState } from './stations.ts';

@@ -2,37 +2,13 @@
  * The one way in which the core says that something is wrong, risky or worth knowing: where, the figure, why
  * it matters, and what would mend it. Thresholds are common practice or guesses, said beside each.
  */
+
 import { TEXTURE_INFO } from '../hair/textures.ts';
 import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../head/tape.ts';
-import type { SchoolName, Schools } from '../knots/schools.ts';
-import { type PlanInputs, REGION_NAMES, type Region, type SpacingZone, ZONE_NAMES, ZONES } from '../pipeline/inputs.ts';
+import { TAPE_INFO, TAPE_MEASURES } from '../head/tape.ts';
+import { type PlanInputs, REGION_NAMES, type Region, ZONE_NAMES, ZONES } from '../pipeline/inputs.ts';
 import type { PlanResult } from '../pipeline/result.ts';
-
-export type Severity = 'stop' | 'caution' | 'note';
-
-/** A change to the plan that one tap applies. */
-export type Mend =
-  | { readonly kind: 'setMeasure'; readonly measure: TapeMeasure; readonly mm: number }
-  | { readonly kind: 'setSpacing'; readonly fingers: Partial<Record<SpacingZone, number>> }
-  | { readonly kind: 'setSchool'; readonly school: SchoolName; readonly value: Schools[SchoolName] }
-  | { readonly kind: 'setCap'; readonly cap: 'closed' }
-  | { readonly kind: 'setReserve'; readonly share: number }
-  | { readonly kind: 'setSplit'; readonly split: 1 };
-
-export interface Finding {
-  readonly code: string;
-  readonly severity: Severity;
-  /** The station where it is settled. */
-  readonly station: 'measure' | 'base' | 'cap' | 'hair' | 'rows' | 'check' | 'supply';
-  /** What is wrong, short. */
-  readonly what: string;
-  /** Where it is, and why it matters. */
-  readonly why: string;
-  readonly knotIds?: readonly string[];
-  readonly measure?: TapeMeasure;
-  readonly mend?: { readonly deed: string; readonly change: Mend };
-}
+import type { Finding, Severity } from './finding.ts';
 
 type Result = Omit<PlanResult, 'findings'>;
 type Check = (inputs: PlanInputs, result: Result) => Finding | undefined;

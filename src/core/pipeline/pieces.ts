@@ -10,9 +10,9 @@ import { decideKnot, type KnotSituation } from '../knots/rules.ts';
 import { type WhereContext, whereOf, zoneOf } from '../knots/where.ts';
 import type { Row, RowSpacing } from '../rows/rows.ts';
 import { knotSeconds } from '../time/estimate.ts';
+import type { HeadStage } from './head-stage.ts';
 import type { PlanInputs } from './inputs.ts';
 import type { PlannedKnot, PlannedRow } from './result.ts';
-import type { HeadStage } from './stages.ts';
 
 export function planRows(
   mesh: SurfaceMesh,

@@ -2,7 +2,7 @@
 import type { Section } from '../base/sections.ts';
 import type { CapFit } from '../cap/dome.ts';
 import type { CoverEstimate } from '../cover/estimate.ts';
-import type { Finding } from '../findings/findings.ts';
+import type { Finding } from '../findings/finding.ts';
 import type { HookedPiece } from '../hair/product.ts';
 import type { HeadFit } from '../head/fit.ts';
 import type { Landmarks } from '../head/landmarks.ts';

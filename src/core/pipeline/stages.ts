@@ -28,18 +28,17 @@ import { scalpFields, sweptCounter } from '../rows/scalp-fields.ts';
 import { faceEdgeFactor } from '../rows/zones.ts';
 import { planSupply } from '../supply/packs.ts';
 import { estimateTime } from '../time/estimate.ts';
+import type { HeadStage } from './head-stage.ts';
 import type { PlanInputs } from './inputs.ts';
 import { Memo } from './memo.ts';
 import { pieceKnots, planRows } from './pieces.ts';
 import type { PlanResult } from './result.ts';
 import { spacingInMm } from './spacing.ts';
 
-export type HeadStage = ReturnType<Pipeline['head']>;
-
 export class Pipeline {
   private readonly memo = new Memo();
 
-  head(inputs: Pick<PlanInputs, 'tape' | 'meshFrequency'>) {
+  head(inputs: Pick<PlanInputs, 'tape' | 'meshFrequency'>): HeadStage {
     const key = JSON.stringify([inputs.tape, inputs.meshFrequency]);
     return this.memo.get('head', key, () => {
       const fit = fitHead(inputs.tape);

@@ -1,0 +1,177 @@
+/** WCAG 2.2 AA by axe in every station and both themes; the job by keyboard alone; large text, narrow windows. */
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { STATIONS } from '../src/app/thread/stations.ts';
+import { Browser, Key } from './browser.ts';
+
+const url = inject('demoUrl');
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+  readonly id: string;
+  readonly nodes: ReadonlyArray<{ readonly html: string; readonly failureSummary: string }>;
+}
+
+async function violations(browser: Browser): Promise<string[]> {
+  await browser.script(axe);
+  const found = await browser.driver.executeAsyncScript<Violation[]>(`
+    const done = arguments[arguments.length - 1];
+    window.axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then((r) => done(r.violations));
+  `);
+  return found.flatMap((v) =>
+    v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 140)} | ${n.failureSummary.slice(0, 200)}`),
+  );
+}
+
+describe.each([
+  ['light', false],
+  ['dark', true],
+] as const)('axe, %s', (_, dark) => {
+  let browser: Browser;
+  beforeAll(async () => {
+    browser = await Browser.open({ dark });
+    await browser.go(url);
+    await browser.settled();
+  });
+  afterAll(async () => {
+    await browser.close();
+  });
+
+  it.each(STATIONS.map(([id]) => id))('finds nothing in %s', async (station) => {
+    await browser.go(`${url}/plan/demo-deep-part/${station}`);
+    await browser.settled();
+    await browser.picture();
+    await browser.until(`document.querySelector('.bench h2')`, 'the bench');
+    if (station === 'rows') await (await browser.byId('weave')).sendKeys(Key.END);
+    expect(await violations(browser)).toEqual([]);
+  });
+
+  it('finds nothing in the list of plans, in a working, and in the install', async () => {
+    await browser.click('[data-testid="plans"]');
+    await browser.appears('[role=dialog]');
+    expect(await violations(browser)).toEqual([]);
+    await browser.keys(Key.ESCAPE);
+    await browser.click('[data-figure="packs"]');
+    await browser.appears('[role=dialog]');
+    expect(await violations(browser)).toEqual([]);
+    await browser.go(`${url}/install/demo-install-half`);
+    await browser.appears('[data-testid="knot-kind"]');
+    expect(await violations(browser)).toEqual([]);
+  });
+});
+
+describe('by keyboard alone', () => {
+  let browser: Browser;
+  beforeAll(async () => {
+    browser = await Browser.open();
+    await browser.go(url);
+    await browser.settled();
+  });
+  afterAll(async () => {
+    await browser.close();
+  });
+
+  /** Tabs on until what has the focus matches. */
+  const tabTo = async (test: string, most = 120) => {
+    for (let i = 0; i < most; i++) {
+      await browser.keys(Key.TAB);
+      if (await browser.script<boolean>(`const e = document.activeElement; return Boolean(e && (${test}))`)) return;
+    }
+    throw new Error(`no focus on ${test} after ${most} tabs`);
+  };
+
+  it('plans: station, spacing, part, finding, undo', async () => {
+    await tabTo(`e.textContent.startsWith('Hair')`);
+    await browser.keys(Key.ENTER);
+    await browser.until(`/Hair/.test(document.title)`, 'the station');
+    await tabTo(`e.textContent.startsWith('Rows')`);
+    await browser.keys(Key.ENTER);
+    await browser.until(`document.querySelector('[data-zone=top]')`, 'the bench');
+    await browser.settled();
+    const before = await browser.figures();
+    await tabTo(`e.dataset.zone === 'top'`);
+    await browser.keys(Key.ARROW_RIGHT);
+    await browser.settled();
+    expect(await browser.figures()).not.toEqual(before);
+    await tabTo(`/through the net only/.test(e.textContent) && e.className.includes('button')`);
+    await browser.keys(Key.ENTER);
+    await browser.until(`!document.querySelector('[data-finding]')`, 'the mend');
+    await browser.keys(Key.chord(Key.CONTROL, 'z'), Key.chord(Key.CONTROL, 'z'));
+    await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '1'`, 'undo');
+    await tabTo(`e.dataset.handle === 'end'`, 200);
+    await browser.keys(Key.ARROW_DOWN);
+    await browser.until(
+      `/^Part/.test(document.querySelector('[data-testid=last-deed]').textContent)`,
+      'the part to move',
+    );
+    await browser.keys(Key.chord(Key.CONTROL, 'z'));
+  });
+
+  it('looks round: the head turns, the weave tells its knots', async () => {
+    await tabTo(`e.className.includes('stage')`);
+    await browser.keys(Key.ARROW_LEFT, Key.ARROW_UP);
+    await tabTo(`e.dataset.testid === 'weave'`);
+    await browser.keys(Key.END);
+    expect(await (await browser.byId('weave')).getAttribute('aria-valuetext')).toMatch(/^Knot \d+, One-leg knot/);
+    await browser.keys(Key.ESCAPE);
+  });
+
+  it('installs: begins, steps, goes back, leaves', async () => {
+    await tabTo(`e.textContent.startsWith('Install')`);
+    await browser.keys(Key.ENTER);
+    await browser.until(`document.querySelector('[data-testid="go-on"]')`, 'the install');
+    await tabTo(`e.dataset.testid === 'go-on'`);
+    await browser.keys(Key.ENTER);
+    await browser.appears('[data-testid="knot-kind"]');
+    const place = await browser.text('[data-testid="forecast"]');
+    await browser.keys(' ');
+    await browser.keys(' ');
+    await browser.until(
+      `document.querySelector('[data-testid=forecast]').innerText !== ${JSON.stringify(place)}`,
+      'the next knot',
+    );
+    await browser.keys(Key.ARROW_LEFT);
+    await tabTo(`e.dataset.testid === 'leave'`);
+    await browser.keys(Key.ENTER);
+    await browser.until(`/Install/.test(document.title)`, 'the station again');
+  });
+});
+
+describe('large text and narrow windows', () => {
+  let browser: Browser;
+  beforeAll(async () => {
+    browser = await Browser.open();
+    await browser.go(url);
+    await browser.settled();
+  });
+  afterAll(async () => {
+    await browser.close();
+  });
+
+  /** 1280 px at 200 % are 640 CSS px; a tablet upright; a phone. */
+  it.each([
+    [640, 400],
+    [820, 1180],
+    [1180, 820],
+    [390, 844],
+  ])('at %i × %i nothing is cut off sideways', async (width, height) => {
+    await browser.size(width, height);
+    const stations = width < 600 ? ['supply', 'install', 'log'] : ['measure', 'rows', 'supply', 'log'];
+    for (const station of stations) {
+      await browser.go(`${url}/plan/demo-shoulder-curls/${station}`);
+      await browser.settled();
+      await browser.until(`document.querySelector('.bench h2')`, 'the bench');
+      expect(await browser.script<number>('return document.documentElement.scrollWidth'), station).toBeLessThanOrEqual(
+        width,
+      );
+      const cut = await browser.script<string[]>(`
+        return [...document.querySelectorAll('.bench *, .tally *')].filter((e) => { const r = e.getBoundingClientRect(); return r.width > 1 && (r.right > ${width} + 1 || r.left < -1) && !e.closest('.sr-only') && getComputedStyle(e).visibility !== 'hidden'; }).map((e) => e.outerHTML.slice(0, 90));
+      `);
+      expect(cut, station).toEqual([]);
+    }
+    await browser.go(`${url}/install/demo-install-half`);
+    await browser.appears('[data-testid="knot-kind"]');
+    expect(await browser.script<number>('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(width);
+  });
+});

@@ -1,0 +1,248 @@
+/** The real interface in headless Chromium, driven as a wearer would. */
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-dev-shm-usage',
+  '--use-gl=angle',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+  '--disable-gpu-compositing',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-quic',
+  '--force-device-scale-factor=1',
+  '--hide-scrollbars',
+];
+
+export interface BrowserOptions {
+  readonly width?: number;
+  readonly height?: number;
+  readonly dark?: boolean;
+  /** A profile folder of an earlier browser, to come back to. */
+  readonly profile?: string;
+}
+
+export class Browser {
+  readonly downloads: string;
+
+  private constructor(
+    readonly driver: WebDriver,
+    readonly profile: string,
+  ) {
+    this.downloads = join(profile, 'downloads');
+  }
+
+  static async open(options: BrowserOptions = {}): Promise<Browser> {
+    const { width = 1280, height = 800, dark = false } = options;
+    const profile = options.profile ?? mkdtempSync(join(tmpdir(), 'meshwork-e2e-'));
+    const settings = new chrome.Options();
+    settings.setBinaryPath('/usr/bin/chromium');
+    settings.addArguments(...FLAGS, `--window-size=${width},${height}`, `--user-data-dir=${profile}`);
+    settings.setUserPreferences({
+      'download.default_directory': join(profile, 'downloads'),
+      'download.prompt_for_download': false,
+    });
+    const prefs = new logging.Preferences();
+    prefs.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);
+    prefs.setLevel(logging.Type.BROWSER, logging.Level.ALL);
+    settings.setLoggingPrefs(prefs);
+    const driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(settings)
+      .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+      .build();
+    const browser = new Browser(driver, profile);
+    await browser.size(width, height);
+    await browser.command('Emulation.setEmulatedMedia', {
+      features: [{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }],
+    });
+    return browser;
+  }
+
+  command(name: string, params: object): Promise<unknown> {
+    return (
+      this.driver as unknown as { sendAndGetDevToolsCommand(n: string, p: object): Promise<unknown> }
+    ).sendAndGetDevToolsCommand(name, params);
+  }
+
+  async size(width: number, height: number) {
+    await this.command('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  }
+
+  async go(url: string) {
+    await this.driver.get(url);
+  }
+
+  script<T>(body: string, ...args: unknown[]): Promise<T> {
+    return this.driver.executeScript<T>(body, ...args);
+  }
+
+  /** Waits until the script gives something true. */
+  async until<T>(body: string, what: string, ms = 20_000): Promise<T> {
+    const end = Date.now() + ms;
+    for (;;) {
+      const value = await this.script<T>(`return (${body})`);
+      if (value) return value;
+      if (Date.now() > end) throw new Error(`waited ${ms} ms in vain for ${what}`);
+      await new Promise((r) => setTimeout(r, 60));
+    }
+  }
+
+  /** The plan on the screen is worked out and kept. */
+  async settled() {
+    await this.until("document.querySelector('[data-ready=yes]')", 'the plan to be worked out');
+  }
+
+  async picture() {
+    await this.until("document.querySelector('[data-picture=ready]')", 'the picture of the head');
+  }
+
+  find(css: string): Promise<WebElement> {
+    return this.driver.findElement(By.css(css)) as unknown as Promise<WebElement>;
+  }
+
+  byId(testId: string): Promise<WebElement> {
+    return this.find(`[data-testid="${testId}"]`);
+  }
+
+  async has(css: string): Promise<boolean> {
+    return (await this.driver.findElements(By.css(css))).length > 0;
+  }
+
+  async appears(css: string): Promise<WebElement> {
+    await this.until(`document.querySelector(${JSON.stringify(css)})`, css);
+    return this.find(css);
+  }
+
+  async text(css: string): Promise<string> {
+    return (await this.find(css)).getText();
+  }
+
+  async click(css: string) {
+    await (await this.appears(css)).click();
+  }
+
+  /** Clicks the first button or link that reads so. */
+  async press(words: string | RegExp) {
+    const test = words instanceof RegExp ? words.toString() : `/^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}/`;
+    const element = await this.until<WebElement>(
+      `[...document.querySelectorAll('button, a')].find((b) => ${test}.test(b.textContent.trim()) && b.getClientRects().length > 0)`,
+      `a button that reads ${words}`,
+    );
+    await element.click();
+  }
+
+  /** Writes into a field and leaves it. */
+  async write(testId: string, value: string) {
+    const field = await this.appears(`[data-testid="${testId}"]`);
+    await this.script('arguments[0].scrollIntoView({ block: "center" })', field);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, value, Key.ENTER);
+  }
+
+  async choose(testId: string, value: string) {
+    const select = await this.appears(`[data-testid="${testId}"]`);
+    await this.script('arguments[0].scrollIntoView({ block: "center" })', select);
+    await (await select.findElement(By.css(`option[value="${value}"]`))).click();
+  }
+
+  async keys(...keys: string[]) {
+    await this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform();
+  }
+
+  async drag(from: { x: number; y: number }, to: { x: number; y: number }, steps = 6, release = true) {
+    const actions = this.driver
+      .actions({ async: true })
+      .move({ x: Math.round(from.x), y: Math.round(from.y), duration: 0 })
+      .press();
+    for (let i = 1; i <= steps; i++) {
+      actions.move({
+        x: Math.round(from.x + ((to.x - from.x) * i) / steps),
+        y: Math.round(from.y + ((to.y - from.y) * i) / steps),
+        duration: 30,
+      });
+    }
+    if (release) actions.release();
+    await actions.perform();
+  }
+
+  async centre(css: string): Promise<{ x: number; y: number }> {
+    return this.script(
+      'const r = document.querySelector(arguments[0]).getBoundingClientRect(); return { x: r.x + r.width / 2, y: r.y + r.height / 2 };',
+      css,
+    );
+  }
+
+  /** The seven figures of the tally as they stand on the screen. */
+  async figures(): Promise<Record<string, string>> {
+    await this.settled();
+    return this.script(
+      `return Object.fromEntries([...document.querySelectorAll('[data-testid^="figure-"]')].map((e) => [e.dataset.testid.slice(7), e.textContent]))`,
+    );
+  }
+
+  /** The newest download with this ending, once it is complete. */
+  async download(ending: string): Promise<string> {
+    const end = Date.now() + 15_000;
+    while (Date.now() < end) {
+      const name = safeList(this.downloads).find((f) => f.endsWith(ending));
+      if (name) return join(this.downloads, name);
+      await new Promise((r) => setTimeout(r, 80));
+    }
+    throw new Error(`no download ending in ${ending}`);
+  }
+
+  /** Every address that was asked for, from the network log. */
+  async requests(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get(logging.Type.PERFORMANCE);
+    return entries.flatMap((e) => {
+      const { message } = JSON.parse(e.message);
+      return message.method === 'Network.requestWillBeSent' ? [message.params.request.url as string] : [];
+    });
+  }
+
+  /** What the page complained about, GPU chatter left out. */
+  async complaints(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get(logging.Type.BROWSER);
+    return entries
+      .filter((e) => e.level.value >= logging.Level.WARNING.value && !/GPU stall|GL Driver/.test(e.message))
+      .map((e) => e.message);
+  }
+
+  async close() {
+    await this.driver.quit();
+    rmSync(this.profile, { recursive: true, force: true });
+  }
+
+  /** Ends the browser the hard way, as a dying machine would: by its processes, which carry our profile folder. */
+  async kill() {
+    for (const pid of readdirSync('/proc').filter((n) => /^\d+$/.test(n))) {
+      try {
+        if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(this.profile)) process.kill(Number(pid), 'SIGKILL');
+      } catch {
+        // It ended meanwhile.
+      }
+    }
+    await this.driver.quit().catch(() => undefined);
+  }
+}
+
+function safeList(folder: string): string[] {
+  try {
+    return readdirSync(folder);
+  } catch {
+    return [];
+  }
+}
+
+export { By, Key };

@@ -1,0 +1,170 @@
+/** Dragging on the head and on the bench: the plan follows, undo leads back, nothing stutters. */
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { Browser, Key } from './browser.ts';
+
+const url = inject('demoUrl');
+let browser: Browser;
+
+beforeAll(async () => {
+  browser = await Browser.open();
+  await browser.go(url);
+  await browser.settled();
+  await browser.picture();
+});
+afterAll(async () => {
+  await browser.close();
+});
+
+const deed = () => browser.text('[data-testid="last-deed"]');
+const undo = () => browser.keys(Key.chord(Key.CONTROL, 'z'));
+
+describe('the part', () => {
+  it('is dragged on the head; the tally shows what it did; undo and redo', async () => {
+    const before = await browser.figures();
+    const from = await browser.centre('[data-handle="end"]');
+    await browser.drag(from, { x: from.x - 4, y: from.y + 70 }, 6, false);
+    await browser.until(
+      `/until you let go/.test(document.querySelector('[data-testid=last-deed]').textContent)`,
+      'the draft',
+    );
+    await browser.driver.actions().release().perform();
+    const after = await browser.figures();
+    expect(after.pieces).not.toBe(before.pieces);
+    expect(await deed()).toMatch(/^Part (moved|\d+ mm longer|bent)|^Part \d+/);
+    const cell = await browser.text('[data-figure="pieces"]');
+    expect(cell.replace(/\s+/g, ' ')).toContain(`${before.pieces} ${after.pieces}`);
+    await undo();
+    await browser.until(
+      `document.querySelector('[data-testid=figure-pieces]').textContent === ${JSON.stringify(before.pieces)}`,
+      'undo',
+    );
+    expect(await browser.figures()).toEqual(before);
+    await browser.keys(Key.chord(Key.CONTROL, Key.SHIFT, 'z'));
+    await browser.until(
+      `document.querySelector('[data-testid=figure-pieces]').textContent === ${JSON.stringify(after.pieces)}`,
+      'redo',
+    );
+    expect(await browser.figures()).toEqual(after);
+    await undo();
+    await browser.settled();
+  });
+
+  it('a drag that is broken off changes nothing', async () => {
+    const before = await browser.figures();
+    const words = await deed();
+    const from = await browser.centre('[data-handle="end"]');
+    await browser.drag(from, { x: from.x + 20, y: from.y + 30 }, 4, false);
+    await browser.keys(Key.ESCAPE);
+    await browser.driver.actions().release().perform();
+    await browser.settled();
+    expect(await browser.figures()).toEqual(before);
+    expect(await deed()).toBe(words);
+  });
+
+  it('moves by keyboard too', async () => {
+    const handle = await browser.find('[data-handle="front"]');
+    await handle.sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+    await browser.settled();
+    expect(await deed()).toMatch(/^Part moved \d mm right/);
+    await undo();
+    await undo();
+    await browser.settled();
+  });
+
+  it('is gone when she wants none, and rows close up', async () => {
+    await browser.press('none, swept back');
+    await browser.settled();
+    expect(await browser.has('[data-handle]')).toBe(false);
+    expect(await deed()).toBe('No part, swept back');
+    await undo();
+    await browser.settled();
+  });
+});
+
+describe('a spacing bead', () => {
+  it('is dragged: the whole plan follows without a frame held up for long, and is kept once', async () => {
+    const before = await browser.figures();
+    await browser.script(`
+      window.longest = 0; window.updates = 0;
+      new PerformanceObserver((l) => { for (const e of l.getEntries()) window.longest = Math.max(window.longest, e.duration); }).observe({ type: 'longtask' });
+      new MutationObserver(() => window.updates++).observe(document.querySelector('[data-testid=figure-pieces]'), { childList: true, characterData: true, subtree: true });
+    `);
+    const at = await browser.script<{ x: number; y: number }>(
+      `const r = document.querySelector('[data-zone=back]').getBoundingClientRect(); return { x: r.x + 7 + 1.25 * 31, y: r.y + 22 };`,
+    );
+    await browser.drag(at, { x: at.x + 50, y: at.y }, 12);
+    const after = await browser.figures();
+    expect(Number(after.pieces)).toBeLessThan(Number(before.pieces));
+    expect(await browser.script<number>('return window.updates')).toBeGreaterThanOrEqual(2);
+    // The picture is not drawn again by a spacing change; 50 ms is where the browser calls a task long.
+    expect(await browser.script<number>('return window.longest')).toBeLessThan(120);
+    expect(await deed()).toMatch(/^Back \d/);
+    await undo();
+    await browser.settled();
+    expect(await browser.figures()).toEqual(before);
+  });
+
+  it('says its value in fingers to those who hear the screen', async () => {
+    const slider = await browser.find('[data-zone="nape"]');
+    expect(await slider.getAttribute('aria-valuetext')).toBe('1½ fingers');
+    await slider.sendKeys(Key.ARROW_UP);
+    await browser.settled();
+    expect(await (await browser.find('[data-zone="nape"]')).getAttribute('aria-valuetext')).toBe('1¾ fingers');
+    await undo();
+    await browser.settled();
+  });
+
+  it('can be said the other way', async () => {
+    const before = await browser.figures();
+    await browser.click('[data-testid="said"]');
+    expect(Number((await browser.figures()).pieces)).toBeLessThan(Number(before.pieces));
+    await undo();
+    await browser.settled();
+  });
+});
+
+describe('the head', () => {
+  it('turns with a finger, with words, from the top and in a mirror', async () => {
+    const view = () =>
+      browser.script<string>(`return document.querySelectorAll('.stage canvas')[1].toDataURL().slice(-400)`);
+    const first = await view();
+    const centre = await browser.centre('.stage');
+    await browser.drag({ x: centre.x + 180, y: centre.y + 120 }, { x: centre.x + 20, y: centre.y + 120 }, 4);
+    expect(await view()).not.toBe(first);
+    await browser.press(/behind$/);
+    const behind = await view();
+    await browser.press('in a mirror');
+    expect(await view()).not.toBe(behind);
+    await browser.press('from the top');
+    await browser.press('from the top');
+    await browser.press('in a mirror');
+  });
+
+  it('the mend of the finding is one tap', async () => {
+    await browser.press(/^Hook (it|all \d+) through the net only/);
+    await browser.settled();
+    expect(await browser.has('[data-finding="tender.throughHair"]')).toBe(false);
+    expect(await deed()).toBe('Tender and thin places: through the net only');
+    await undo();
+    await browser.settled();
+  });
+
+  it('every figure opens into its working', async () => {
+    for (const figure of ['pieces', 'packs', 'leftOver', 'minutes', 'price', 'massG', 'cover']) {
+      await browser.click(`[data-figure="${figure}"]`);
+      const working = await (await browser.appears('[role=dialog]')).getText();
+      expect(working.length).toBeGreaterThan(60);
+      await browser.keys(Key.ESCAPE);
+      await browser.until(`!document.querySelector('[role=dialog]')`, 'the working to close');
+    }
+  });
+
+  it('plays the install', async () => {
+    await browser.press('Play the install');
+    await browser.until(`Number(document.querySelector('[data-testid=weave]').ariaValueNow) > 3`, 'some knots');
+    await browser.press('Stop');
+    const at = await (await browser.byId('weave')).getAttribute('aria-valuenow');
+    await new Promise((r) => setTimeout(r, 300));
+    expect(await (await browser.byId('weave')).getAttribute('aria-valuenow')).toBe(at);
+  });
+});

@@ -1,0 +1,115 @@
+/** Several plans: copied, renamed, deleted with undo; files that can't be read; two tabs on one plan. */
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { shoulderCurls } from '../src/demo/plans.ts';
+import { Browser, Key } from './browser.ts';
+
+const url = inject('demoUrl');
+const folder = mkdtempSync(join(tmpdir(), 'meshwork-files-'));
+const file = (name: string, text: string) => {
+  writeFileSync(join(folder, name), text);
+  return join(folder, name);
+};
+let browser: Browser;
+
+beforeAll(async () => {
+  browser = await Browser.open();
+  await browser.go(url);
+  await browser.settled();
+});
+afterAll(async () => {
+  await browser.close();
+});
+
+const names = () =>
+  browser.script<string[]>(`return [...document.querySelectorAll('[data-plan] > button')].map((b) => b.textContent)`);
+const openList = async () => {
+  await browser.click('[data-testid="plans"]');
+  await browser.until(`document.querySelectorAll('[data-plan]').length >= 4`, 'the plans');
+};
+
+describe('plans', () => {
+  it('are copied, renamed, deleted and brought back', async () => {
+    await openList();
+    await browser.press(/^Copy Swept-back coils$/);
+    await browser.until(`document.querySelectorAll('[data-plan]').length === 5`, 'the copy');
+    expect(await names()).toContain('Swept-back coils, copy');
+    await browser.press(/^Rename Swept-back coils, copy$/);
+    await browser.write('rename', 'For the holidays');
+    await browser.until(
+      `[...document.querySelectorAll('[data-plan] > button')].some((b) => b.textContent === 'For the holidays')`,
+      'the new name',
+    );
+    await browser.press(/^Delete For the holidays$/);
+    await browser.until(`document.querySelectorAll('[data-plan]').length === 4`, 'the plan to go');
+    await browser.click('[data-testid="undo-delete"]');
+    await browser.until(`document.querySelectorAll('[data-plan]').length === 5`, 'the plan to come back');
+    expect(await names()).toContain('For the holidays');
+  });
+
+  it.each([
+    ['broken.json', '{"format": "meshwork-plan",', /broken\.json: This file isn’t JSON/],
+    ['foreign.json', '{"hello": 1}', /not a Meshwork plan/],
+    ['newer.json', JSON.stringify({ ...shoulderCurls, version: 12 }), /newer Meshwork \(version 12/],
+    ['spoilt.json', JSON.stringify({ ...shoulderCurls, cap: 'felt' }), /cap has to be one of/],
+    ['empty.json', '', /empty/],
+  ])('%s gets a sentence and changes nothing', async (name, text, why) => {
+    const before = await names();
+    await (await browser.appears('[data-testid="import-file"]')).sendKeys(file(name, text));
+    await browser.until(
+      `${why.toString()}.test(document.querySelector('[data-testid=plans-trouble]')?.textContent)`,
+      'the sentence',
+    );
+    expect(await browser.text('[data-testid="plans-trouble"]')).toMatch(/Nothing was changed\.$/);
+    expect(await names()).toEqual(before);
+  });
+
+  it('opening another plan shows its own head, rows and figures', async () => {
+    const before = await browser.figures();
+    await browser.press(/^Twists from the crown/);
+    await browser.until(`/Twists/.test(document.title)`, 'the other plan');
+    expect(await browser.figures()).not.toEqual(before);
+    await browser.driver.navigate().back();
+    await browser.until(`/Shoulder/.test(document.title)`, 'the first plan');
+    expect(await browser.figures()).toEqual(before);
+  });
+
+  it('a plan that isn’t there says so', async () => {
+    await browser.go(`${url}/plan/nobody/rows`);
+    await browser.until(`/no such plan/.test(document.body.textContent)`, 'the sentence');
+    await browser.press('Back to your plans');
+    await browser.settled();
+  });
+});
+
+describe('two tabs on one plan', () => {
+  it('see each other’s changes and lose none', async () => {
+    await browser.go(`${url}/plan/${shoulderCurls.id}/rows`);
+    await browser.settled();
+    const first = await browser.driver.getWindowHandle();
+    await browser.driver.switchTo().newWindow('tab');
+    await browser.size(1280, 800);
+    await browser.go(`${url}/plan/${shoulderCurls.id}/rows`);
+    await browser.settled();
+    await (await browser.appears('[data-zone="top"]')).sendKeys(Key.ARROW_RIGHT);
+    const changed = await browser.figures();
+    await browser.driver.switchTo().window(first);
+    await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '1.25'`, 'the other tab’s change');
+    expect(await browser.figures()).toEqual(changed);
+    await browser.keys(Key.chord(Key.CONTROL, 'z'));
+    await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '1'`, 'undo here');
+  });
+
+  it('a reload keeps undo', async () => {
+    await (await browser.appears('[data-zone="nape"]')).sendKeys(Key.ARROW_RIGHT);
+    await browser.settled();
+    await new Promise((r) => setTimeout(r, 300));
+    await browser.driver.navigate().refresh();
+    await browser.settled();
+    expect(await browser.text('[data-testid="last-deed"]')).toBe('Nape 1¾');
+    await browser.keys(Key.chord(Key.CONTROL, 'z'));
+    await browser.until(`document.querySelector('[data-zone=nape]').ariaValueNow === '1.5'`, 'undo after the reload');
+  });
+});

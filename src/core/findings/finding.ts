@@ -1,0 +1,29 @@
+/** What the core has to say about a plan, and the change that would mend it. */
+import type { TapeMeasure } from '../head/tape.ts';
+import type { SchoolName, Schools } from '../knots/schools.ts';
+import type { SpacingZone } from '../pipeline/inputs.ts';
+
+export type Severity = 'stop' | 'caution' | 'note';
+
+/** A change to the plan that one tap applies. */
+export type Mend =
+  | { readonly kind: 'setMeasure'; readonly measure: TapeMeasure; readonly mm: number }
+  | { readonly kind: 'setSpacing'; readonly fingers: Partial<Record<SpacingZone, number>> }
+  | { readonly kind: 'setSchool'; readonly school: SchoolName; readonly value: Schools[SchoolName] }
+  | { readonly kind: 'setCap'; readonly cap: 'closed' }
+  | { readonly kind: 'setReserve'; readonly share: number }
+  | { readonly kind: 'setSplit'; readonly split: 1 };
+
+export interface Finding {
+  readonly code: string;
+  readonly severity: Severity;
+  /** The station where it is settled. */
+  readonly station: 'measure' | 'base' | 'cap' | 'hair' | 'rows' | 'check' | 'supply';
+  /** What is wrong, short. */
+  readonly what: string;
+  /** Where it is, and why it matters. */
+  readonly why: string;
+  readonly knotIds?: readonly string[];
+  readonly measure?: TapeMeasure;
+  readonly mend?: { readonly deed: string; readonly change: Mend };
+}
