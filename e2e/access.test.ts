@@ -97,7 +97,8 @@ describe('by keyboard alone', () => {
     await tabTo(`/through the net only/.test(e.textContent) && e.className.includes('button')`);
     await browser.keys(Key.ENTER);
     await browser.until(`!document.querySelector('[data-finding]')`, 'the mend');
-    await browser.keys(Key.chord(Key.CONTROL, 'z'), Key.chord(Key.CONTROL, 'z'));
+    await browser.chord(Key.CONTROL, 'z');
+    await browser.chord(Key.CONTROL, 'z');
     await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '1'`, 'undo');
     await tabTo(`e.dataset.handle === 'end'`, 200);
     await browser.keys(Key.ARROW_DOWN);
@@ -105,7 +106,7 @@ describe('by keyboard alone', () => {
       `/^Part/.test(document.querySelector('[data-testid=last-deed]').textContent)`,
       'the part to move',
     );
-    await browser.keys(Key.chord(Key.CONTROL, 'z'));
+    await browser.chord(Key.CONTROL, 'z');
   });
 
   it('looks round: the head turns, the weave tells its knots', async () => {

@@ -160,6 +160,14 @@ export class Browser {
       .perform();
   }
 
+  /** Keys held together, the last one pressed while the others are down. */
+  async chord(...keys: string[]) {
+    const actions = this.driver.actions();
+    for (const key of keys) actions.keyDown(key);
+    for (const key of [...keys].reverse()) actions.keyUp(key);
+    await actions.perform();
+  }
+
   async drag(from: { x: number; y: number }, to: { x: number; y: number }, steps = 6, release = true) {
     const actions = this.driver
       .actions({ async: true })

@@ -16,7 +16,7 @@ afterAll(async () => {
 });
 
 const deed = () => browser.text('[data-testid="last-deed"]');
-const undo = () => browser.keys(Key.chord(Key.CONTROL, 'z'));
+const undo = () => browser.chord(Key.CONTROL, 'z');
 
 describe('the part', () => {
   it('is dragged on the head; the tally shows what it did; undo and redo', async () => {
@@ -39,7 +39,7 @@ describe('the part', () => {
       'undo',
     );
     expect(await browser.figures()).toEqual(before);
-    await browser.keys(Key.chord(Key.CONTROL, Key.SHIFT, 'z'));
+    await browser.chord(Key.CONTROL, Key.SHIFT, 'z');
     await browser.until(
       `document.querySelector('[data-testid=figure-pieces]').textContent === ${JSON.stringify(after.pieces)}`,
       'redo',

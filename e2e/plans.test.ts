@@ -98,7 +98,7 @@ describe('two tabs on one plan', () => {
     await browser.driver.switchTo().window(first);
     await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '1.25'`, 'the other tab’s change');
     expect(await browser.figures()).toEqual(changed);
-    await browser.keys(Key.chord(Key.CONTROL, 'z'));
+    await browser.chord(Key.CONTROL, 'z');
     await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '1'`, 'undo here');
   });
 
@@ -109,7 +109,7 @@ describe('two tabs on one plan', () => {
     await browser.driver.navigate().refresh();
     await browser.settled();
     expect(await browser.text('[data-testid="last-deed"]')).toBe('Nape 1¾');
-    await browser.keys(Key.chord(Key.CONTROL, 'z'));
+    await browser.chord(Key.CONTROL, 'z');
     await browser.until(`document.querySelector('[data-zone=nape]').ariaValueNow === '1.5'`, 'undo after the reload');
   });
 });

@@ -1,7 +1,7 @@
 /** The first minute: the newest plan if there is one, the demo where the server offers it, else a first plan. */
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useRef } from 'react';
 import { Navigate } from 'react-router';
 import { fillWithDemo } from '../store/fill-demo.ts';
 import { keptPlans } from '../store/plans.ts';
@@ -39,13 +39,16 @@ function FirstMinute() {
     staleTime: Number.POSITIVE_INFINITY,
   });
   const plans = useLiveQuery(() => keptPlans(db));
-  if (first.isPending || !plans)
+  const foundEmpty = useRef(false);
+  if (first.isPending || !plans || (first.data === 'filled' && plans.length === 0))
     return (
       <main className="p-10" aria-busy="true">
         Laying things out …
       </main>
     );
-  if (plans.length > 0) return <Navigate to={`/plan/${plans[0].id}/rows`} replace />;
+  // A store that was empty is left by what she does here, not under her hands.
+  if (first.data === 'empty' && plans.length === 0) foundEmpty.current = true;
+  if (plans.length > 0 && !foundEmpty.current) return <Navigate to={`/plan/${plans[0].id}/rows`} replace />;
   return (
     <main className="mx-auto max-w-[620px] p-[32px]">
       <h1 className="text-[46px]">Meshwork</h1>

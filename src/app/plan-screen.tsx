@@ -122,7 +122,8 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           show={show}
           partHandles={station === 'rows' || station === 'aim'}
         />
-        <aside className="bench" aria-label="Bench">
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
+        <aside className="bench" aria-label="Bench" tabIndex={0}>
           {error && (
             <p role="alert" className="text-madder">
               {error}

@@ -17,7 +17,7 @@ export function FindingNote({
   if (!finding) return null;
   const [first] = finding.knotIds ?? [];
   return (
-    <section className="mt-[18px]" aria-label="Finding" data-finding={finding.code}>
+    <section className="mt-[18px]" aria-label={finding.what} data-finding={finding.code}>
       {finding.severity !== 'note' && <div className="stitch" aria-hidden="true" />}
       <p>
         <b className={`font-[650] ${finding.severity === 'note' ? '' : 'text-madder'}`}>{finding.what}</b>{' '}

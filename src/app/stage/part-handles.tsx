@@ -5,6 +5,7 @@ import type { HeadScene } from '../../core/pipeline/scene.ts';
 import { type LinePart, PART_LIMITS } from '../../core/rows/part.ts';
 import { setPart } from '../../model/commands.ts';
 import type { PlanSession } from '../state/plan-session.ts';
+import { useView } from '../state/view-store.ts';
 import { type Projection, screenX, screenY, type V3 } from './projection.ts';
 import { surfacePointAt } from './surface-hit.ts';
 
@@ -94,6 +95,10 @@ export function PartHandles(props: {
             style={{ left: screenX(view, at), top: screenY(view, at), visibility: facingUs ? 'visible' : 'hidden' }}
             aria-label={`${NAMES[which]}. Arrow keys move it.`}
             data-handle={which}
+            onFocus={() => {
+              // Round the back of the head: turn it, so that what has the focus is seen.
+              if (!facingUs) useView.getState().turn({ azimuth: Math.atan2(at[0], at[2]), elevation: 0.7 });
+            }}
             onPointerDown={(e) => begin(which, e)}
             onPointerMove={(e) => drag(which, e)}
             onPointerUp={end}

@@ -158,11 +158,7 @@ function Cells({
     <>
       {cells.map((cell) => (
         <Popover.Root key={cell.key}>
-          <Popover.Trigger
-            className="cell"
-            data-figure={cell.key}
-            aria-label={`${cell.name}: ${cell.show(now[cell.key])} ${cell.unit ?? ''}. How it is worked out.`}
-          >
+          <Popover.Trigger className="cell" data-figure={cell.key}>
             <span className="cell-name">{cell.name}</span>
             <span className="cell-figure">
               {before && before[cell.key] !== now[cell.key] && (
@@ -177,6 +173,7 @@ function Cells({
               {cell.unit && <small>{cell.unit}</small>}
             </span>
             <span className="cell-third">{cell.third}</span>
+            <span className="sr-only">. How it is worked out</span>
           </Popover.Trigger>
           <Popover.Portal>
             <Popover.Content

@@ -75,7 +75,7 @@ export function Weave({ plan, result }: { readonly plan: PlanDocument; readonly 
   };
 
   return (
-    <div ref={box} className="weave">
+    <section ref={box} className="weave" aria-label="Weave">
       <canvas ref={canvas} aria-hidden="true" />
       <div
         className="absolute inset-0"
@@ -119,7 +119,7 @@ export function Weave({ plan, result }: { readonly plan: PlanDocument; readonly 
           </span>
         </button>
       )}
-    </div>
+    </section>
   );
 }
 

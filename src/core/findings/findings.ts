@@ -24,6 +24,9 @@ const mm = (v: number) => `${(v / 10).toFixed(1)} cm`;
 
 const impossibleHead: Check = (_, { head }) => {
   if (head.fit.chiSquare <= REFUSE_CHI_SQUARE) return undefined;
+  // One wrong reading is named by the next check, with the value that mends it.
+  const culprit = head.fit.measures.find((m) => m.measure === head.fit.contradictory);
+  if (culprit && (culprit.othersChiSquare ?? Number.POSITIVE_INFINITY) <= REFUSE_CHI_SQUARE) return undefined;
   return {
     code: 'measure.impossible',
     severity: 'stop',

@@ -23,6 +23,8 @@ export interface MeasureFit {
   readonly othersSdMm?: number;
   /** (given - suggested) in standard deviations. */
   readonly contradiction?: number;
+  /** Chi square of the fit to the others alone, where it was worked out. */
+  readonly othersChiSquare?: number;
 }
 
 export interface HeadFit {
@@ -98,7 +100,7 @@ function leaveOut(given: TapeValuesMm, all: Solution, measure: TapeMeasure, row:
   const othersSdMm = predictedSd(without, row);
   const othersSuggestMm = without.fitted[row];
   const contradiction = (value - othersSuggestMm) / Math.sqrt(sd * sd + othersSdMm * othersSdMm);
-  return { othersSuggestMm, othersSdMm, contradiction };
+  return { othersSuggestMm, othersSdMm, contradiction, othersChiSquare: without.chiSquare };
 }
 
 function predictedSd(solution: Solution, row: number): number {

@@ -205,6 +205,13 @@ describe('findings', () => {
     expect(codes(change)).toContain(code);
   });
 
+  it('one reading far off is named with its mend, not the whole head refused', () => {
+    const r = pipeline.plan(plainInputs({ tape: { ...plainInputs().tape, earToEarTop: 400 } }));
+    expect(r.head.fit.chiSquare).toBeGreaterThan(30);
+    expect(r.findings.map((f) => f.code)).toContain('measure.contradictory');
+    expect(r.findings.map((f) => f.code)).not.toContain('measure.impossible');
+  });
+
   it('locks end the worry about smooth hair without a net', () => {
     const locked = {
       cap: 'none' as const,
