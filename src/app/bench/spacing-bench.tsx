@@ -58,10 +58,13 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
   const value = plan.spacing.fingers[zone];
   const least = plan.spacing.said === 'clear' ? 0.25 : 0.5;
   const limited = (v: number) => Math.min(LONGEST, Math.max(least, Math.round(v / STEP) * STEP));
-  const drag = (event: React.PointerEvent) => {
+  // Read from the event, not from what is rendered: on a slow machine the finger is lifted before the screen follows.
+  const valueAt = (event: React.PointerEvent) => {
     const box = track.current?.getBoundingClientRect();
-    if (!box) return;
-    const next = limited((event.clientX - box.left - X0) / FINGER_PX);
+    return box ? limited((event.clientX - box.left - X0) / FINGER_PX) : value;
+  };
+  const drag = (event: React.PointerEvent) => {
+    const next = valueAt(event);
     if (next !== value) session.preview(setSpacing(plan, { [zone]: next }).plan);
   };
   const commit = (next: number) => session.apply(setSpacing(plan, { [zone]: next }));
@@ -86,7 +89,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
         onPointerMove={(e) => {
           if (e.buttons > 0) drag(e);
         }}
-        onPointerUp={() => commit(value)}
+        onPointerUp={(e) => commit(valueAt(e))}
         onPointerCancel={() => session.preview(undefined)}
         onKeyDown={(e) => {
           const by: Record<string, number> = {

@@ -28,6 +28,8 @@ export function PartHandles(props: {
   const { view, result, session } = props;
   const [held, setHeld] = useState<Which>();
   const start = useRef<LinePart>(undefined);
+  /** Where the finger has it now, also when the screen has not followed yet. */
+  const latest = useRef<LinePart>(undefined);
   const part = session.plan.part as LinePart | { kind: 'crown' | 'swept' };
   const line = result.part.pointsMm;
   if (part.kind !== 'line' || line.length < 9) return null;
@@ -41,20 +43,23 @@ export function PartHandles(props: {
     event.currentTarget.setPointerCapture(event.pointerId);
     event.stopPropagation();
     start.current = part;
+    latest.current = part;
     setHeld(which);
     props.onHold(line);
   };
   const drag = (which: Which, event: React.PointerEvent) => {
     const box = props.stage();
-    if (held !== which || !box || !start.current) return;
+    if (event.buttons === 0 || !box || !start.current) return;
     const hit = surfacePointAt(view, props.scene.cap, event.clientX - box.left, event.clientY - box.top);
-    if (hit) session.preview(setPart(session.plan, moved(start.current, which, hit, place('front'))).plan);
+    if (!hit) return;
+    latest.current = moved(start.current, which, hit, place('front'));
+    session.preview(setPart(session.plan, latest.current).plan);
   };
   const end = () => {
-    if (!held) return;
+    if (!start.current) return;
     setHeld(undefined);
     props.onHold(undefined);
-    commit(part);
+    commit(latest.current ?? part);
   };
   const commit = (next: LinePart) => {
     const before = start.current ?? (session.history.present.plan.part as LinePart);
@@ -62,6 +67,7 @@ export function PartHandles(props: {
     session.apply(setPart(session.plan, next, wordsFor(before, next)));
   };
   const cancel = () => {
+    start.current = undefined;
     setHeld(undefined);
     props.onHold(undefined);
     session.preview(undefined);
