@@ -8,8 +8,8 @@ import type { SurfaceMesh } from './surface-mesh.ts';
 export interface SurfaceCurve {
   readonly pointCount: number;
   readonly pointsMm: Float64Array;
-  readonly fromVertex: Uint32Array;
-  readonly toVertex: Uint32Array;
+  readonly fromVertex: Int32Array;
+  readonly toVertex: Int32Array;
   readonly share: Float64Array;
   readonly closed: boolean;
   /** Length from the first point, mm. */
@@ -18,17 +18,11 @@ export interface SurfaceCurve {
 }
 
 /** Curves of every level, index for index. Levels rise. A level that meets no triangle gives an empty list. */
-export function contours(
-  mesh: SurfaceMesh,
-  field: Float64Array,
-  levels: ArrayLike<number>,
-  wanted?: (level: number, triangle: number) => boolean,
-): SurfaceCurve[][] {
+export function contours(mesh: SurfaceMesh, field: Float64Array, levels: ArrayLike<number>): SurfaceCurve[][] {
   const buckets = bucketTriangles(mesh, field, levels);
   const visited = new Int32Array(mesh.triangleCount).fill(-1);
   return Array.from(levels, (level, index) => {
     const crossing = buckets[index];
-    if (wanted && !crossing.some((t) => wanted(index, t))) return [];
     const curves: SurfaceCurve[] = [];
     for (const t of crossing) {
       if (visited[t] === index) continue;
@@ -132,8 +126,8 @@ function curveOf(
   closed: boolean,
 ): SurfaceCurve {
   const n = edges.length;
-  const fromVertex = new Uint32Array(n);
-  const toVertex = new Uint32Array(n);
+  const fromVertex = new Int32Array(n);
+  const toVertex = new Int32Array(n);
   const share = new Float64Array(n);
   edges.forEach((edge, i) => {
     const a = mesh.triangles[edge];
@@ -147,8 +141,8 @@ function curveOf(
 
 export function curveFromEdges(
   mesh: SurfaceMesh,
-  fromVertex: Uint32Array,
-  toVertex: Uint32Array,
+  fromVertex: Int32Array,
+  toVertex: Int32Array,
   share: Float64Array,
   closed: boolean,
 ): SurfaceCurve {

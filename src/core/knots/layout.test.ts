@@ -6,7 +6,7 @@ import { contours } from '../geometry/contour.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { type Part, partPolyline } from '../rows/part.ts';
 import { rowField } from '../rows/row-field.ts';
-import { layRows, type Row } from '../rows/rows.ts';
+import { layRows, type Row, rowSlopes } from '../rows/rows.ts';
 import { sweptCounter } from '../rows/scalp-fields.ts';
 import { EVEN_ZONES } from '../rows/zones.ts';
 import { brickScore, layKnots } from './layout.ts';
@@ -23,7 +23,10 @@ function layoutFor(head: Head, part: Part, mm: number) {
   const field = rowField(head.mesh, head.scalp, fromPart, EVEN_ZONES);
   const spacing = { gapMm: mm, pitchMm: mm };
   const swept = part.kind === 'swept';
-  const { rows } = layRows(head.mesh, head.line, head.scalp, field, spacing, { frontRow: swept, swept });
+  const { rows } = layRows(head.mesh, head.line, head.scalp, field, rowSlopes(head.mesh, field), spacing, {
+    frontRow: swept,
+    swept,
+  });
   const pitch = { zone: field.zone, faceEdge: new Float64Array(head.mesh.vertexCount).fill(1) };
   const layout = layKnots(head.mesh, rows, pitch, spacing);
   return { rows, layout, score: brickScore(rows, layout.knots, pitch, spacing), fromPart };

@@ -15,5 +15,7 @@ export interface HeadStage {
   readonly mark: Landmarks;
   readonly mesh: SurfaceMesh;
   readonly areaMm2: number;
+  /** Round the head as fitted. */
+  readonly girthMm: number;
   readonly scalp: ScalpFields;
 }

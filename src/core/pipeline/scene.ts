@@ -46,7 +46,7 @@ export function headScene(tape: TapeValuesMm): HeadScene {
     cap: {
       positions,
       normals: Float32Array.from(mesh.normals),
-      triangles: mesh.triangles,
+      triangles: Uint32Array.from(mesh.triangles),
       light,
       aboveHairlineMm: above,
     },

@@ -28,13 +28,15 @@ export function spacingInMm(inputs: Pick<PlanInputs, 'spacing' | 'fingerMm' | 'p
     faceEdge: centre(f.faceEdge),
   };
   const top = centresMm.top;
+  // Rounded, so that scaling all zones alike finds the same row field again.
+  const factor = (mm: number) => Math.round((1e6 * mm) / top) / 1e6;
   return {
     mm: { gapMm: top, pitchMm: top },
     zones: {
-      part: centresMm.part / top,
-      back: centresMm.back / top,
-      nape: centresMm.nape / top,
-      faceEdge: centresMm.faceEdge / top,
+      part: factor(centresMm.part),
+      back: factor(centresMm.back),
+      nape: factor(centresMm.nape),
+      faceEdge: factor(centresMm.faceEdge),
     },
     centresMm,
   };

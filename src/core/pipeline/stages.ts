@@ -23,9 +23,9 @@ import { weigh } from '../load/weight.ts';
 import { onHerLeft, turnedKnots, turnedPoints, turnedRows } from '../rows/mirror.ts';
 import { type LinePart, type Part, partPolyline } from '../rows/part.ts';
 import { rowField } from '../rows/row-field.ts';
-import { layRows } from '../rows/rows.ts';
+import { layRows, rowSlopes } from '../rows/rows.ts';
 import { scalpFields, sweptCounter } from '../rows/scalp-fields.ts';
-import { faceEdgeFactor } from '../rows/zones.ts';
+import { faceEdgeFactor, type ZoneFactors } from '../rows/zones.ts';
 import { planSupply } from '../supply/packs.ts';
 import { estimateTime } from '../time/estimate.ts';
 import type { HeadStage } from './head-stage.ts';
@@ -46,8 +46,19 @@ export class Pipeline {
       const line = hairline(shape);
       const sphere = this.memo.get('sphere', String(inputs.meshFrequency), () => icosphere(inputs.meshFrequency));
       const mesh = scalpMesh(shape, line, sphere);
+      const mark = landmarks(shape);
       const areaMm2 = mesh.triangleAreasMm2.reduce((a, b) => a + b, 0);
-      return { key, fit, shape, line, mark: landmarks(shape), mesh, areaMm2, scalp: scalpFields(shape, line, mesh) };
+      return {
+        key,
+        fit,
+        shape,
+        line,
+        mark,
+        mesh,
+        areaMm2,
+        girthMm: tapeReading(shape, 'girth', mark),
+        scalp: scalpFields(shape, line, mesh),
+      };
     });
   }
 
@@ -70,7 +81,10 @@ export class Pipeline {
     const { zones } = spacingInMm(inputs);
     const { faceEdge, ...alongTheWay } = zones;
     const key = JSON.stringify([part.key, alongTheWay]);
-    return this.memo.get('field', key, () => ({ key, ...rowField(head.mesh, head.scalp, part.fromPart, zones) }));
+    return this.memo.get('field', key, () => {
+      const joined = rowField(head.mesh, head.scalp, part.fromPart, zones);
+      return { key, ...joined, slopes: rowSlopes(head.mesh, joined) };
+    });
   }
 
   rows(inputs: PlanInputs) {
@@ -81,7 +95,7 @@ export class Pipeline {
     const key = JSON.stringify([field.key, mm, swept]);
     return this.memo.get('rows', key, () => ({
       key,
-      ...layRows(head.mesh, head.line, head.scalp, field, mm, { frontRow: swept, swept }),
+      ...layRows(head.mesh, head.line, head.scalp, field, field.slopes, mm, { frontRow: swept, swept }),
     }));
   }
 
@@ -92,9 +106,20 @@ export class Pipeline {
     const { mm, zones } = spacingInMm(inputs);
     const key = JSON.stringify([rows.key, zones.faceEdge]);
     return this.memo.get('layout', key, () => {
-      const faceEdge = Float64Array.from(head.scalp.fromFrontHairline, (d) => faceEdgeFactor(zones, d));
+      const faceEdge = this.faceEdge(head, zones);
       const pitch = { zone: field.zone, faceEdge };
       return { key, pitch, ...layKnots(head.mesh, rows.rows, pitch, mm) };
+    });
+  }
+
+  /** Factor along a row at every vertex. */
+  private faceEdge(head: HeadStage, zones: ZoneFactors): Float64Array {
+    const key = JSON.stringify([head.key, zones.faceEdge]);
+    return this.memo.get('faceEdge', key, () => {
+      const distance = head.scalp.fromFrontHairline;
+      const factor = new Float64Array(distance.length);
+      for (let v = 0; v < factor.length; v++) factor[v] = faceEdgeFactor(zones, distance[v]);
+      return factor;
     });
   }
 
@@ -113,7 +138,7 @@ export class Pipeline {
     const spacing = spacingInMm(inputs);
     const piece = hookedPiece(inputs.product);
     const thickestTail = Math.max(...base.sections.map((s) => s.tailThicknessMm));
-    const cap = fitCap(inputs.cap, tapeReading(head.shape, 'girth', head.mark), thickestTail);
+    const cap = fitCap(inputs.cap, head.girthMm, thickestTail);
     const rows = planRows(head.mesh, laidRows, laidKnots, head.scalp.fromMidline, turned);
     const laid = { rows: laidRows, knots: laidKnots, planned: rows, turned };
     const knots = pieceKnots(inputs, head, { fromPart: part.fromPart, pointsMm: partPoints }, laid, piece, spacing.mm);

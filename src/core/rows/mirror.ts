@@ -46,18 +46,21 @@ function turnedOrder(count: number, closed: boolean): number[] {
 }
 
 function turnedCurve(curve: SurfaceCurve, order: readonly number[]): SurfaceCurve {
-  const pointsMm = new Float64Array(curve.pointsMm.length);
-  order.forEach((from, to) => {
+  const n = order.length;
+  const pointsMm = new Float64Array(3 * n);
+  const fromVertex = new Int32Array(n);
+  const toVertex = new Int32Array(n);
+  const share = new Float64Array(n);
+  const arcMm = new Float64Array(n);
+  for (let to = 0; to < n; to++) {
+    const from = order[to];
     pointsMm[3 * to] = 0 - curve.pointsMm[3 * from];
     pointsMm[3 * to + 1] = curve.pointsMm[3 * from + 1];
     pointsMm[3 * to + 2] = curve.pointsMm[3 * from + 2];
-  });
-  return {
-    ...curve,
-    pointsMm,
-    fromVertex: Uint32Array.from(order, (i) => curve.fromVertex[i]),
-    toVertex: Uint32Array.from(order, (i) => curve.toVertex[i]),
-    share: Float64Array.from(order, (i) => curve.share[i]),
-    arcMm: Float64Array.from(order, (i) => (i === order[0] ? 0 : curve.lengthMm - curve.arcMm[i])),
-  };
+    fromVertex[to] = curve.fromVertex[from];
+    toVertex[to] = curve.toVertex[from];
+    share[to] = curve.share[from];
+    arcMm[to] = to === 0 ? 0 : curve.lengthMm - curve.arcMm[from];
+  }
+  return { ...curve, pointsMm, fromVertex, toVertex, share, arcMm };
 }

@@ -7,7 +7,7 @@ import { azimuthOf } from '../head/hairline.ts';
 import type { Part } from './part.ts';
 import { partPolyline } from './part.ts';
 import { rowField } from './row-field.ts';
-import { gapAfterRule, layRows, type RowPlan } from './rows.ts';
+import { gapAfterRule, layRows, type RowPlan, rowSlopes } from './rows.ts';
 import { sweptCounter } from './scalp-fields.ts';
 import { EVEN_ZONES } from './zones.ts';
 
@@ -25,7 +25,15 @@ function rowsFor(head: Head, part: Part, gapMm: number, pitchMm = gapMm) {
   return {
     fromPart,
     field,
-    plan: layRows(head.mesh, head.line, head.scalp, field, { gapMm, pitchMm }, { frontRow: swept, swept }),
+    plan: layRows(
+      head.mesh,
+      head.line,
+      head.scalp,
+      field,
+      rowSlopes(head.mesh, field),
+      { gapMm, pitchMm },
+      { frontRow: swept, swept },
+    ),
   };
 }
 

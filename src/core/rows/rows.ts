@@ -68,32 +68,46 @@ export function gapAfterRule(ratio: number): number {
   return ratio;
 }
 
+/** What laying rows needs of a field, whatever the spacing: its slope, and how its row length is spread over gaps. */
+export interface RowSlopes {
+  readonly perTriangle: Float64Array;
+  readonly perVertex: Float64Array;
+  /** Row length by slope × zone, in bins of its logarithm. */
+  readonly histogram: Float64Array;
+}
+
+export function rowSlopes(mesh: SurfaceMesh, rowField: RowField): RowSlopes {
+  const perTriangle = gradientLengths(mesh, rowField.field);
+  return {
+    perTriangle,
+    perVertex: toVertices(mesh, perTriangle),
+    histogram: slopeHistogram(mesh, perTriangle, rowField.zone),
+  };
+}
+
 export function layRows(
   mesh: SurfaceMesh,
   line: Hairline,
   scalp: ScalpFields,
   rowField: RowField,
+  slopes: RowSlopes,
   spacing: RowSpacing,
   options: RowOptions,
 ): RowPlan {
   const { field, zone } = rowField;
   const { gapMm: s, pitchMm: p } = spacing;
-  const slope = gradientLengths(mesh, field);
-  const vertexSlope = toVertices(mesh, slope);
+  const { perTriangle: slope, perVertex: vertexSlope } = slopes;
   const first = options.swept ? 0.3 * s : p / 2;
   const span = rowField.total - first - 0.3 * s;
-  const factor = bestStepFactor(mesh, slope, zone, options.swept ? [0.92, 1.1] : [0.94, 1.06]);
+  const factor = bestStepFactor(slopes.histogram, options.swept ? [0.92, 1.1] : [0.94, 1.06]);
   const count = Math.max(2, Math.round(span / (factor * s)) + 1);
   const step = Math.max(span / (count - 1), 0.25 * s);
   const highest = maximumFinite(field);
   const wholeRows = Math.max(count, Math.floor((highest - first) / step) + 1);
 
-  const levels = Array.from({ length: 4 * (wholeRows - 1) + 1 }, (_, quarter) => first + (quarter * step) / 4);
-  const scaleOf = (t: number) => triangleRatio(mesh, slope, zone, t, step, s);
-  const curves = contours(mesh, field, levels, (quarter, t) => {
-    if (quarter % 4 === 0) return true;
-    return scaleOf(t) > (quarter % 2 === 0 ? DYADIC.halves : DYADIC.quarters) * DYADIC.insertedRunsOn;
-  });
+  const levelOf = (quarter: number) => first + (quarter * step) / 4;
+  const quarters = quartersToTrace(mesh, field, slope, zone, { first, step, gapMm: s, wholeRows });
+  const curves = contours(mesh, field, quarters.map(levelOf));
 
   const clip = (curve: SurfaceCurve, i: number) =>
     fieldAt(curve, scalp.fromHairline, i) < 0.2 * s ||
@@ -102,7 +116,8 @@ export function layRows(
   let inserted = 0;
   let shortened = 0;
   let dropped = 0;
-  curves.forEach((pieces, quarter) => {
+  curves.forEach((pieces, index) => {
+    const quarter = quarters[index];
     for (const curve of pieces) {
       if (curve.pointCount < 3) continue;
       const ratio = smoothAlong(curve, p / 2, (i) => {
@@ -140,30 +155,62 @@ export function layRows(
   };
 }
 
-/** The step factor whose gaps, after the dyadic rule, come nearest to the target. */
-function bestStepFactor(
+/** Whole rows, and those levels between them that some triangle is stretched enough to want. */
+function quartersToTrace(
   mesh: SurfaceMesh,
+  field: Float64Array,
   slope: Float64Array,
   zone: Float64Array,
-  range: readonly [number, number],
-): number {
-  const bins = 160;
-  const histogram = new Float64Array(bins);
-  const logMin = Math.log(0.05);
-  const logMax = Math.log(8);
+  { first, step, gapMm, wholeRows }: { first: number; step: number; gapMm: number; wholeRows: number },
+): number[] {
+  const { triangles } = mesh;
+  const last = 4 * (wholeRows - 1);
+  const wanted = new Uint8Array(last + 1);
+  for (let q = 0; q <= last; q += 4) wanted[q] = 1;
+  const halves = DYADIC.halves * DYADIC.insertedRunsOn;
+  const quarters = DYADIC.quarters * DYADIC.insertedRunsOn;
   for (let t = 0; t < mesh.triangleCount; t++) {
+    const ratio = triangleRatio(mesh, slope, zone, t, step, gapMm);
+    if (!(ratio > halves)) continue;
+    const a = field[triangles[3 * t]];
+    const b = field[triangles[3 * t + 1]];
+    const c = field[triangles[3 * t + 2]];
+    const from = Math.max(0, Math.ceil((4 * (Math.min(a, b, c) - first)) / step));
+    const to = Math.min(last, Math.floor((4 * (Math.max(a, b, c) - first)) / step));
+    for (let q = from; q <= to; q++) if (q % 2 === 0 || ratio > quarters) wanted[q] = 1;
+  }
+  const traced: number[] = [];
+  wanted.forEach((yes, q) => {
+    if (yes) traced.push(q);
+  });
+  return traced;
+}
+
+const BINS = 160;
+const LOG_MIN = Math.log(0.05);
+const LOG_MAX = Math.log(8);
+
+function slopeHistogram(mesh: SurfaceMesh, slope: Float64Array, zone: Float64Array): Float64Array {
+  const histogram = new Float64Array(BINS);
+  // A distribution over 20 000 triangles: every second one gives it.
+  for (let t = 0; t < mesh.triangleCount; t += 2) {
     const x = slope[t] * triangleZone(mesh, zone, t);
     if (!(x > 0) || !Number.isFinite(x)) continue;
-    const bin = Math.min(bins - 1, Math.max(0, Math.floor(((Math.log(x) - logMin) / (logMax - logMin)) * bins)));
-    histogram[bin] += mesh.triangleAreasMm2[t] * slope[t];
+    const bin = Math.floor(((Math.log(x) - LOG_MIN) / (LOG_MAX - LOG_MIN)) * BINS);
+    histogram[Math.min(BINS - 1, Math.max(0, bin))] += mesh.triangleAreasMm2[t] * slope[t];
   }
+  return histogram;
+}
+
+/** The step factor whose gaps, after the dyadic rule, come nearest to the target. */
+function bestStepFactor(histogram: Float64Array, range: readonly [number, number]): number {
   const total = histogram.reduce((a, b) => a + b, 0);
   let best = 1;
-  let bestScore = Infinity;
+  let bestScore = Number.POSITIVE_INFINITY;
   for (let f = range[0]; f <= range[1] + 1e-9; f += 0.01) {
     let sum = 0;
-    for (let b = 0; b < bins; b++) {
-      const x = Math.exp(logMin + ((b + 0.5) / bins) * (logMax - logMin));
+    for (let b = 0; b < BINS; b++) {
+      const x = Math.exp(LOG_MIN + ((b + 0.5) / BINS) * (LOG_MAX - LOG_MIN));
       sum += histogram[b] * Math.log(gapAfterRule(f / x));
     }
     const score = Math.abs(sum / total) + 0.1 * Math.abs(f - 1);
@@ -336,7 +383,7 @@ function ringFromFront(mesh: SurfaceMesh, row: Row): Row {
     ratio = ratio.slice().reverse();
     front = n - 1 - front;
   }
-  const turn = <A extends Float64Array | Uint32Array>(a: A): A => {
+  const turn = <A extends Float64Array | Int32Array>(a: A): A => {
     const out = a.slice() as A;
     for (let i = 0; i < n; i++) out[i] = a[(i + front) % n];
     return out;

@@ -48,7 +48,7 @@ export function sweptCounter(line: Hairline, mesh: SurfaceMesh, scale: number): 
 }
 
 /** The border vertices inside a span of azimuth, in order, as a polyline. */
-function borderSpan(mesh: SurfaceMesh, border: Uint32Array, inside: (azimuth: number) => boolean): Float64Array {
+function borderSpan(mesh: SurfaceMesh, border: Int32Array, inside: (azimuth: number) => boolean): Float64Array {
   const p = mesh.positionsMm;
   const included = Array.from(border, (v) => inside(azimuthOf(p[3 * v], p[3 * v + 2])));
   const n = border.length;

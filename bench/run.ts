@@ -1,0 +1,129 @@
+/**
+ * Figures of speed, measured on this machine: the pipeline by what changed, and surface distance against
+ * shortest paths of a registry library (graphology) on the same mesh in the same run. Run by `npm run bench`.
+ */
+import { cpus } from 'node:os';
+import { UndirectedGraph } from 'graphology';
+import { singleSource } from 'graphology-shortest-path/dijkstra.js';
+import { distanceFrom } from '../src/core/geometry/eikonal.ts';
+import { icosphere } from '../src/core/geometry/icosphere.ts';
+import { buildSurfaceMesh, distanceMm } from '../src/core/geometry/surface-mesh.ts';
+import type { PlanInputs } from '../src/core/pipeline/inputs.ts';
+import { headScene } from '../src/core/pipeline/scene.ts';
+import { Pipeline } from '../src/core/pipeline/stages.ts';
+import { deepPartStraight } from '../src/demo/plans.ts';
+import { planInputs } from '../src/model/to-inputs.ts';
+
+interface Line {
+  readonly what: string;
+  readonly medianMs: number;
+  readonly p90Ms: number;
+  readonly limitMs?: number;
+}
+const lines: Line[] = [];
+
+function time(what: string, runs: number, work: (run: number) => void, limitMs?: number) {
+  // Warm, as after the first moments of a drag.
+  for (let i = 0; i < Math.min(20, runs); i++) work(-1 - i);
+  const took: number[] = [];
+  for (let i = 0; i < runs; i++) {
+    const start = performance.now();
+    work(i);
+    took.push(performance.now() - start);
+  }
+  took.sort((a, b) => a - b);
+  lines.push({ what, medianMs: took[runs >> 1], p90Ms: took[Math.floor(runs * 0.9)], limitMs });
+}
+
+const base = planInputs(deepPartStraight);
+const wide = (by: number): PlanInputs['spacing'] => ({
+  said: 'centres',
+  fingers: { part: 0.75 * by, top: by, back: by, nape: 1.25 * by, faceEdge: 0.75 * by },
+});
+
+const pipeline = new Pipeline();
+const plan = pipeline.plan(base);
+process.stdout.write(
+  `${plan.knots.length} knots, ${plan.head.meshVertices} vertices, ${cpus()[0]?.model ?? 'unknown processor'}, Node ${process.versions.node}\n\n`,
+);
+
+time(
+  'spacing of all zones, whole plan',
+  40,
+  (i) => pipeline.plan({ ...base, spacing: wide(1 + 0.002 * (i + 30)) }),
+  20,
+);
+time(
+  'spacing of one zone, whole plan',
+  40,
+  (i) => {
+    const fingers = { ...base.spacing.fingers, nape: 1.25 + 0.004 * (i + 30) };
+    pipeline.plan({ ...base, spacing: { ...base.spacing, fingers } });
+  },
+  20,
+);
+time(
+  'moved part, whole plan',
+  30,
+  (i) => {
+    if (base.part.kind === 'line')
+      pipeline.plan({ ...base, part: { ...base.part, endMm: base.part.endMm + 0.5 * (i + 30) } });
+  },
+  45,
+);
+time('new head, whole plan', 12, (i) => pipeline.plan({ ...base, tape: { ...base.tape, girth: 560 + 0.7 * i } }), 400);
+time('picture of a new head', 5, (i) => headScene({ ...base.tape, girth: 560 + 0.7 * i }));
+
+const R = 90;
+const ico = icosphere(32);
+const mesh = buildSurfaceMesh(
+  ico.directions.map((v) => R * v),
+  ico.triangles,
+);
+const graph = new UndirectedGraph();
+for (let v = 0; v < mesh.vertexCount; v++) graph.addNode(v);
+for (let v = 0; v < mesh.vertexCount; v++) {
+  for (let k = mesh.neighbourStart[v]; k < mesh.neighbourStart[v + 1]; k++) {
+    const u = mesh.neighbours[k];
+    if (u > v) graph.addEdge(v, u, { weight: distanceMm(mesh.positionsMm, u, mesh.positionsMm, v) });
+  }
+}
+const source = 1234;
+const truth = (v: number) =>
+  2 * R * Math.asin(Math.min(1, distanceMm(mesh.positionsMm, source, mesh.positionsMm, v) / (2 * R)));
+let ours: Float64Array = new Float64Array(0);
+let paths: Record<string, string[]> = {};
+time(`surface distance, ${mesh.vertexCount} vertices, ours`, 15, () => {
+  ours = distanceFrom(mesh, { pointsMm: mesh.positionsMm.slice(3 * source, 3 * source + 3) });
+});
+time('the same by shortest paths (graphology)', 3, () => {
+  paths = singleSource(graph, source, 'weight');
+});
+const meanError = (distance: (v: number) => number) => {
+  let sum = 0;
+  for (let v = 0; v < mesh.vertexCount; v++) if (v !== source) sum += Math.abs(distance(v) - truth(v)) / truth(v);
+  return sum / (mesh.vertexCount - 1);
+};
+const alongPath = (v: number) => {
+  const path = paths[v].map(Number);
+  let length = 0;
+  for (let i = 1; i < path.length; i++) length += distanceMm(mesh.positionsMm, path[i - 1], mesh.positionsMm, path[i]);
+  return length;
+};
+const ourError = meanError((v) => ours[v]);
+const theirError = meanError(alongPath);
+const [oursLine, theirLine] = lines.slice(-2);
+
+let missed = 0;
+for (const l of lines) {
+  const verdict =
+    l.limitMs === undefined ? '' : l.medianMs <= l.limitMs ? `within ${l.limitMs} ms` : `MISSES ${l.limitMs} ms`;
+  if (verdict.startsWith('MISSES')) missed++;
+  process.stdout.write(
+    `${l.what.padEnd(52)} median ${l.medianMs.toFixed(1).padStart(7)} ms   p90 ${l.p90Ms.toFixed(1).padStart(7)} ms   ${verdict}\n`,
+  );
+}
+process.stdout.write(
+  `\nsurface distance, ours against shortest paths: ${(theirLine.medianMs / oursLine.medianMs).toFixed(1)} times as fast, mean error ${(100 * ourError).toFixed(2)} % against ${(100 * theirError).toFixed(2)} % (${(theirError / ourError).toFixed(0)} times smaller)\n`,
+);
+process.exitCode = missed > 0 ? 1 : 0;
