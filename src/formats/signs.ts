@@ -21,6 +21,8 @@ export function signPath(knot: SignedKnot, r: number): string {
 
 /** Key under which knots share a sign. */
 export function signKey(knot: SignedKnot): string {
+  // An anchor shows that it holds the cap, not how often it is wrapped.
+  if (knot.kind === 'anchor') return 'anchor';
   return `${knot.kind}${knot.wraps}${knot.lock ? 'lock' : ''}`;
 }
 

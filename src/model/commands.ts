@@ -6,7 +6,7 @@ import type { Mend } from '../core/findings/finding.ts';
 import type { TapeMeasure } from '../core/head/tape.ts';
 import { TAPE_INFO } from '../core/head/tape.ts';
 import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';
-import { type SpacingZone, ZONE_NAMES } from '../core/pipeline/inputs.ts';
+import { type SpacingZone, zoneName } from '../core/pipeline/inputs.ts';
 import { type Part, partInWords } from '../core/rows/part.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
@@ -28,7 +28,9 @@ export function setSpacing(plan: PlanDocument, fingers: Partial<Record<SpacingZo
   const zones = Object.keys(fingers) as SpacingZone[];
   const [first] = zones;
   const words =
-    zones.length === 1 ? `${ZONE_NAMES[first]} ${fingersFigure(fingers[first] as number)}` : 'Spacing changed';
+    zones.length === 1
+      ? `${zoneName(first, plan.part.kind as Part['kind'])} ${fingersFigure(fingers[first] as number)}`
+      : 'Spacing changed';
   return { words, plan: { ...plan, spacing: { ...plan.spacing, fingers: { ...plan.spacing.fingers, ...fingers } } } };
 }
 

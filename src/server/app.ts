@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { demoBundle } from '../demo/demo.ts';
 
@@ -47,7 +48,15 @@ export function createServer(options: ServerOptions): Express {
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });
   });
-  app.use(express.static(options.dist, { index: false, maxAge: '1h' }));
+  // Files come with a Brotli copy from the build; the rest is compressed on the way.
+  app.use(
+    expressStaticGzip(options.dist, {
+      index: false,
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: { maxAge: '1h' },
+    }),
+  );
   app.get('/{*rest}', (_request, response) => {
     const page = join(options.dist, 'index.html');
     if (existsSync(page)) response.sendFile(page);

@@ -1,7 +1,8 @@
 /** Spacing as two beads on a thread with her own fingers between them; the right bead is dragged. */
 import { useId, useRef } from 'react';
-import { type SpacingZone, ZONE_NAMES, ZONES } from '../../core/pipeline/inputs.ts';
+import { type SpacingZone, ZONES, zoneName } from '../../core/pipeline/inputs.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { Part } from '../../core/rows/part.ts';
 import { fingersFigure, setSaid, setSpacing } from '../../model/commands.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../state/plan-session.ts';
@@ -70,7 +71,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
   const commit = (next: number) => session.apply(setSpacing(plan, { [zone]: next }));
   return (
     <div className="line grid h-[44px] grid-cols-[112px_1fr_48px] items-center">
-      <span id={`zone-${zone}`}>{ZONE_NAMES[zone]}</span>
+      <span id={`zone-${zone}`}>{zoneName(zone, plan.part.kind as Part['kind'])}</span>
       <div
         ref={track}
         role="slider"

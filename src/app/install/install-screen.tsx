@@ -96,51 +96,59 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
       <RowBand result={result} index={Math.min(index, result.knots.length - 1)} width={width} />
       {knot ? (
         <section
-          className="mx-auto flex w-full max-w-[1180px] flex-col gap-[18px] overflow-y-auto px-[clamp(16px,5vw,40px)] pb-[14px] pt-[20px]"
+          className="mx-auto flex w-full max-w-[1180px] flex-col gap-[clamp(8px,1.5vh,18px)] overflow-y-auto px-[clamp(16px,5vw,40px)] pb-[8px] pt-[clamp(12px,1.7vh,20px)]"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
           tabIndex={0}
           aria-label="This knot"
         >
           <div className="flex flex-wrap items-end gap-[26px]">
             <div
-              className="fig text-[clamp(92px,18vw,150px)]"
+              className="fig text-[clamp(72px,min(18vw,12.7vh),150px)]"
               style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
               data-testid="knot-place"
             >
               {knot.place}
             </div>
             <div className="min-w-0 flex-1">
-              <div className="fig text-[clamp(34px,7vw,54px)]" style={{ fontStretch: '84%' }} data-testid="knot-kind">
+              <div
+                className="fig text-[clamp(34px,min(7vw,7vh),54px)]"
+                style={{ fontStretch: '84%' }}
+                data-testid="knot-kind"
+              >
                 {knotName(knot)}
               </div>
-              <div className="mt-2 text-[26px] leading-tight text-ink2">
-                of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label}, {THROUGH_WORDS[knot.through]}
-              </div>
+              {state.paused ? (
+                <div className="mt-2 text-[26px] leading-tight" role="status" data-testid="paused">
+                  Paused, and kept. Space goes on.
+                </div>
+              ) : (
+                <div className="mt-2 text-[26px] leading-tight text-ink2">
+                  of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label},{' '}
+                  {THROUGH_WORDS[knot.through]}
+                </div>
+              )}
             </div>
             <Big onClick={() => add(state.paused ? 'resume' : 'pause')}>{state.paused ? 'Go on' : 'Pause'}</Big>
           </div>
-          {state.paused && (
-            <p className="text-[27px]" role="status" data-testid="paused">
-              Paused. Everything up to here is kept; space goes on.
-            </p>
-          )}
-          {!folded && <KnotMoves knot={knot} />}
-          <div className="flex flex-wrap items-center gap-x-[32px] gap-y-[10px]">
-            <WherePicture plan={plan} result={result} scene={scene} index={index} />
-            <div className="min-w-[300px] flex-1">
-              <p
-                className="fig text-[clamp(40px,6.6vw,64px)]"
-                data-testid="knot-fingers"
-                style={{ fontStretch: '80%' }}
-              >
-                {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
-              </p>
-              <p className="mt-[10px] text-[clamp(21px,3vw,27px)] leading-[1.2]" data-testid="knot-where">
-                {knot.where.words}.
-              </p>
-              <p className="mt-[8px] text-[clamp(20px,2.8vw,24px)] leading-tight text-ink2">
-                {fromRowBefore(knot, plan)}Hook {knot.hookWords}. {mirrorWords(knot)}
-              </p>
+          <div className={`moves-and-place ${folded ? 'folded' : ''}`}>
+            {!folded && <KnotMoves knot={knot} />}
+            <div className="place flex flex-wrap items-center gap-x-[32px] gap-y-[10px]">
+              <WherePicture plan={plan} result={result} scene={scene} index={index} />
+              <div className="min-w-[min(300px,100%)] flex-1">
+                <p
+                  className="fig text-[clamp(38px,min(6.6vw,5.6vh),64px)]"
+                  data-testid="knot-fingers"
+                  style={{ fontStretch: '80%' }}
+                >
+                  {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
+                </p>
+                <p className="mt-[10px] text-[clamp(21px,3vw,27px)] leading-[1.2]" data-testid="knot-where">
+                  {knot.where.words}.
+                </p>
+                <p className="mt-[8px] text-[clamp(20px,2.8vw,24px)] leading-tight text-ink2">
+                  {fromRowBefore(knot, plan)}Hook {knot.hookWords}. {mirrorWords(knot)}
+                </p>
+              </div>
             </div>
           </div>
           <Forecast forecast={forecast} total={result.knots.length} />
@@ -180,7 +188,7 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
         style={{ background: 'var(--touch)', color: '#f6f2e7' }}
       >
         <button type="button" className="px-[40px] py-[22px]" onClick={next} disabled={!knot} data-testid="next">
-          <span className="fig block text-[clamp(56px,10vw,104px)]" style={{ letterSpacing: '-.02em' }}>
+          <span className="fig block text-[clamp(48px,min(10vw,9vh),104px)]" style={{ letterSpacing: '-.02em' }}>
             {state.paused ? 'Go on' : 'Next knot'}
           </span>
           <span className="mt-3 block text-[24px]" style={{ color: '#c9c5cf' }}>

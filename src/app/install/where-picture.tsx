@@ -62,7 +62,11 @@ export function WherePicture(props: {
     drawDisc(ctx, seen, knot);
   }, [result, knot, index, seen, plan]);
   return (
-    <div className="relative flex-none" style={{ width: WIDTH, height: HEIGHT, overflow: 'hidden' }} aria-hidden="true">
+    <div
+      className="where-picture relative flex-none"
+      style={{ width: WIDTH, height: HEIGHT, overflow: 'hidden' }}
+      aria-hidden="true"
+    >
       <canvas ref={gl} className="absolute inset-0 h-full w-full" />
       <canvas ref={lines} className="absolute inset-0 h-full w-full" />
     </div>

@@ -1,7 +1,8 @@
 /** How each figure of the tally comes about, with her values in it and how sure it is. */
 
-import { ZONE_NAMES, ZONES } from '../../core/pipeline/inputs.ts';
+import { ZONES, zoneName } from '../../core/pipeline/inputs.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { Part } from '../../core/rows/part.ts';
 import { COUNT_SPREAD } from '../../core/supply/packs.ts';
 import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/time/estimate.ts';
 import type { PlanDocument } from '../../model/plan.ts';
@@ -33,7 +34,7 @@ function Working(props: {
   );
 }
 
-export function PiecesWorking({ result }: Props) {
+export function PiecesWorking({ plan, result }: Props) {
   const { rowScheme: s } = result;
   return (
     <Working
@@ -41,7 +42,11 @@ export function PiecesWorking({ result }: Props) {
       rows={[
         ['Scalp inside the hairline', `${Math.round(result.head.areaMm2 / 100)} cm²`],
         ...ZONES.map(
-          (z) => [ZONE_NAMES[z], `${Math.round(result.spacing.centresMm[z])} mm from knot to knot`] as const,
+          (z) =>
+            [
+              zoneName(z, plan.part.kind as Part['kind']),
+              `${Math.round(result.spacing.centresMm[z])} mm from knot to knot`,
+            ] as const,
         ),
         ['Rows', `${s.wholeRows} whole, ${s.insertedRows} short ones between`],
         ...(s.thinnedOutKnots > 0 ? [['Left out where rows meet', `${s.thinnedOutKnots} knots`] as const] : []),

@@ -6,7 +6,7 @@
 import { TEXTURE_INFO } from '../hair/textures.ts';
 import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
 import { TAPE_INFO, TAPE_MEASURES } from '../head/tape.ts';
-import { type PlanInputs, REGION_NAMES, type Region, ZONE_NAMES, ZONES } from '../pipeline/inputs.ts';
+import { type PlanInputs, REGION_NAMES, type Region, ZONES, zoneName } from '../pipeline/inputs.ts';
 import type { PlanResult } from '../pipeline/result.ts';
 import type { Finding, Severity } from './finding.ts';
 
@@ -80,7 +80,7 @@ const spacingBeyondTexture: Check = (inputs, { piece, spacing }) => {
     severity: 'caution',
     station: 'rows',
     what: `Wider than ${texture} hair can cover.`,
-    why: `${wide.map((z) => ZONE_NAMES[z].toLowerCase()).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${piece.massG.toFixed(1)} g covers about ${Math.round(widest)} mm (a guess until a first row is in).`,
+    why: `${wide.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${piece.massG.toFixed(1)} g covers about ${Math.round(widest)} mm (a guess until a first row is in).`,
     mend: {
       deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${fits} ${fits === 1 ? 'finger' : 'fingers'}`,
       change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, fits])) },

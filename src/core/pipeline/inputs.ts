@@ -18,6 +18,12 @@ export const ZONE_NAMES: Readonly<Record<SpacingZone, string>> = {
   faceEdge: 'Face edge',
 };
 
+/** What a zone is called when there is no part for it to lie beside. */
+export function zoneName(zone: SpacingZone, partKind: Part['kind']): string {
+  if (zone !== 'part' || partKind === 'line') return ZONE_NAMES[zone];
+  return partKind === 'crown' ? 'Round the crown' : 'First rows';
+}
+
 /** Regions that she can call tender or thin. */
 export const REGIONS = ['frontEdge', 'temples', 'overEars', 'nape', 'crown'] as const;
 export type Region = (typeof REGIONS)[number];
