@@ -14,6 +14,8 @@ export interface InstallSession {
 export interface StoredInstallEvent {
   readonly seq?: number;
   readonly sessionId: string;
+  /** Its own, so that an event on its way is known again in the store. */
+  readonly key?: string;
   readonly kind: InstallEventKind;
   readonly atMs: number;
   readonly knotId?: string;

@@ -19,7 +19,7 @@ import { WherePicture } from './where-picture.tsx';
 
 export function InstallScreen() {
   const { sessionId = '' } = useParams();
-  const { session, loaded, state, add, trouble } = useInstall(sessionId);
+  const { session, loaded, ...install } = useInstall(sessionId);
   const { computed, error } = useResult(session?.plan);
   useTheme();
   useEffect(() => {
@@ -47,17 +47,17 @@ export function InstallScreen() {
         Finding the place where you left off …
       </main>
     );
-  return <AtTheMirror plan={session.plan} result={computed.result} install={{ state, add, trouble }} />;
+  return <AtTheMirror plan={session.plan} result={computed.result} install={install} />;
 }
 
 interface AtTheMirrorProps {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
-  readonly install: Pick<ReturnType<typeof useInstall>, 'state' | 'add' | 'trouble'>;
+  readonly install: Pick<ReturnType<typeof useInstall>, 'state' | 'now' | 'add' | 'trouble'>;
 }
 
 function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
-  const { state, add, trouble } = install;
+  const { state, now, add, trouble } = install;
   const index = state.done.length;
   const knot = result.knots[index];
   const scene = useScene(plan);
@@ -69,12 +69,14 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
   useScreenAwake(!state.paused && !state.finished);
 
   const next = useCallback(() => {
-    if (state.paused) return add('resume');
-    if (knot) add('knot', { knotId: knot.id });
-  }, [add, knot, state.paused]);
+    const { paused, done } = now();
+    const following = result.knots[done.length];
+    if (paused) add('resume');
+    else if (following) add('knot', { knotId: following.id });
+  }, [add, now, result]);
   const back = useCallback(() => {
-    if (state.done.length > 0) add('back');
-  }, [add, state.done.length]);
+    if (now().done.length > 0) add('back');
+  }, [add, now]);
   useInstallKeys({ next, back, pause: () => add(state.paused ? 'resume' : 'pause'), enabled: !noting });
   useSpeech(spoken && knot ? speechFor(knot, result) : undefined);
 

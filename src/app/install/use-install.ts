@@ -1,25 +1,28 @@
 /** One install as it goes: events are added to the store at every knot, and what was added is never lost. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { foldInstall, type InstallEventKind } from '../../core/install/session.ts';
+import { foldInstall, type InstallEventKind, type InstallState } from '../../core/install/session.ts';
 import type { StoredInstallEvent } from '../../model/install-log.ts';
 import { addEvent, sessionEvents } from '../../store/installs.ts';
 import { storageSentence } from '../../store/plans.ts';
-import { db } from '../state/database.ts';
+import { db, newId } from '../state/database.ts';
+
+const NONE: readonly StoredInstallEvent[] = [];
 
 export function useInstall(sessionId: string) {
   const session = useLiveQuery(async () => (await db.sessions.get(sessionId)) ?? null, [sessionId]);
   const stored = useLiveQuery(() => sessionEvents(db, sessionId), [sessionId]);
-  const [waiting, setWaiting] = useState<readonly StoredInstallEvent[]>([]);
+  const [waiting, setWaiting] = useState(NONE);
   const [trouble, setTrouble] = useState<string>();
   const queue = useRef<StoredInstallEvent[]>([]);
   const busy = useRef(false);
-
-  // What is on its way to the store counts already: two quick presses are two knots.
-  const state = useMemo(
-    () => foldInstall([...(stored ?? []), ...waiting.filter((w) => !isStored(w, stored ?? []))]),
-    [stored, waiting],
-  );
+  // What is on its way to the store counts already. Kept beside the rendered state, because two quick presses
+  // come before the screen has followed the first.
+  const all = useRef(NONE);
+  const state = useMemo(() => {
+    all.current = merged(stored ?? NONE, waiting);
+    return foldInstall(all.current);
+  }, [stored, waiting]);
 
   const flush = useCallback(async () => {
     if (busy.current) return;
@@ -38,28 +41,30 @@ export function useInstall(sessionId: string) {
 
   // Stored events leave the waiting list once the live query has them.
   useEffect(() => {
-    if (stored) setWaiting((w) => w.filter((e) => !isStored(e, stored)));
+    if (stored) setWaiting((w) => w.filter((e) => !stored.some((s) => s.key === e.key)));
   }, [stored]);
 
   const add = useCallback(
     (kind: InstallEventKind, extra: { knotId?: string; text?: string } = {}) => {
-      const event: StoredInstallEvent = { sessionId, kind, atMs: Date.now(), ...extra };
+      const event: StoredInstallEvent = { sessionId, key: newId(), kind, atMs: Date.now(), ...extra };
+      all.current = [...all.current, event];
       queue.current.push(event);
       setWaiting((w) => [...w, event]);
       void flush();
     },
     [sessionId, flush],
   );
+  /** The state after everything that was pressed, rendered or not. */
+  const now = useCallback((): InstallState => foldInstall(all.current), []);
 
-  return { session, loaded: stored !== undefined, state, add, trouble };
+  return { session, loaded: stored !== undefined, state, now, add, trouble };
 }
 
-function isStored(event: StoredInstallEvent, stored: readonly StoredInstallEvent[]): boolean {
-  for (let i = stored.length - 1; i >= 0; i--) {
-    const s = stored[i];
-    if (s.atMs < event.atMs) return false;
-    if (s.atMs === event.atMs && s.kind === event.kind && s.knotId === event.knotId && s.text === event.text)
-      return true;
-  }
-  return false;
+function merged(
+  stored: readonly StoredInstallEvent[],
+  waiting: readonly StoredInstallEvent[],
+): readonly StoredInstallEvent[] {
+  if (waiting.length === 0) return stored;
+  const keys = new Set(stored.map((s) => s.key));
+  return [...stored, ...waiting.filter((w) => !keys.has(w.key))];
 }

@@ -4,58 +4,70 @@
  */
 import type { SurfaceMesh } from './surface-mesh.ts';
 
-export function gradientLengths(mesh: SurfaceMesh, field: Float64Array): Float64Array {
+/** Two edges of a triangle from its first corner, their products, and the field's differences along them. */
+interface Forms {
+  ux: number;
+  uy: number;
+  uz: number;
+  vx: number;
+  vy: number;
+  vz: number;
+  E: number;
+  F: number;
+  G: number;
+  du: number;
+  dv: number;
+}
+
+function newForms(): Forms {
+  return { ux: 0, uy: 0, uz: 0, vx: 0, vy: 0, vz: 0, E: 0, F: 0, G: 0, du: 0, dv: 0 };
+}
+
+function formsInto(out: Forms, mesh: SurfaceMesh, field: Float64Array, t: number) {
   const { positionsMm: p, triangles } = mesh;
+  const a = triangles[3 * t];
+  const b = triangles[3 * t + 1];
+  const c = triangles[3 * t + 2];
+  out.ux = p[3 * b] - p[3 * a];
+  out.uy = p[3 * b + 1] - p[3 * a + 1];
+  out.uz = p[3 * b + 2] - p[3 * a + 2];
+  out.vx = p[3 * c] - p[3 * a];
+  out.vy = p[3 * c + 1] - p[3 * a + 1];
+  out.vz = p[3 * c + 2] - p[3 * a + 2];
+  out.E = out.ux * out.ux + out.uy * out.uy + out.uz * out.uz;
+  out.F = out.ux * out.vx + out.uy * out.vy + out.uz * out.vz;
+  out.G = out.vx * out.vx + out.vy * out.vy + out.vz * out.vz;
+  out.du = field[b] - field[a];
+  out.dv = field[c] - field[a];
+}
+
+export function gradientLengths(mesh: SurfaceMesh, field: Float64Array): Float64Array {
   const out = new Float64Array(mesh.triangleCount);
+  const f = newForms();
   for (let t = 0; t < out.length; t++) {
-    const a = triangles[3 * t];
-    const b = triangles[3 * t + 1];
-    const c = triangles[3 * t + 2];
-    const ux = p[3 * b] - p[3 * a];
-    const uy = p[3 * b + 1] - p[3 * a + 1];
-    const uz = p[3 * b + 2] - p[3 * a + 2];
-    const vx = p[3 * c] - p[3 * a];
-    const vy = p[3 * c + 1] - p[3 * a + 1];
-    const vz = p[3 * c + 2] - p[3 * a + 2];
-    const E = ux * ux + uy * uy + uz * uz;
-    const F = ux * vx + uy * vy + uz * vz;
-    const G = vx * vx + vy * vy + vz * vz;
-    const u = field[b] - field[a];
-    const v = field[c] - field[a];
-    out[t] = Math.sqrt(Math.max(0, (G * u * u - 2 * F * u * v + E * v * v) / (E * G - F * F)));
+    formsInto(f, mesh, field, t);
+    const squared = (f.G * f.du * f.du - 2 * f.F * f.du * f.dv + f.E * f.dv * f.dv) / (f.E * f.G - f.F * f.F);
+    out[t] = Math.sqrt(Math.max(0, squared));
   }
   return out;
 }
 
-/** The gradient itself as a 3-vector at a vertex: area-weighted mean over the triangles round it. */
+/** The gradient itself as a 3-vector at a vertex, of length 1: area-weighted mean over the triangles round it. */
 export function gradientAt(mesh: SurfaceMesh, field: Float64Array, vertex: number): [number, number, number] {
-  const { positionsMm: p, triangles, vertexStart, vertexTriangles } = mesh;
   let gx = 0;
   let gy = 0;
   let gz = 0;
-  for (let k = vertexStart[vertex]; k < vertexStart[vertex + 1]; k++) {
-    const t = vertexTriangles[k];
-    const a = triangles[3 * t];
-    const b = triangles[3 * t + 1];
-    const c = triangles[3 * t + 2];
-    const ux = p[3 * b] - p[3 * a];
-    const uy = p[3 * b + 1] - p[3 * a + 1];
-    const uz = p[3 * b + 2] - p[3 * a + 2];
-    const vx = p[3 * c] - p[3 * a];
-    const vy = p[3 * c + 1] - p[3 * a + 1];
-    const vz = p[3 * c + 2] - p[3 * a + 2];
-    const E = ux * ux + uy * uy + uz * uz;
-    const F = ux * vx + uy * vy + uz * vz;
-    const G = vx * vx + vy * vy + vz * vz;
-    const det = E * G - F * F;
-    const du = field[b] - field[a];
-    const dv = field[c] - field[a];
-    const alongU = (G * du - F * dv) / det;
-    const alongV = (E * dv - F * du) / det;
+  const f = newForms();
+  for (let k = mesh.vertexStart[vertex]; k < mesh.vertexStart[vertex + 1]; k++) {
+    const t = mesh.vertexTriangles[k];
+    formsInto(f, mesh, field, t);
+    const det = f.E * f.G - f.F * f.F;
+    const alongU = (f.G * f.du - f.F * f.dv) / det;
+    const alongV = (f.E * f.dv - f.F * f.du) / det;
     const w = mesh.triangleAreasMm2[t];
-    gx += w * (alongU * ux + alongV * vx);
-    gy += w * (alongU * uy + alongV * vy);
-    gz += w * (alongU * uz + alongV * vz);
+    gx += w * (alongU * f.ux + alongV * f.vx);
+    gy += w * (alongU * f.uy + alongV * f.vy);
+    gz += w * (alongU * f.uz + alongV * f.vz);
   }
   const l = Math.sqrt(gx * gx + gy * gy + gz * gz);
   return l > 0 ? [gx / l, gy / l, gz / l] : [0, 0, 0];
