@@ -3,8 +3,10 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useRef } from 'react';
 import { Navigate } from 'react-router';
+import { newPlan } from '../model/defaults.ts';
 import { fillWithDemo } from '../store/fill-demo.ts';
 import { keptPlans } from '../store/plans.ts';
+import { Portrait } from './stage/portrait.tsx';
 import { db } from './state/database.ts';
 import { useTheme } from './state/theme.ts';
 
@@ -21,6 +23,8 @@ async function firstMinute(): Promise<'filled' | 'empty'> {
 const PlanList = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlanList })));
 
 const client = new QueryClient();
+/** Whose head stands there before there is a plan: the average one. */
+const FIRST_PLAN = newPlan('first', 'First');
 
 export function Home() {
   return (
@@ -50,17 +54,21 @@ function FirstMinute() {
   if (first.data === 'empty' && plans.length === 0) foundEmpty.current = true;
   if (plans.length > 0 && !foundEmpty.current) return <Navigate to={`/plan/${plans[0].id}/rows`} replace />;
   return (
-    <main className="mx-auto max-w-[620px] p-[32px]">
-      <h1 className="text-[46px]">Meshwork</h1>
-      <p className="mt-4 max-w-[52ch]">
-        Plan a crochet style without cornrows on your own head: six tape measures, a pack of hair, and your fingers. It
-        tells where each knot goes and why, what to buy, how long it takes, and then goes through it with you at the
-        mirror.
-      </p>
-      <p className="quiet mt-2">Everything stays in this browser.</p>
-      <Suspense>
-        <PlanList currentId={undefined} close={() => undefined} />
-      </Suspense>
+    <main className="relative grid min-h-dvh grid-cols-1 md:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+      <div className="daylight" />
+      <div className="flex flex-col justify-center p-[clamp(24px,6vw,96px)]">
+        <h1 className="text-[clamp(46px,7vw,84px)]">Meshwork</h1>
+        <p className="mt-6 max-w-[44ch] text-[17px]">
+          A crochet style without cornrows, planned on your own head. Six tape measures, one pack of hair and your
+          fingers; it tells where each knot goes and why, what to buy and how long it takes, and then goes through it
+          with you at the mirror.
+        </p>
+        <p className="quiet mb-6 mt-3">Everything stays in this browser.</p>
+        <Suspense>
+          <PlanList currentId={undefined} close={() => undefined} />
+        </Suspense>
+      </div>
+      <Portrait plan={FIRST_PLAN} />
     </main>
   );
 }

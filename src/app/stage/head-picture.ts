@@ -198,8 +198,10 @@ export class HeadPicture {
     this.renderer.setPixelRatio(pixelRatio);
     this.renderer.setSize(width, height, false);
     const camera = this.camera;
-    camera.left = -view.centreX / s;
-    camera.right = (width - view.centreX) / s;
+    // The canvas itself is turned over in a mirror, so the head's middle is drawn on the other side before.
+    const centreX = view.flip < 0 ? width - view.centreX : view.centreX;
+    camera.left = -centreX / s;
+    camera.right = (width - centreX) / s;
     camera.top = view.centreY / s;
     camera.bottom = -(height - view.centreY) / s;
     camera.position.set(toEye[0] * EYE_MM, toEye[1] * EYE_MM, toEye[2] * EYE_MM);

@@ -38,6 +38,7 @@ export function AimBench({ session, finding }: WithFinding) {
       <div className="mt-3">
         <TextField
           label="Plan’s name"
+          wide
           value={plan.name}
           testId="plan-name"
           onCommit={(name) => session.apply(setField(plan, 'name', name.trim(), `Named ${name.trim()}`))}
@@ -320,6 +321,7 @@ export function HairBench({ session, result, finding }: WithFinding) {
       <div className="mt-3">
         <TextField
           label="Name"
+          wide
           value={p.name}
           onCommit={(name) => session.apply(setProduct(plan, { name: name.trim() }, `Hair: ${name.trim()}`))}
         />

@@ -9,6 +9,8 @@ export function TextField(props: {
   readonly placeholder?: string;
   readonly beside?: React.ReactNode;
   readonly numeric?: boolean;
+  /** For names: more room to write in than to be named by. */
+  readonly wide?: boolean;
   readonly onFocus?: () => void;
   readonly testId?: string;
 }) {
@@ -31,7 +33,7 @@ export function TextField(props: {
     if (refusal === undefined) setDraft(undefined);
   };
   return (
-    <div className="field">
+    <div className={`field ${props.wide ? 'wide' : ''}`}>
       <label htmlFor={id}>{props.label}</label>
       <input
         id={id}

@@ -11,10 +11,8 @@ export interface WeaveLayout {
 
 const TOP = 31;
 const FOOT = 14;
-const SIDE = 118;
-/** On a narrow screen rows keep clear of the legend. */
-const SIDE_WHEN_NARROW = 168;
-const NARROW = 1000;
+/** Room beside the longest row, so that rows keep clear of the legend and of the play button. */
+const SIDE = 168;
 /** The opened row takes this many gaps. */
 const OPENED = 2.1;
 
@@ -25,7 +23,7 @@ export function weaveLayout(
   openRow: number | undefined,
 ): WeaveLayout {
   const reach = Math.max(1, ...result.rows.map((r) => Math.max(-r.startMm, r.endMm)));
-  const pxPerMm = Math.min(2.6, (width / 2 - (width < NARROW ? SIDE_WHEN_NARROW : SIDE)) / reach);
+  const pxPerMm = Math.min(2.6, (width / 2 - Math.min(SIDE, 0.24 * width)) / reach);
   const rows = result.rows.length;
   const slots = rows - 1 + (openRow === undefined ? 0 : OPENED - 1);
   const rowGap = Math.min(13.5, (height - TOP - FOOT) / Math.max(1, slots));

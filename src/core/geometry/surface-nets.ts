@@ -14,7 +14,7 @@ export type SignedDistance = (x: number, y: number, z: number) => number;
 /** Cells along a block's side. */
 const BLOCK = 4;
 /** Room for distances that are not exact, as a factor on a block's half diagonal. */
-const SLACK = 1.5;
+const SLACK = 2.2;
 
 export function surfaceNets(distance: SignedDistance, box: Box, stepMm: number) {
   const size = box.max.map((m, k) => BLOCK * Math.ceil((m - box.min[k]) / (stepMm * BLOCK)) + 1) as [

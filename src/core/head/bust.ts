@@ -48,7 +48,7 @@ function earDistance(x: number, y: number, z: number, earTop: V3): number {
   const z2 = Math.sin(lean) * Y + Math.cos(lean) * z1;
   let d = ellipsoid(x1, y2 - 4, z2, 6, 27, 18);
   d = smoothMin(d, ellipsoid(x1, y2 + 20, z2 - 5, 5.5, 13, 9), 8);
-  d = smoothMax(d, -ellipsoid(x1 - 6, y2 - 3, z2 - 1, 6, 21, 12.5), 4);
+  d = smoothMax(d, -ellipsoid(x1 - 7.4, y2 - 3, z2 - 1, 6, 21, 12.5), 4);
   return smoothMin(d, ellipsoid(x1 - 1, y2 - 2, z2 - 9, 4, 11, 4), 4);
 }
 
@@ -78,7 +78,11 @@ export function bust(head: HeadShape): Bust {
     if (z > -50 && y < 70) {
       d = smoothMin(d, ellipsoid(x, y + 44, z - 44, 61, 66, 56), 26);
       d = smoothMin(d, ellipsoid(x, y + 92, z - 62, 30, 22, 32), 30);
-      d = smoothMin(d, ellipsoid(x, y + 52, z - 100, 9, 18, 14), 16);
+      // Bridge, tip and wings of the nose, a hint of a chin: no eyes, no mouth.
+      d = smoothMin(d, ellipsoid(x, y + 42, z - 101, 6.5, 24, 11), 10);
+      d = smoothMin(d, ellipsoid(x, y + 60, z - 109, 8.5, 8, 9), 9);
+      d = smoothMin(d, ellipsoid(Math.abs(x) - 9.5, y + 62, z - 102, 6, 6, 8), 8);
+      d = smoothMin(d, ellipsoid(x, y + 106, z - 88, 16, 10, 9), 20);
     }
     if (y < -20) {
       d = smoothMin(d, capsule(x, y, z, [0, -95, -14], [0, -205, -34], 50, 56), 26);
