@@ -22,8 +22,8 @@ const REFERENCE_MASS_G = 2;
 /** Springy hair also hides what lies upslope of its knot, mm (guess). */
 const SPRING_REACH_MM = 14;
 
-/** The share is a mean over the scalp: every third vertex of a fine mesh gives it to a tenth of a per cent. */
-const STRIDE = 3;
+/** The share is a mean over the scalp: every fifth vertex of a fine mesh gives it to a tenth of a per cent. */
+const STRIDE = 5;
 
 export function estimateCover(
   mesh: SurfaceMesh,

@@ -33,16 +33,21 @@ export function contours(mesh: SurfaceMesh, field: Float64Array, levels: ArrayLi
 }
 
 function bucketTriangles(mesh: SurfaceMesh, field: Float64Array, levels: ArrayLike<number>): number[][] {
-  const { triangles } = mesh;
+  const { triangles, vertexCount } = mesh;
   const buckets: number[][] = Array.from({ length: levels.length }, () => []);
+  // How many levels each vertex reaches: a triangle is crossed by those that only some of its corners reach.
+  const reached = new Int32Array(vertexCount);
+  for (let v = 0; v < vertexCount; v++) {
+    const value = field[v];
+    reached[v] = value < Number.POSITIVE_INFINITY ? firstAbove(levels, value) : -1;
+  }
   for (let t = 0; t < mesh.triangleCount; t++) {
-    const a = field[triangles[3 * t]];
-    const b = field[triangles[3 * t + 1]];
-    const c = field[triangles[3 * t + 2]];
-    const low = Math.min(a, b, c);
-    const high = Math.max(a, b, c);
-    if (!(high < Infinity)) continue;
-    for (let i = firstAbove(levels, low); i < levels.length && levels[i] <= high; i++) buckets[i].push(t);
+    const a = reached[triangles[3 * t]];
+    const b = reached[triangles[3 * t + 1]];
+    const c = reached[triangles[3 * t + 2]];
+    if ((a === b && b === c) || a < 0 || b < 0 || c < 0) continue;
+    const to = Math.max(a, b, c);
+    for (let i = Math.min(a, b, c); i < to; i++) buckets[i].push(t);
   }
   return buckets;
 }

@@ -47,14 +47,16 @@ const AT_THE_BACK = 25;
 function middleArc(curve: SurfaceCurve, fromMidline: Float64Array): number {
   const x = (i: number) => curve.pointsMm[3 * i];
   const z = (i: number) => curve.pointsMm[3 * i + 2];
+  // The middle of the crossed piece, so that a row run the other way finds the same crossing.
+  const crossingZ = (i: number) => (z(i) + z(i + 1)) / 2;
   let backmost = 0;
   let crossing = -1;
   for (let i = 0; i < curve.pointCount; i++) {
     if (z(i) < z(backmost)) backmost = i;
     if (i + 1 === curve.pointCount || x(i) >= 0 === x(i + 1) >= 0) continue;
-    if (crossing < 0 || z(i) < z(crossing)) crossing = i;
+    if (crossing < 0 || crossingZ(i) < crossingZ(crossing)) crossing = i;
   }
-  if (crossing >= 0 && z(crossing) < z(backmost) + AT_THE_BACK) {
+  if (crossing >= 0 && crossingZ(crossing) < z(backmost) + AT_THE_BACK) {
     const t = x(crossing) / (x(crossing) - x(crossing + 1));
     return curve.arcMm[crossing] + t * (curve.arcMm[crossing + 1] - curve.arcMm[crossing]);
   }

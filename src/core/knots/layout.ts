@@ -70,12 +70,13 @@ export function layKnots(mesh: SurfaceMesh, rows: readonly Row[], pitch: PitchFi
 function measured(row: Row, pitch: PitchFields, pitchMm: number): Working {
   const { curve } = row;
   const n = curve.pointCount;
-  const local = Float64Array.from({ length: n }, (_, i) => {
+  const local = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
     const gap = gapAfterRule(row.gapRatio[i]);
     // Where rows crowd, knots along them thin out, so that the hair per area stays.
     const thinning = Math.min(1.6, Math.max(1, 0.75 / gap));
-    return pitchMm * fieldAt(curve, pitch.zone, i) * fieldAt(curve, pitch.faceEdge, i) * thinning;
-  });
+    local[i] = pitchMm * fieldAt(curve, pitch.zone, i) * fieldAt(curve, pitch.faceEdge, i) * thinning;
+  }
   const u = new Float64Array(n);
   for (let i = 1; i < n; i++) {
     u[i] = u[i - 1] + (2 * (curve.arcMm[i] - curve.arcMm[i - 1])) / (local[i] + local[i - 1]);

@@ -58,7 +58,7 @@ describe('properties', () => {
           }
         });
       }),
-      { seed: 112, numRuns: 15, endOnFailure: true },
+      { seed: 112, numRuns: 40, endOnFailure: true },
     );
   });
 

@@ -18,7 +18,7 @@ import { landmarks } from '../head/landmarks.ts';
 import { scalpMesh } from '../head/scalp.ts';
 import { headShape } from '../head/shape.ts';
 import { tapeReading } from '../head/tape.ts';
-import { layKnots } from '../knots/layout.ts';
+import { type LaidKnot, layKnots } from '../knots/layout.ts';
 import { weigh } from '../load/weight.ts';
 import { onHerLeft, turnedKnots, turnedPoints, turnedRows } from '../rows/mirror.ts';
 import { type LinePart, type Part, partPolyline } from '../rows/part.ts';
@@ -144,7 +144,7 @@ export class Pipeline {
     const knots = pieceKnots(inputs, head, { fromPart: part.fromPart, pointsMm: partPoints }, laid, piece, spacing.mm);
     const supply = planSupply(knots.length, inputs.reserveShare, piece.perPack, inputs.product.packPrice);
     const load = weigh(
-      laidKnots.map((k) => (turned ? nearestVertex(head.mesh, k.xMm, k.yMm, k.zMm, k.vertex) : k.vertex)),
+      turned ? verticesUnder(head.mesh, laidKnots) : laidKnots.map((k) => k.vertex),
       piece.massG,
       base,
       cap,
@@ -207,6 +207,15 @@ export type SpacingStep = ReturnType<Pipeline['spacingStep']>;
 
 /** Below this the step would ask for more knots than any head holds. */
 const LEAST_STEP_MM = 7;
+
+/** The mesh vertex under each knot that was turned over: knots follow each other, so each walk is short. */
+function verticesUnder(mesh: SurfaceMesh, knots: readonly LaidKnot[]): number[] {
+  let near = 0;
+  return knots.map((k) => {
+    near = nearestVertex(mesh, k.xMm, k.yMm, k.zMm, near);
+    return near;
+  });
+}
 
 type Head = { mesh: SurfaceMesh } & Pick<HeadStage, 'shape' | 'line' | 'scalp' | 'mark'>;
 

@@ -24,8 +24,10 @@ export function turnedPoints(pointsMm: Float64Array): Float64Array {
 
 export function turnedRows(rows: readonly Row[]): Row[] {
   return rows.map((row) => {
-    const order = turnedOrder(row.curve.pointCount, row.curve.closed);
-    return { ...row, curve: turnedCurve(row.curve, order), gapRatio: Float64Array.from(order, (i) => row.gapRatio[i]) };
+    const n = row.curve.pointCount;
+    const gapRatio = new Float64Array(n);
+    for (let to = 0; to < n; to++) gapRatio[to] = row.gapRatio[turnedIndex(to, n, row.curve.closed)];
+    return { ...row, curve: turnedCurve(row.curve), gapRatio };
   });
 }
 
@@ -41,19 +43,19 @@ export function turnedKnots(knots: readonly LaidKnot[], rows: readonly Row[]): L
 }
 
 /** Backwards, so that her left comes first again; a ring keeps its first point. */
-function turnedOrder(count: number, closed: boolean): number[] {
-  return Array.from({ length: count }, (_, i) => (closed ? (count - i) % count : count - 1 - i));
+function turnedIndex(to: number, count: number, closed: boolean): number {
+  return closed ? (count - to) % count : count - 1 - to;
 }
 
-function turnedCurve(curve: SurfaceCurve, order: readonly number[]): SurfaceCurve {
-  const n = order.length;
+function turnedCurve(curve: SurfaceCurve): SurfaceCurve {
+  const n = curve.pointCount;
   const pointsMm = new Float64Array(3 * n);
   const fromVertex = new Int32Array(n);
   const toVertex = new Int32Array(n);
   const share = new Float64Array(n);
   const arcMm = new Float64Array(n);
   for (let to = 0; to < n; to++) {
-    const from = order[to];
+    const from = turnedIndex(to, n, curve.closed);
     pointsMm[3 * to] = 0 - curve.pointsMm[3 * from];
     pointsMm[3 * to + 1] = curve.pointsMm[3 * from + 1];
     pointsMm[3 * to + 2] = curve.pointsMm[3 * from + 2];

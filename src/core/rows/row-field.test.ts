@@ -8,7 +8,7 @@ import { type LinePart, partInWords, partPolyline } from './part.ts';
 import { ramp, rowField } from './row-field.ts';
 import type { ScalpFields } from './scalp-fields.ts';
 import { smoothField } from './smooth.ts';
-import { CountTable, EVEN_ZONES, faceEdgeFactor, napeFactor, partFactor } from './zones.ts';
+import { CountTable, EVEN_ZONES, FactorTable, faceEdgeFactor, napeFactor, partFactor } from './zones.ts';
 
 const head = wholeHead(PRIOR_SCORES, 40);
 const fieldFor = (part: LinePart, zones = EVEN_ZONES, options = {}) => {
@@ -70,6 +70,12 @@ describe('zones', () => {
     let sum = 0;
     for (let d = 0.0005; d < 143.2; d += 0.001) sum += 0.001 / napeFactor(zones, d, 1);
     expect(table.at(143.2)).toBeCloseTo(sum, 2);
+  });
+
+  it('are read from a table to 1e-4', () => {
+    const zones = { part: 0.7, back: 1.2, nape: 1.6, faceEdge: 0.8 };
+    const table = new FactorTable((d) => napeFactor(zones, d, 1), 240);
+    for (let d = 0; d < 239; d += 0.37) expect(Math.abs(table.at(d) - napeFactor(zones, d, 1))).toBeLessThan(2e-4);
   });
 
   it('begin and end at their own factor', () => {

@@ -61,3 +61,17 @@ export class CountTable {
     return this.sums[i] + (distanceMm - i) * (this.sums[i + 1] - this.sums[i]);
   }
 }
+
+/** A factor along a distance, tabulated every mm and read between; exact to 1e-4 for zones as wide as these. */
+export class FactorTable {
+  private readonly values: Float64Array;
+
+  constructor(factor: (distanceMm: number) => number, reachMm: number) {
+    this.values = Float64Array.from({ length: Math.ceil(reachMm) + 2 }, (_, mm) => factor(mm));
+  }
+
+  at(distanceMm: number): number {
+    const i = Math.min(this.values.length - 2, Math.max(0, Math.floor(distanceMm)));
+    return this.values[i] + (distanceMm - i) * (this.values[i + 1] - this.values[i]);
+  }
+}
