@@ -153,7 +153,7 @@ describe('reading a plan', () => {
       (p) => {
         p.spacing.fingers.top = -1;
       },
-      /at least 0/,
+      /at least 0\.25/,
     ],
     [
       'an endless spacing',

@@ -29,7 +29,7 @@ export const TAPE_LIMITS_MM: Readonly<Record<TapeMeasure, readonly [number, numb
   napeWidth: [50, 240],
 };
 export const FINGER_LIMITS_MM = [10, 30] as const;
-export const SPACING_LIMITS_FINGERS = [0, 5] as const;
+export const SPACING_LIMITS_FINGERS = [0.25, 4] as const;
 
 /** A length as text that means a length within limits; empty means not measured. */
 const lengthText = (low: number, high: number, what: string) =>

@@ -1,4 +1,5 @@
 /** One finding of the station: stitch, what in madder, where in ink, one button that says the deed. A second is a count. */
+import { useState } from 'react';
 import type { Finding } from '../../core/findings/finding.ts';
 import { applyMend } from '../../model/commands.ts';
 import type { PlanSession } from '../state/plan-session.ts';
@@ -14,6 +15,7 @@ export function FindingNote({
   readonly session: PlanSession;
 }) {
   const select = useView((v) => v.select);
+  const [refusal, setRefusal] = useState<string>();
   if (!finding) return null;
   const [first] = finding.knotIds ?? [];
   return (
@@ -27,10 +29,18 @@ export function FindingNote({
         <button
           type="button"
           className="button mt-[10px]"
-          onClick={() => finding.mend && session.apply(applyMend(session.plan, finding.mend.deed, finding.mend.change))}
+          onClick={() => {
+            if (finding.mend)
+              setRefusal(session.apply(applyMend(session.plan, finding.mend.deed, finding.mend.change)));
+          }}
         >
           {finding.mend.deed}
         </button>
+      )}
+      {refusal && (
+        <p role="alert" className="note text-madder">
+          {refusal} Nothing was changed.
+        </p>
       )}
       {first && (
         <button type="button" className="word text-[13px]" onClick={() => select(first)}>

@@ -21,8 +21,8 @@ export interface Projection {
 const MM_SHARE = 0.0038;
 /** A taller stage gives air, not a larger head. */
 const LARGEST_PX = 540;
-/** Where the head's middle stands, as a share of the stage. */
-const CENTRE = { x: 0.56, y: 0.47 };
+/** Where the head's middle stands, as a share of the stage: right of the middle, since words stand at the left. */
+const CENTRE = { x: 0.61, y: 0.47 };
 
 export function projection(
   angle: ViewAngle,

@@ -37,14 +37,7 @@ export function Stage(props: {
   const [oldPart, setOldPart] = useState<Float32Array>();
   const picture = useHeadPicture(glCanvas, scene);
   const seen = useMemo(
-    () =>
-      projection(
-        { azimuth: view.azimuth, elevation: view.elevation },
-        size.width,
-        size.height,
-        view.mirror,
-        centreFor(size.width),
-      ),
+    () => projection({ azimuth: view.azimuth, elevation: view.elevation }, size.width, size.height, view.mirror),
     [view.azimuth, view.elevation, view.mirror, size],
   );
   const { skin, cap } = session.plan;
@@ -144,11 +137,6 @@ export function Stage(props: {
       <ViewRing />
     </div>
   );
-}
-
-/** On a wide stage the knot's words stand at the left, so the head stands right of the middle. */
-function centreFor(width: number) {
-  return { x: width < 700 ? 0.6 : 0.61, y: 0.47 };
 }
 
 function placeOf(seen: ReturnType<typeof projection>, knot: { xMm: number; yMm: number; zMm: number }) {

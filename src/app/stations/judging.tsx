@@ -1,4 +1,5 @@
 /** Check and Supply: what is found, what it weighs, what a step of spacing would change, and the files. */
+import { useState } from 'react';
 import { ZONES } from '../../core/pipeline/inputs.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
 import { setField, setSpacing } from '../../model/commands.ts';
@@ -63,13 +64,16 @@ export function SupplyBench({
   finding,
 }: BenchProps & { readonly step: SpacingStep | undefined; readonly finding: React.ReactNode }) {
   const { plan } = session;
+  const [refusal, setRefusal] = useState<string>();
   if (!result) return null;
   const { supply } = result;
   const move = (by: number) =>
-    session.apply({
-      ...setSpacing(plan, Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, plan.spacing.fingers[z] + by)]))),
-      words: by > 0 ? 'A quarter finger wider' : 'A quarter finger closer',
-    });
+    setRefusal(
+      session.apply({
+        ...setSpacing(plan, Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, plan.spacing.fingers[z] + by)]))),
+        words: by > 0 ? 'A quarter finger wider' : 'A quarter finger closer',
+      }),
+    );
   return (
     <>
       <h2>What to buy</h2>
@@ -95,6 +99,11 @@ export function SupplyBench({
       {step && (
         <>
           <h3 className="mt-5 text-[19px]">One step of spacing</h3>
+          {refusal && (
+            <p role="alert" className="note text-madder">
+              {refusal} Nothing was changed.
+            </p>
+          )}
           <div className="mt-2 grid gap-2">
             {step.wider && (
               <button type="button" className="button" onClick={() => move(step.stepFingers)}>

@@ -8,6 +8,7 @@ import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
 import { TAPE_INFO, TAPE_MEASURES } from '../head/tape.ts';
 import { type PlanInputs, REGION_NAMES, type Region, ZONES, zoneName } from '../pipeline/inputs.ts';
 import type { PlanResult } from '../pipeline/result.ts';
+import { LEAST_CENTRES_MM } from '../pipeline/spacing.ts';
 import type { Finding, Severity } from './finding.ts';
 
 type Result = Omit<PlanResult, 'findings'>;
@@ -89,6 +90,28 @@ const spacingBeyondTexture: Check = (inputs, { piece, spacing }) => {
 };
 /** The texture table speaks of a finger of this width. */
 const FINGER_OF_TABLE_MM = 18;
+
+/** Knots sit on each other when they are nearer than this share of their width (guess). */
+const CROWDED = 0.9;
+
+const knotsCrowd: Check = (inputs, { piece, spacing }) => {
+  if (inputs.spacing.said === 'clear') return undefined;
+  const least = Math.max(LEAST_CENTRES_MM, CROWDED * piece.knotWidthMm);
+  const crowded = ZONES.filter((z) => inputs.spacing.fingers[z] * inputs.fingerMm < least);
+  if (crowded.length === 0) return undefined;
+  const fits = Math.ceil((4 * piece.knotWidthMm) / inputs.fingerMm) / 4;
+  return {
+    code: 'spacing.crowded',
+    severity: 'caution',
+    station: 'rows',
+    what: 'Knots would sit on each other.',
+    why: `${crowded.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(piece.knotWidthMm)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
+    mend: {
+      deed: `Set ${crowded.length === 1 ? 'it' : 'them'} to ${fits} ${fits <= 1 ? 'finger' : 'fingers'}`,
+      change: { kind: 'setSpacing', fingers: Object.fromEntries(crowded.map((z) => [z, fits])) },
+    },
+  };
+};
 
 const smoothUnheld: Check = (inputs, { piece, knots }) => {
   const smooth = TEXTURE_INFO[inputs.product.texture].grip === 'smooth';
@@ -225,6 +248,7 @@ const CHECKS: readonly Check[] = [
   contradictoryMeasure,
   splitTooFine,
   tenderThroughHair,
+  knotsCrowd,
   spacingBeyondTexture,
   smoothUnheld,
   loopStays,

@@ -193,6 +193,7 @@ describe('findings', () => {
     ],
     ['measure.estimated', { tape: { girth: 560 } }],
     ['spacing.tooWide', { spacing: even(2.5) }],
+    ['spacing.crowded', { spacing: even(0.3) }],
     ['hold.smoothUnheld', { cap: 'none', product: { ...product, texture: 'straight' }, spacing: even(1) }],
     ['supply.noReserve', { reserveShare: 0, product: { ...product, piecesPerPack: 1 } }],
     ['knot.loopStays', { product: { ...product, loop: 'ring', loopComesOff: false } }],

@@ -12,13 +12,12 @@ export interface SpacingMm {
   readonly centresMm: Readonly<Record<SpacingZone, number>>;
 }
 
-/** Centre to centre distances outside this can't be laid, mm. */
-export const CENTRES_LIMIT_MM: readonly [number, number] = [6, 110];
+/** Nearer than this knots are not laid, mm; findings say so where a plan asks for it. */
+export const LEAST_CENTRES_MM = 6;
 
 export function spacingInMm(inputs: Pick<PlanInputs, 'spacing' | 'fingerMm' | 'product'>): SpacingMm {
   const extra = inputs.spacing.said === 'clear' ? hookedPiece(inputs.product).knotWidthMm : 0;
-  const centre = (fingers: number) =>
-    Math.min(CENTRES_LIMIT_MM[1], Math.max(CENTRES_LIMIT_MM[0], fingers * inputs.fingerMm + extra));
+  const centre = (fingers: number) => Math.max(LEAST_CENTRES_MM, fingers * inputs.fingerMm + extra);
   const f = inputs.spacing.fingers;
   const centresMm = {
     part: centre(f.part),
