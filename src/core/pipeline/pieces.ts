@@ -74,6 +74,9 @@ export function pieceKnots(
   spacing: RowSpacing,
 ): PlannedKnot[] {
   const context = whereContext(inputs, head, part);
+  const deepest = Math.max(...rows.map((r) => r.quarter));
+  /** Whole rows 1, 3, 5 … from the nape, whatever short rows lie between. */
+  const isEveryOther = (row: Row) => ((deepest - row.quarter) / 4) % 2 === 0;
   const loopHasToComeOff = piece.canOneLeg && inputs.product.loop !== 'thread' && inputs.product.loop !== 'none';
   return planned.flatMap((row, index) => {
     const inRow = knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
@@ -90,7 +93,7 @@ export function pieceKnots(
         exposed,
         secondRow: rows[index].quarter > 0 && rows[index].quarter <= 4,
         perimeter: head.scalp.fromHairline[k.vertex] < 0.8 * spacing.gapMm,
-        anchorPlace: isAnchorPlace(row, index, i, k, head, spacing),
+        anchorPlace: isEveryOther(rows[index]) && isAnchorPlace(row, i, k, head, spacing),
         tenderOrThin,
         schools: inputs.schools,
       };
@@ -174,20 +177,7 @@ function exposure(inputs: PlanInputs, row: Row): KnotSituation['exposed'] {
 }
 
 /** The cap is held at both ends of every other row, where the row reaches the hairline. */
-function isAnchorPlace(
-  row: PlannedRow,
-  index: number,
-  place: number,
-  k: LaidKnot,
-  head: HeadStage,
-  spacing: RowSpacing,
-): boolean {
+function isAnchorPlace(row: PlannedRow, place: number, k: LaidKnot, head: HeadStage, spacing: RowSpacing): boolean {
   const atEnd = place === 0 || place === row.knotCount - 1;
-  return (
-    atEnd &&
-    !row.closed &&
-    row.kind === 'whole' &&
-    index % 2 === 0 &&
-    head.scalp.fromHairline[k.vertex] < 1.2 * spacing.gapMm
-  );
+  return atEnd && !row.closed && row.kind === 'whole' && head.scalp.fromHairline[k.vertex] < 1.2 * spacing.gapMm;
 }

@@ -125,7 +125,9 @@ export function layRows(
         return step / (Math.max(1e-6, slopeHere) * s * fieldAt(curve, zone, i));
       });
       const keep = keptPoints(quarter, wholeRows, ratio);
-      const laid = runsToLay(curve, keep, clip, quarter, p);
+      // Where knots lie wider apart, a piece has to be longer to be worth a row.
+      const localPitch = p * fieldAt(curve, zone, curve.pointCount >> 1);
+      const laid = runsToLay(curve, keep, clip, quarter, localPitch);
       dropped += laid.dropped;
       for (const [from, to] of laid.runs) {
         const whole = from === 0 && to === curve.pointCount - 1;
