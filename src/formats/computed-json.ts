@@ -131,8 +131,6 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
   };
 }
 
-export type ComputedPlan = ReturnType<typeof computedPlan>;
-
 function round(value: number, digits: number): number {
   // Adding 0 turns a negative zero into zero.
   return Number(value.toFixed(digits)) + 0;

@@ -11,7 +11,7 @@ export interface OverlayOptions {
   /** Where the part was before the finger came down. */
   readonly oldPart: Float32Array | undefined;
   /** Draws section lines instead of rows. */
-  readonly show: 'rows' | 'sections' | 'tape' | 'bare';
+  readonly show: 'rows' | 'sections' | 'tape';
   readonly tape: Float32Array | undefined;
   /** Only knots before this place in the order are drawn filled (install). */
   readonly doneKnots?: number;
@@ -54,7 +54,7 @@ export function drawOverlay(
     });
     drawPart(ctx, view, result.part.pointsMm, options);
     drawKnots(ctx, view, result, options, selected);
-  } else if (options.show !== 'bare') {
+  } else {
     drawPart(ctx, view, result.part.pointsMm, options);
   }
 }

@@ -1,7 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../demo/random.ts';
-import { fitHead, REFUSE_CHI_SQUARE, type TapeValuesMm } from './fit.ts';
+import { CONTRADICTION_LIMIT, fitHead, REFUSE_CHI_SQUARE, type TapeValuesMm } from './fit.ts';
 import { headShape } from './shape.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';
 
@@ -82,6 +82,15 @@ describe('head from the tape', () => {
     expect(Math.abs(m.contradiction! - z)).toBeLessThan(0.3);
     // What the others suggest is where it was before the slip of the tape.
     expect(Math.abs(m.othersSuggestMm! - typical[measure])).toBeLessThan(8);
+  });
+
+  it('can’t see errors below the sizes that docs/how-it-works.md gives', () => {
+    const documented = [25, 31, 25, 20, 39, 38];
+    fitHead(typical).measures.forEach((m, i) => {
+      const smallest =
+        CONTRADICTION_LIMIT * Math.sqrt(TAPE_INFO[m.measure].readingSdMm ** 2 + (m.othersSdMm as number) ** 2);
+      expect(Math.abs(smallest - documented[i]), m.measure).toBeLessThan(1);
+    });
   });
 
   it('also names one that is too short', () => {
