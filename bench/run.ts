@@ -77,7 +77,35 @@ time(
   45,
 );
 time('new head, whole plan', 12, (i) => pipeline.plan({ ...base, tape: { ...base.tape, girth: 560 + 0.7 * i } }), 400);
-time('picture of a new head', 5, (i) => headScene({ ...base.tape, girth: 560 + 0.7 * i }));
+/** An edit as it is dragged: the base before it is kept, the newest move is worked out, and all that hangs on it. */
+time(
+  'edit of the base, whole plan',
+  40,
+  (i) => {
+    const startMm = 10 + 0.2 * (i + 30);
+    pipeline.plan({
+      ...base,
+      base: { ...base.base, edits: [{ op: 'move', a: 'b1', b: 'b2', startMm, endMm: 6 }] },
+    });
+  },
+  50,
+);
+time(
+  'base sectioned anew, whole plan',
+  20,
+  (i) => {
+    const leftOut = { where: 'front' as const, fingers: 0.3 + 0.004 * (i + 30) };
+    pipeline.plan({ ...base, base: { ...base.base, family: 'threaded', count: 30, leftOut } });
+  },
+  150,
+);
+time('flatter parking of eight tails', 5, (i) => {
+  const marks = [
+    { kind: 'thin' as const, erase: false, place: { stroke: { points: [[150, 30 + i]] as const, radiusMm: 9 } } },
+  ];
+  pipeline.flatten({ ...base, marks, base: { ...base.base, parking: { all: 'wrapped', bySection: {} } } });
+});
+time('picture of a new head', 5, (i) => headScene({ ...base, tape: { ...base.tape, girth: 560 + 0.7 * i } }));
 
 const R = 90;
 const ico = icosphere(32);

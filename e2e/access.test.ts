@@ -1,9 +1,10 @@
 /** WCAG 2.2 AA by axe in every station and both themes; the job by keyboard alone; large text, narrow windows. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { describe, expect, inject, it } from 'vitest';
 import { STATIONS } from '../src/app/thread/stations.ts';
-import { Browser, Key } from './browser.ts';
+import { type Browser, Key } from './browser.ts';
+import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -29,14 +30,13 @@ describe.each([
   ['dark', true],
 ] as const)('axe, %s', (_, dark) => {
   let browser: Browser;
-  beforeAll(async () => {
-    browser = await Browser.open({ dark });
-    await browser.go(url);
-    await browser.settled();
-  });
-  afterAll(async () => {
-    await browser.close();
-  });
+  withBrowser(
+    (b) => {
+      browser = b;
+    },
+    url,
+    { dark },
+  );
 
   it.each(STATIONS.map(([id]) => id))('finds nothing in %s', async (station) => {
     await browser.go(`${url}/plan/demo-deep-part/${station}`);
@@ -45,6 +45,27 @@ describe.each([
     await browser.until(`document.querySelector('.bench h2')`, 'the bench');
     if (station === 'rows') await (await browser.byId('weave')).sendKeys(Key.END);
     expect(await violations(browser)).toEqual([]);
+  });
+
+  it('finds nothing in the parts of Measure and Base, a section told, and the sheet', async () => {
+    for (const [station, parts] of [
+      ['measure', ['hairline', 'hair', 'marks']],
+      ['base', ['sections', 'tails', 'work']],
+    ] as const) {
+      await browser.go(`${url}/plan/demo-deep-part/${station}`);
+      await browser.settled();
+      for (const part of parts) {
+        await browser.click(`[data-part="${part}"]`);
+        if (part === 'sections') await browser.click('[data-section="b2"]');
+        if (part === 'marks') await browser.click('[data-testid="brush-paint"]');
+        expect(await violations(browser), part).toEqual([]);
+      }
+    }
+    await browser.go(`${url}/plan/demo-deep-part/base/sheet`);
+    await browser.until(`document.querySelector('.sheet[data-ready=yes]')`, 'the sheet');
+    expect(await violations(browser)).toEqual([]);
+    await browser.go(`${url}/plan/demo-deep-part/rows`);
+    await browser.settled();
   });
 
   it('finds nothing in the list of plans, in a working, and in the install', async () => {
@@ -63,14 +84,9 @@ describe.each([
 
 describe('by keyboard alone', () => {
   let browser: Browser;
-  beforeAll(async () => {
-    browser = await Browser.open();
-    await browser.go(url);
-    await browser.settled();
-  });
-  afterAll(async () => {
-    await browser.close();
-  });
+  withBrowser((b) => {
+    browser = b;
+  }, url);
 
   /** Tabs on until what has the focus matches. */
   const tabTo = async (test: string, most = 120) => {
@@ -100,7 +116,7 @@ describe('by keyboard alone', () => {
     await browser.chord(Key.CONTROL, 'z');
     await browser.chord(Key.CONTROL, 'z');
     await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '1'`, 'undo');
-    await tabTo(`e.dataset.handle === 'end'`, 200);
+    await tabTo(`e.dataset.bead === 'end'`, 200);
     await browser.keys(Key.ARROW_DOWN);
     await browser.until(
       `/^Part/.test(document.querySelector('[data-testid=last-deed]').textContent)`,
@@ -141,14 +157,9 @@ describe('by keyboard alone', () => {
 
 describe('large text and narrow windows', () => {
   let browser: Browser;
-  beforeAll(async () => {
-    browser = await Browser.open();
-    await browser.go(url);
-    await browser.settled();
-  });
-  afterAll(async () => {
-    await browser.close();
-  });
+  withBrowser((b) => {
+    browser = b;
+  }, url);
 
   /** 1280 px at 200 % are 640 CSS px; a tablet upright; a phone. */
   it.each([

@@ -1,18 +1,14 @@
 /** Nothing that she entered is lost: a full disk, a reload in the middle, quick fingers, a second thought. */
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { Browser, Key } from './browser.ts';
+import { describe, expect, inject, it } from 'vitest';
+import { type Browser, Key } from './browser.ts';
+import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
 let browser: Browser;
 
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.go(url);
-  await browser.settled();
-});
-afterAll(async () => {
-  await browser.close();
-});
+withBrowser((b) => {
+  browser = b;
+}, url);
 
 /** The store refuses every write, as a browser does whose disk is full. */
 const fillDisk = () =>

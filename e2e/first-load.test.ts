@@ -1,17 +1,15 @@
 /** What the first load costs: every file it asks for, compressed as the server sends it, without the 3D chunk. */
 import { get } from 'node:http';
-import { afterAll, beforeAll, expect, inject, it } from 'vitest';
-import { Browser } from './browser.ts';
+import { expect, inject, it } from 'vitest';
+import type { Browser } from './browser.ts';
+import { withBrowser } from './with-browser.ts';
 
 const LIMIT_BYTES = 350_000;
 const url = inject('demoUrl');
 let browser: Browser;
 
-beforeAll(async () => {
-  browser = await Browser.open();
-});
-afterAll(async () => {
-  await browser.close();
+withBrowser((b) => {
+  browser = b;
 });
 
 function bytesSent(address: string): Promise<number> {

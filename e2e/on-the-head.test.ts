@@ -1,19 +1,14 @@
 /** Dragging on the head and on the bench: the plan follows, undo leads back, nothing stutters. */
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { Browser, Key } from './browser.ts';
+import { describe, expect, inject, it } from 'vitest';
+import { type Browser, Key } from './browser.ts';
+import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
 let browser: Browser;
 
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.go(url);
-  await browser.settled();
-  await browser.picture();
-});
-afterAll(async () => {
-  await browser.close();
-});
+withBrowser((b) => {
+  browser = b;
+}, url);
 
 const deed = () => browser.text('[data-testid="last-deed"]');
 const undo = () => browser.chord(Key.CONTROL, 'z');
@@ -21,7 +16,7 @@ const undo = () => browser.chord(Key.CONTROL, 'z');
 describe('the part', () => {
   it('is dragged on the head; the tally shows what it did; undo and redo', async () => {
     const before = await browser.figures();
-    const from = await browser.centre('[data-handle="end"]');
+    const from = await browser.centre('[data-bead="end"]');
     await browser.drag(from, { x: from.x - 4, y: from.y + 70 }, 6, false);
     await browser.until(
       `/until you let go/.test(document.querySelector('[data-testid=last-deed]').textContent)`,
@@ -52,7 +47,7 @@ describe('the part', () => {
   it('a drag that is broken off changes nothing', async () => {
     const before = await browser.figures();
     const words = await deed();
-    const from = await browser.centre('[data-handle="end"]');
+    const from = await browser.centre('[data-bead="end"]');
     await browser.drag(from, { x: from.x + 20, y: from.y + 30 }, 4, false);
     await browser.keys(Key.ESCAPE);
     await browser.driver.actions().release().perform();
@@ -63,7 +58,7 @@ describe('the part', () => {
 
   it('moves by keyboard too', async () => {
     // Its front end lies round the head: the focus turns it into view.
-    await browser.script(`document.querySelector('[data-handle=front]').focus()`);
+    await browser.script(`document.querySelector('[data-bead="front"]').focus()`);
     await browser.keys(Key.ARROW_RIGHT);
     await browser.keys(Key.ARROW_RIGHT);
     await browser.settled();
@@ -76,7 +71,7 @@ describe('the part', () => {
   it('is gone when she wants none, and rows close up', async () => {
     await browser.press('none, swept back');
     await browser.settled();
-    expect(await browser.has('[data-handle]')).toBe(false);
+    expect(await browser.has('[data-bead]')).toBe(false);
     expect(await deed()).toBe('No part, swept back');
     await undo();
     await browser.settled();

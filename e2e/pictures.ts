@@ -1,6 +1,10 @@
 /** Makes the pictures in docs/screenshots from the demo data. Run by `npm run pictures` after a build. */
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { basePlans } from '../src/demo/bases.ts';
+import { startHistory } from '../src/model/history.ts';
 import { createServer } from '../src/server/app.ts';
 import { Browser, Key } from './browser.ts';
 
@@ -25,14 +29,40 @@ const PICTURES: readonly Picture[] = [
   { name: 'rows-dark', path: `${curls}/rows`, dark: true, before: aKnot },
   { name: 'aim', path: `${curls}/aim` },
   { name: 'measure', path: '/plan/demo-deep-part/measure' },
-  { name: 'base', path: `${curls}/base` },
+  {
+    name: 'marks',
+    path: `${curls}/measure`,
+    before: async (b) => {
+      await b.click('[data-part="marks"]');
+      await b.press(/left$/);
+    },
+  },
+  {
+    name: 'base',
+    path: `${curls}/base`,
+    before: async (b) => {
+      await b.click('[data-part="sections"]');
+      await b.click('[data-section="b2"]');
+      await b.script('document.activeElement.blur()');
+    },
+  },
+  {
+    name: 'tails-dark',
+    path: `${curls}/base`,
+    dark: true,
+    before: async (b) => {
+      await b.click('[data-part="tails"]');
+      await b.choose('park-all', 'wrapped');
+      await b.settled();
+      await b.press(/behind$/);
+      await b.script('document.activeElement.blur()');
+    },
+  },
   { name: 'cap', path: `${curls}/cap` },
   { name: 'hair', path: '/plan/demo-deep-part/hair' },
   { name: 'check', path: '/plan/demo-crown-twists/check', dark: true },
   { name: 'supply', path: `${curls}/supply` },
   { name: 'log', path: '/plan/demo-swept-coils/log' },
-  { name: 'practice', path: '/plan/demo-deep-part/practice' },
-  { name: 'top', path: `${curls}/rows`, before: (b) => b.press('from the top') },
   { name: 'plans', path: `${curls}/rows`, before: (b) => b.click('[data-testid="plans"]') },
   {
     name: 'install',
@@ -41,6 +71,7 @@ const PICTURES: readonly Picture[] = [
     before: (b) => b.click('[data-testid="next"]'),
   },
   { name: 'install-dark', path: '/install/demo-install-half', size: [1280, 800], dark: true },
+  { name: 'sheet', path: '/plan/demo-shoulder-curls/base/sheet' },
   { name: 'tablet', path: '/plan/demo-swept-coils/rows', size: [820, 1180] },
   { name: 'phone', path: `${curls}/supply`, size: [390, 844] },
 ];
@@ -64,13 +95,50 @@ for (const dark of [false, true]) {
     await browser.size(...(p.size ?? [1280, 800]));
     await browser.go(url + p.path);
     await browser.until(`document.querySelector('[data-ready=yes], [data-testid=knot-kind]')`, 'the plan');
-    await browser.until(`document.querySelector('[data-picture=ready], [data-testid=knot-kind]')`, 'the picture');
+    await browser.until(
+      `document.querySelector('[data-picture=ready], [data-testid=knot-kind], .sheet')`,
+      'the picture',
+    );
     await p.before?.(browser);
     // Rest: the head is drawn once more at twice the resolution.
     await new Promise((r) => setTimeout(r, 2200));
     writeFileSync(new URL(`${p.name}.png`, folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
     process.stdout.write(`${p.name}.png\n`);
   }
+  if (!dark && (wanted.length === 0 || wanted.includes('base-families'))) await families(browser);
   await browser.close();
 }
 server.close();
+
+/** Every kind of base on one sheet: the stage of each example, put together on a page of its own. */
+async function families(browser: Browser) {
+  await browser.size(1280, 800);
+  const shots: Array<{ name: string; png: string }> = [];
+  for (const plan of basePlans) {
+    await browser.go(url);
+    await browser.settled();
+    await browser.script(
+      `return new Promise((ok, no) => { const open = indexedDB.open('meshwork'); open.onsuccess = () => { const tx = open.result.transaction('plans', 'readwrite'); tx.objectStore('plans').put(arguments[0]); tx.oncomplete = () => { open.result.close(); ok(); }; tx.onerror = no; }; })`,
+      { id: plan.id, revision: 1, updatedAtMs: 1, deletedAtMs: 0, history: startHistory(plan) },
+    );
+    await browser.go(`${url}/plan/${plan.id}/base`);
+    await browser.settled();
+    await browser.picture();
+    await new Promise((r) => setTimeout(r, 1800));
+    const stage = await browser.find('.stage');
+    shots.push({ name: plan.name, png: await stage.takeScreenshot() });
+  }
+  const cells = shots.map(
+    ({ name, png }) =>
+      `<figure><div style="background-image:url(data:image/png;base64,${png})"></div><figcaption>${name}</figcaption></figure>`,
+  );
+  const page = join(mkdtempSync(join(tmpdir(), 'meshwork-sheet-')), 'families.html');
+  writeFileSync(
+    page,
+    `<!doctype html><meta charset="utf-8"><style>body{margin:0;padding:20px 24px;background:#ece7da;color:#1b2450;font:12px system-ui;display:grid;grid-template-columns:repeat(5,1fr);gap:8px 10px}figure{margin:0}figure div{height:166px;background-size:340px auto;background-position:62% 20%;background-repeat:no-repeat}figcaption{text-align:center}</style>${cells.join('')}`,
+  );
+  await browser.go(`file://${page}`);
+  await new Promise((r) => setTimeout(r, 800));
+  writeFileSync(new URL('base-families.png', folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
+  process.stdout.write('base-families.png\n');
+}

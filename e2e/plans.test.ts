@@ -2,9 +2,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { describe, expect, inject, it } from 'vitest';
 import { shoulderCurls } from '../src/demo/plans.ts';
-import { Browser, Key } from './browser.ts';
+import { type Browser, Key } from './browser.ts';
+import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
 const folder = mkdtempSync(join(tmpdir(), 'meshwork-files-'));
@@ -14,14 +15,9 @@ const file = (name: string, text: string) => {
 };
 let browser: Browser;
 
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.go(url);
-  await browser.settled();
-});
-afterAll(async () => {
-  await browser.close();
-});
+withBrowser((b) => {
+  browser = b;
+}, url);
 
 const names = () =>
   browser.script<string[]>(`return [...document.querySelectorAll('[data-plan] > button')].map((b) => b.textContent)`);

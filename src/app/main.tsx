@@ -11,6 +11,11 @@ const home = async () => ({ Component: (await import('./home.tsx')).Home });
 
 const router = createBrowserRouter([
   { path: '/', HydrateFallback: blank, lazy: home },
+  {
+    path: '/plan/:planId/base/sheet',
+    HydrateFallback: blank,
+    lazy: async () => ({ Component: (await import('./sheet/base-sheet.tsx')).BaseSheet }),
+  },
   { path: '/plan/:planId/:station?', element: <PlanScreen /> },
   {
     path: '/install/:sessionId',

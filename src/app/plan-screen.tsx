@@ -21,8 +21,8 @@ const planning = () => import('./stations/planning.tsx');
 const judging = () => import('./stations/judging.tsx');
 const doing = () => import('./stations/doing.tsx');
 const AimBench = lazy(() => planning().then((m) => ({ default: m.AimBench })));
-const MeasureBench = lazy(() => planning().then((m) => ({ default: m.MeasureBench })));
-const BaseBench = lazy(() => planning().then((m) => ({ default: m.BaseBench })));
+const MeasureBench = lazy(() => import('./stations/measure.tsx').then((m) => ({ default: m.MeasureBench })));
+const BaseBench = lazy(() => import('./stations/base.tsx').then((m) => ({ default: m.BaseBench })));
 const CapBench = lazy(() => planning().then((m) => ({ default: m.CapBench })));
 const HairBench = lazy(() => planning().then((m) => ({ default: m.HairBench })));
 const RowsBench = lazy(() => planning().then((m) => ({ default: m.RowsBench })));
@@ -71,6 +71,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const result = computed?.plan.id === plan.id ? computed.result : undefined;
   const showTape = useView((v) => v.showTape);
   const select = useView((v) => v.select);
+  const selectSection = useView((v) => v.selectSection);
   useTheme();
   useHistoryKeys(session);
   useEffect(() => {
@@ -82,7 +83,10 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     showTape(station === 'measure' ? 'girth' : undefined);
   }, [station, plan.id]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another plan has other knots
-  useEffect(() => select(undefined), [plan.id]);
+  useEffect(() => {
+    select(undefined);
+    selectSection(undefined);
+  }, [plan.id]);
 
   const own = result?.findings.filter((f) => f.station === station) ?? [];
   const finding = <FindingNote finding={own[0]} more={own.length - 1} session={session} />;

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { Pipeline } from '../core/pipeline/stages.ts';
+import { basePlans } from '../demo/bases.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { computedPlan } from '../formats/computed-json.ts';
 import { fileStem, writePlanJson } from '../formats/plan-json.ts';
@@ -31,6 +32,26 @@ describe('meshwork plan FILE', () => {
     );
   });
 
+  it('takes and prints a base: sections, tails, bumps, counts, minutes', () => {
+    const plan = basePlans.find((p) => p.id === 'base-threaded')!;
+    const run = meshwork('plan', `examples/${fileStem(plan.name)}.plan.json`);
+    expect(run.status).toBe(0);
+    const { base } = JSON.parse(run.stdout);
+    expect(base.family).toBe('threaded');
+    expect(base.sections).toHaveLength(30);
+    for (const s of base.sections) {
+      expect(s.threadMm).toBeGreaterThan(200);
+      expect(s.minutes).toBeGreaterThan(0);
+      expect(s.mayCarryG[1]).toBeGreaterThan(s.mayCarryG[0]);
+    }
+    expect(base.bumps.highestMm).toBeGreaterThan(1);
+    expect(base.consumables.map((c: { name: string }) => c.name)).toContain('wrapping thread');
+    expect(base.minutes).toBeCloseTo(
+      base.work.reduce((sum: number, w: { minutes: number }) => sum + w.minutes, 0),
+      0,
+    );
+  });
+
   it.each([
     ['a file that is not there', () => ['plan', join(folder, 'nothing.json')], /there is no such file/],
     ['a folder', () => ['plan', folder], /it is a folder/],
@@ -45,7 +66,7 @@ describe('meshwork plan FILE', () => {
       'a spoilt measure',
       () => [
         'plan',
-        file('spoilt.json', writePlanJson({ ...demoPlans[0], tape: { ...demoPlans[0].tape, girth: 'wide' } })),
+        file('spoilt.json', writePlanJson({ ...demoPlans[0], tape: { ...demoPlans[0].tape, girth: ['wide'] } })),
       ],
       /“wide” isn’t a length/,
     ],
@@ -61,7 +82,10 @@ describe('meshwork plan FILE', () => {
 });
 
 describe('examples', () => {
-  it.each(demoPlans.map((p) => [p.name, p] as const))('"%s" is the file that the demo writes', (_, plan) => {
-    expect(readFileSync(`examples/${fileStem(plan.name)}.plan.json`, 'utf8')).toBe(writePlanJson(plan));
-  });
+  it.each([...demoPlans, ...basePlans].map((p) => [p.name, p] as const))(
+    '"%s" is the file that the demo writes',
+    (_, plan) => {
+      expect(readFileSync(`examples/${fileStem(plan.name)}.plan.json`, 'utf8')).toBe(writePlanJson(plan));
+    },
+  );
 });

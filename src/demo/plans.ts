@@ -1,4 +1,5 @@
 /** The invented wearer and her plans. Names, products and prices are made up. */
+import type { Mark, Region } from '../core/head/marks.ts';
 import { newPlan } from '../model/defaults.ts';
 import type { PlanDocument } from '../model/plan.ts';
 
@@ -6,21 +7,32 @@ const amara = {
   wearer: 'Amara',
   unit: 'cm',
   skin: 'brown',
-  fingerWidth: '17.5 mm',
+  fingers: { count: 4, width: '7 cm' },
   tape: {
-    girth: '22 1/2 in',
-    frontToNape: '36.5 cm',
-    earToEarTop: '34',
-    earToEarFront: '29,5 cm',
-    templeToTemple: '39.4',
-    napeWidth: '7 1/2 fingers',
+    girth: ['22 1/2 in'],
+    frontToNape: ['36.5 cm'],
+    earToEarTop: ['34'],
+    earToEarFront: ['29,5 cm'],
+    templeToTemple: ['39.4'],
+    napeWidth: ['7 1/2 fingers'],
+  },
+  ownHair: {
+    length: '24 cm',
+    strand: 'medium',
+    fullness: 'thick',
+    curl: 'curly',
+    ponytail: '',
+    freshEnds: false,
+    byRegion: {},
   },
 } as const satisfies Partial<PlanDocument>;
+
+const tender = (region: Region): Mark => ({ kind: 'tender', erase: false, place: { region } });
 
 export const shoulderCurls: PlanDocument = {
   ...newPlan('demo-shoulder-curls', 'Shoulder curls'),
   ...amara,
-  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: ['overEars'], thin: [] },
+  marks: [tender('overEars')],
   part: { kind: 'line', frontMm: 38, endMm: 30, lengthMm: 105, bendMm: 6 },
   product: {
     name: 'Quillow loop curl',
@@ -43,7 +55,7 @@ export const shoulderCurls: PlanDocument = {
 export const sweptCoils: PlanDocument = {
   ...newPlan('demo-swept-coils', 'Swept-back coils'),
   ...amara,
-  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: [], thin: ['frontEdge'] },
+  marks: [{ kind: 'thin', erase: false, place: { region: 'frontEdge' } }],
   part: { kind: 'swept' },
   product: {
     name: 'Fennick coil',
@@ -68,8 +80,8 @@ export const deepPartStraight: PlanDocument = {
   ...newPlan('demo-deep-part', 'Deep part, straight'),
   ...amara,
   // One careless reading, so that the contradiction can be seen.
-  tape: { ...amara.tape, earToEarTop: '38.5' },
-  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: ['temples'], thin: [] },
+  tape: { ...amara.tape, earToEarTop: ['38.5'] },
+  marks: [tender('temples')],
   part: { kind: 'line', frontMm: -56, endMm: 16, lengthMm: 140, bendMm: 0 },
   product: {
     name: 'Marrow Lane sleek',
@@ -94,8 +106,7 @@ export const deepPartStraight: PlanDocument = {
 export const crownTwists: PlanDocument = {
   ...newPlan('demo-crown-twists', 'Twists from the crown, no cap'),
   ...amara,
-  ownHair: { length: '24 cm', strand: 'medium', fullness: 'thick', tender: [], thin: [] },
-  base: { kind: 'plaits', sections: 12 },
+  base: { ...newPlan('', '').base, behind: 6, front: 6 },
   cap: 'none',
   part: { kind: 'crown' },
   product: {

@@ -1,11 +1,12 @@
-/** Writes the demo plans as files into examples/. Run by `npm run demo`. */
+/** Writes the demo plans and one plan for every kind of base as files into examples/. Run by `npm run demo`. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { fileStem, writePlanJson } from '../formats/plan-json.ts';
+import { basePlans } from './bases.ts';
 import { demoPlans } from './plans.ts';
 
 const folder = new URL('../../examples/', import.meta.url);
 mkdirSync(folder, { recursive: true });
-for (const plan of demoPlans) {
+for (const plan of [...demoPlans, ...basePlans]) {
   const file = new URL(`${fileStem(plan.name)}.plan.json`, folder);
   writeFileSync(file, writePlanJson(plan));
   process.stdout.write(`${fileStem(plan.name)}.plan.json\n`);

@@ -2,7 +2,7 @@ import Ajv2020 from 'ajv/dist/2020.js';
 import { JSDOM } from 'jsdom';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import computedSchema from '../../docs/schema/computed-plan-1.schema.json' with { type: 'json' };
+import computedSchema from '../../docs/schema/computed-plan-2.schema.json' with { type: 'json' };
 import { Pipeline } from '../core/pipeline/stages.ts';
 import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';
 import { planInputs } from '../model/to-inputs.ts';

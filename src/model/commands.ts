@@ -2,12 +2,29 @@
  * What she can do to a plan, each a named function from plan to plan with the words for the deed. The words
  * are what undo shows; the plan that comes out is validated before it is kept.
  */
+import {
+  type BaseChoice,
+  FAMILY_INFO,
+  type Family,
+  PARKING_NAMES,
+  type Parking,
+  type ParkingHow,
+} from '../core/base/choice.ts';
+import type { Edit } from '../core/base/edit.ts';
 import type { Mend } from '../core/findings/finding.ts';
-import type { TapeMeasure } from '../core/head/tape.ts';
-import { TAPE_INFO } from '../core/head/tape.ts';
+import {
+  AS_FITTED,
+  HAIRLINE_LIMIT_MM,
+  HAIRLINE_POINT_NAMES,
+  type SideOffsets,
+  type SidePoint,
+} from '../core/head/hairline.ts';
+import { MARK_NAMES, type Mark, type MarkKind, REGION_NAMES, type Region } from '../core/head/marks.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
 import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';
 import { type SpacingZone, zoneName } from '../core/pipeline/inputs.ts';
 import { type Part, partInWords } from '../core/rows/part.ts';
+import { startBase } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
 import { fingerMm } from './to-inputs.ts';
@@ -17,11 +34,129 @@ export interface Deed {
   readonly plan: PlanDocument;
 }
 
-export function setMeasure(plan: PlanDocument, measure: TapeMeasure, text: string): Deed {
+/** The readings of one measure as she wrote them; empty ones are dropped. */
+export function setReadings(plan: PlanDocument, measure: TapeMeasure, texts: readonly string[]): Deed {
+  const readings = texts.map((t) => t.trim()).filter((t) => t !== '');
+  const name = TAPE_INFO[measure].name;
   return {
-    words: text.trim() === '' ? `${TAPE_INFO[measure].name} cleared` : `${TAPE_INFO[measure].name} ${text.trim()}`,
-    plan: { ...plan, tape: { ...plan.tape, [measure]: text.trim() } },
+    words: readings.length === 0 ? `${name} cleared` : `${name} ${readings.join(', ')}`,
+    plan: {
+      ...plan,
+      tape: { ...plan.tape, [measure]: readings },
+      // A new reading stands on its own again.
+      trusted: plan.trusted.filter((m) => m !== measure),
+    },
   };
+}
+
+/** She measured it again: the head follows this reading, whatever the others say. */
+export function trustMeasure(plan: PlanDocument, measure: TapeMeasure): Deed {
+  return {
+    words: `${TAPE_INFO[measure].name} kept`,
+    plan: { ...plan, trusted: [...plan.trusted.filter((m) => m !== measure), measure] },
+  };
+}
+
+/** Moves a point of the hairline to so many mm from where the tape puts it; both sides where they are mirrored. */
+export function setHairlinePoint(
+  plan: PlanDocument,
+  point: SidePoint | 'front' | 'nape',
+  side: 'left' | 'right' | 'middle',
+  mm: number,
+): Deed {
+  const { hairline: line } = plan;
+  const limited = Math.round(Math.min(HAIRLINE_LIMIT_MM, Math.max(-HAIRLINE_LIMIT_MM, mm)) * 10) / 10;
+  const where = side === 'middle' || line.mirrored ? '' : `, ${side}`;
+  const words = `${sentenceCase(HAIRLINE_POINT_NAMES[point])}${where} ${Math.abs(limited)} mm ${limited >= 0 ? 'higher' : 'lower'}`;
+  if (point === 'front' || point === 'nape') {
+    return { words, plan: { ...plan, hairline: { ...line, [point]: limited } } };
+  }
+  const moved = (s: SideOffsets): SideOffsets => ({ ...s, [point]: limited });
+  const next = line.mirrored
+    ? { ...line, left: moved(line.left), right: moved(line.left) }
+    : { ...line, [side]: moved(line[side as 'left' | 'right']) };
+  return { words, plan: { ...plan, hairline: next } };
+}
+
+export function mirrorHairline(plan: PlanDocument, mirrored: boolean): Deed {
+  const { hairline: line } = plan;
+  return {
+    words: mirrored ? 'Both sides of the hairline alike' : 'Sides of the hairline apart',
+    plan: { ...plan, hairline: { ...line, mirrored, right: mirrored ? line.left : line.right } },
+  };
+}
+
+export function resetHairline(plan: PlanDocument): Deed {
+  return {
+    words: 'Hairline as the tape has it',
+    plan: { ...plan, hairline: { ...AS_FITTED, mirrored: plan.hairline.mirrored } },
+  };
+}
+
+export function addMark(plan: PlanDocument, mark: Mark): Deed {
+  const where = 'region' in mark.place ? `: ${REGION_NAMES[mark.place.region]}` : '';
+  return {
+    words: `${sentenceCase(MARK_NAMES[mark.kind])} ${mark.erase ? 'wiped out' : 'marked'}${where}`,
+    plan: { ...plan, marks: [...plan.marks, mark] },
+  };
+}
+
+/** Whole regions by name: what was marked of them is replaced, strokes stay. */
+export function setRegions(plan: PlanDocument, kind: MarkKind, regions: readonly Region[]): Deed {
+  const isRegionOf = (m: Mark) => m.kind === kind && 'region' in m.place;
+  const named = regions.map((region): Mark => ({ kind, erase: false, place: { region } }));
+  return {
+    words: `${sentenceCase(MARK_NAMES[kind])}: ${regions.map((r) => REGION_NAMES[r]).join(', ') || 'none by name'}`,
+    plan: { ...plan, marks: [...named, ...plan.marks.filter((m) => !isRegionOf(m))] },
+  };
+}
+
+export function clearMarks(plan: PlanDocument, kind: MarkKind): Deed {
+  return {
+    words: `${sentenceCase(MARK_NAMES[kind])} cleared`,
+    plan: { ...plan, marks: plan.marks.filter((m) => m.kind !== kind) },
+  };
+}
+
+/** Another family starts afresh; undo brings the edits of the old one back. */
+export function chooseFamily(plan: PlanDocument, family: Family, change: Partial<BaseChoice> = {}): Deed {
+  const { leftOut, found } = plan.base;
+  return {
+    words: FAMILY_INFO[family].name,
+    plan: { ...plan, base: { ...startBase(family), leftOut, found, ...change } },
+  };
+}
+
+export function setBase(plan: PlanDocument, change: Partial<BaseChoice>, words: string): Deed {
+  return { words, plan: { ...plan, base: { ...plan.base, ...change } } };
+}
+
+export function editBase(plan: PlanDocument, edits: readonly Edit[], words: string): Deed {
+  return setBase(plan, { edits: [...plan.base.edits, ...edits] }, words);
+}
+
+export function park(plan: PlanDocument, parking: Readonly<Record<string, Parking>>, words: string): Deed {
+  const { parking: old } = plan.base;
+  return setBase(plan, { parking: { ...old, bySection: { ...old.bySection, ...parking } } }, words);
+}
+
+/** All tails parked alike: what was said of single ones is forgotten. */
+export function parkAll(plan: PlanDocument, how: ParkingHow | undefined): Deed {
+  const words = how === undefined ? 'Tails parked as is usual' : `All tails ${PARKING_NAMES[how]}`;
+  return setBase(plan, { parking: { ...(how ? { all: how } : {}), bySection: {} } }, words);
+}
+
+export function lockLine(plan: PlanDocument, key: string): Deed {
+  const isLocked = plan.base.locked.includes(key);
+  return setBase(
+    plan,
+    { locked: isLocked ? plan.base.locked.filter((k) => k !== key) : [...plan.base.locked, key] },
+    isLocked ? 'Line unlocked' : 'Line locked',
+  );
+}
+
+function sentenceCase(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 export function setSpacing(plan: PlanDocument, fingers: Partial<Record<SpacingZone, number>>): Deed {
@@ -67,7 +202,7 @@ export function setOwnHair(plan: PlanDocument, change: Partial<PlanDocument['own
 }
 
 export function setField<
-  K extends 'name' | 'wearer' | 'unit' | 'currency' | 'skin' | 'fingerWidth' | 'cap' | 'reserveShare' | 'pace' | 'base',
+  K extends 'name' | 'wearer' | 'unit' | 'currency' | 'skin' | 'fingers' | 'cap' | 'reserveShare' | 'pace' | 'wishes',
 >(plan: PlanDocument, field: K, value: PlanDocument[K], words: string): Deed {
   return { words, plan: { ...plan, [field]: value } };
 }
@@ -78,15 +213,22 @@ export function setUnit(plan: PlanDocument, unit: PlanDocument['unit']): Deed {
     /^[\d\s.,/¼½¾⅓⅔⅛⅜⅝⅞]+$/.test(text.trim()) && text.trim() !== ''
       ? `${text.trim()} ${plan.unit === 'finger' ? 'fingers' : plan.unit}`
       : text;
-  const tape = Object.fromEntries(Object.entries(plan.tape).map(([k, v]) => [k, spell(v)])) as PlanDocument['tape'];
+  const tape = Object.fromEntries(TAPE_MEASURES.map((m) => [m, plan.tape[m].map(spell)])) as Record<
+    TapeMeasure,
+    string[]
+  >;
+  const { ownHair } = plan;
+  const byRegion = Object.fromEntries(
+    Object.entries(ownHair.byRegion).map(([r, h]) => [r, h?.length ? { ...h, length: spell(h.length) } : h]),
+  ) as typeof ownHair.byRegion;
   return {
     words: `Lengths in ${unit === 'in' ? 'inches' : unit === 'finger' ? 'fingers' : unit}`,
     plan: {
       ...plan,
       unit,
       tape,
-      fingerWidth: spell(plan.fingerWidth),
-      ownHair: { ...plan.ownHair, length: spell(plan.ownHair.length) },
+      fingers: { ...plan.fingers, width: spell(plan.fingers.width) },
+      ownHair: { ...ownHair, length: spell(ownHair.length), ponytail: spell(ownHair.ponytail), byRegion },
       product: { ...plan.product, length: spell(plan.product.length) },
     },
   };
@@ -100,11 +242,23 @@ export function settle(plan: PlanDocument, station: string): Deed {
   };
 }
 
+/** A mend that has to be worked out first is no plain change of the plan. */
+export type PlainMend = Exclude<Mend, { kind: 'flattenBase' }>;
+
 /** A finding's mend as a deed. */
-export function applyMend(plan: PlanDocument, deed: string, mend: Mend): Deed {
+export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): Deed {
   switch (mend.kind) {
-    case 'setMeasure':
-      return setMeasure(plan, mend.measure, formatLength(mend.mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan)));
+    case 'setMeasure': {
+      const text = formatLength(mend.mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
+      return setReadings(plan, mend.measure, [text]);
+    }
+    case 'trustMeasure':
+      return trustMeasure(plan, mend.measure);
+    case 'resetHairline':
+      return {
+        words: 'Hairline ends back on the tape',
+        plan: { ...plan, hairline: { ...plan.hairline, front: 0, nape: 0 } },
+      };
     case 'setSpacing':
       return { ...setSpacing(plan, mend.fingers), words: deed };
     case 'setSchool':
@@ -115,6 +269,14 @@ export function applyMend(plan: PlanDocument, deed: string, mend: Mend): Deed {
       return setField(plan, 'reserveShare', mend.share, `${Math.round(mend.share * 100)} % kept for gaps`);
     case 'setSplit':
       return setProduct(plan, { split: mend.split }, 'Whole pieces');
+    case 'setBase':
+      return setBase(plan, mend.change, deed);
+    case 'editBase':
+      return editBase(plan, mend.edits, deed);
+    case 'dropEdits':
+      return setBase(plan, { edits: plan.base.edits.filter((_, i) => !mend.indices.includes(i)) }, deed);
+    case 'park':
+      return park(plan, mend.parking, deed);
   }
 }
 

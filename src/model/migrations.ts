@@ -7,7 +7,55 @@ import { PLAN_VERSION } from './plan.ts';
 type Step = (plan: Record<string, unknown>) => Record<string, unknown>;
 
 /** STEPS[n] turns version n into n + 1. */
-const STEPS: Readonly<Record<number, Step>> = {};
+const STEPS: Readonly<Record<number, Step>> = { 1: repeatedReadings };
+
+/**
+ * 1 → 2: up to three readings a measure, four fingers on the ruler, a hairline of her own, hair by region, marks
+ * in place of two lists of regions, and every family of bases.
+ */
+function repeatedReadings(plan: Record<string, unknown>): Record<string, unknown> {
+  const { fingerWidth, tape, ownHair, base, ...rest } = plan as {
+    fingerWidth: string;
+    tape: Record<string, string>;
+    ownHair: { tender: string[]; thin: string[] } & Record<string, unknown>;
+    base: { sections: number };
+  };
+  const { tender, thin, ...own } = ownHair;
+  const marked = (kind: string, regions: readonly string[]) =>
+    regions.map((region) => ({ kind, erase: false, place: { region } }));
+  const even = { corner: 0, temple: 0, sideburn: 0, behindEar: 0, napeCorner: 0 };
+  const behind = Math.ceil(base.sections / 2);
+  return {
+    ...rest,
+    fingers: { count: 1, width: fingerWidth },
+    tape: Object.fromEntries(Object.entries(tape).map(([m, text]) => [m, text.trim() === '' ? [] : [text.trim()]])),
+    trusted: [],
+    hairline: { mirrored: true, front: 0, nape: 0, left: { ...even }, right: { ...even } },
+    ownHair: { ...own, curl: 'curly', ponytail: '', freshEnds: false, byRegion: {} },
+    marks: [...marked('tender', tender), ...marked('thin', thin)],
+    wishes: { musts: [] },
+    base: {
+      family: 'tied',
+      behind,
+      front: base.sections - behind,
+      count: 30,
+      boxes: 'brick',
+      boxFingers: 1.5,
+      topFingers: 1,
+      tieAt: 'crown',
+      ringFingers: 1.5,
+      wrapPitchMm: 5,
+      rodPieces: 'root',
+      tail: 'plait',
+      tipsWaxed: false,
+      leftOut: { where: 'none', fingers: 0.5 },
+      found: { what: 'rows', ageDays: 14, lines: [] },
+      edits: [],
+      locked: [],
+      parking: { bySection: {} },
+    },
+  };
+}
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {
   let current = JSON.parse(JSON.stringify(plan)) as Record<string, unknown>;

@@ -1,13 +1,14 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-1.schema.json' with { type: 'json' };
+import schema from '../../docs/schema/plan-2.schema.json' with { type: 'json' };
+import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import {
   applyMend,
   fingersFigure,
-  setMeasure,
   setPart,
+  setReadings,
   setSaid,
   setSchool,
   setSpacing,
@@ -15,6 +16,7 @@ import {
   setUnit,
 } from './commands.ts';
 import { newPlan } from './defaults.ts';
+import versionOne from './fixtures/plan-1.json' with { type: 'json' };
 import { record, redo, startHistory, undo } from './history.ts';
 import { migratePlan } from './migrations.ts';
 import type { PlanDocument } from './plan.ts';
@@ -29,7 +31,7 @@ const matches = ajv.compile(schema);
 const plain = () => structuredClone(newPlan('p1', 'Plain')) as PlanDocument;
 
 describe('reading a plan', () => {
-  it.each(demoPlans.map((p) => [p.name, p] as const))(
+  it.each([...demoPlans, ...basePlans].map((p) => [p.name, p] as const))(
     'takes "%s", and so does the published JSON Schema (ajv)',
     (_, plan) => {
       expect(readPlan(structuredClone(plan))).toEqual({ ok: true, value: plan });
@@ -48,7 +50,7 @@ describe('reading a plan', () => {
     ['a text', 'plan', /no record/],
     ['another format', { format: 'something-else', version: 1 }, /format is a different one/],
     ['no version', { ...plain(), version: undefined }, /doesn’t say its version/],
-    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 1\)/],
+    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 2\)/],
     ['half a version', { ...plain(), version: 1.5 }, /doesn’t say its version/],
   ])('refuses %s with a sentence', (_, value, why) => {
     const read = readPlan(value);
@@ -109,23 +111,23 @@ describe('reading a plan', () => {
     [
       'nonsense in a measure',
       (p) => {
-        p.tape.girth = 'big';
+        p.tape.girth = ['big'];
       },
       /Round the head: “big” isn’t a length/,
     ],
     [
       'a giant’s head',
       (p) => {
-        p.tape.girth = '90 cm';
+        p.tape.girth = ['57 cm', '90 cm'];
       },
       /should be from 42 to 72 cm/,
     ],
     [
       'a finger of 5 cm',
       (p) => {
-        p.fingerWidth = '5 cm';
+        p.fingers = { count: 1, width: '5 cm' };
       },
-      /finger/,
+      /A finger’s width: that makes 50 mm/,
     ],
     [
       'a part off the head',
@@ -172,9 +174,9 @@ describe('reading a plan', () => {
     [
       'an unknown region',
       (p) => {
-        p.ownHair.tender = ['knee'];
+        p.marks = [{ kind: 'tender', erase: false, place: { region: 'knee' } }];
       },
-      /tender/,
+      /region has to be one of/,
     ],
     [
       'a name of spaces kept too long',
@@ -229,6 +231,22 @@ describe('migrations', () => {
     expect(out).not.toBe(plan);
   });
 
+  it('open a plan of version 1: same head, same hair, same sections, same spots', () => {
+    const old = structuredClone(versionOne) as Loose;
+    const read = readPlan(old);
+    expect(read.ok, read.ok ? '' : read.why).toBe(true);
+    if (!read.ok) return;
+    const { value: plan } = read;
+    expect(matches(plan), JSON.stringify(matches.errors)).toBe(true);
+    expect(plan.tape.girth).toEqual([versionOne.tape.girth]);
+    expect(fingerMm(plan)).toBeCloseTo(17.5, 9);
+    expect(plan.ownHair.length).toBe(versionOne.ownHair.length);
+    expect(plan.marks).toEqual([{ kind: 'tender', erase: false, place: { region: 'overEars' } }]);
+    expect([plan.base.family, plan.base.behind, plan.base.front]).toEqual(['tied', 4, 4]);
+    expect(planInputs(plan).tape.napeWidth).toBeCloseTo(7.5 * 17.5, 9);
+    expect(old).toEqual(versionOne);
+  });
+
   it('a version without a step is an error of ours, not a silent pass', () => {
     expect(() => migratePlan({ version: 0 })).toThrow(/no migration from plan version 0/);
   });
@@ -261,17 +279,17 @@ describe('commands', () => {
     });
     expect(plan.spacing.fingers.top).toBe(1.25);
     expect(setPart(plan, { kind: 'crown' }).words).toBe('No part, from the crown');
-    expect(setMeasure(plan, 'girth', ' 57 cm ').plan.tape.girth).toBe('57 cm');
+    expect(setReadings(plan, 'girth', [' 57 cm ', '', '57.4']).plan.tape.girth).toEqual(['57 cm', '57.4']);
     expect(setSchool(plan, 'oneLeg', 'everywhere').words).toBe('One-leg knots: in every knot');
     expect(setSaid(plan, 'clear').plan.spacing.fingers).toEqual(plan.spacing.fingers);
     expect(settle(settle(plan, 'hair').plan, 'hair').plan.settled).toEqual([]);
   });
 
   it('a new unit changes no length: bare numbers are spelled out', () => {
-    const plan = { ...shoulderCurls, fingerWidth: '1,75' };
+    const plan = { ...shoulderCurls, fingers: { count: 1, width: '1,75' } };
     const inches = setUnit(plan, 'in').plan;
-    expect(inches.tape.earToEarTop).toBe('34 cm');
-    expect(inches.tape.girth).toBe('22 1/2 in');
+    expect(inches.tape.earToEarTop).toEqual(['34 cm']);
+    expect(inches.tape.girth).toEqual(['22 1/2 in']);
     expect(planInputs(inches).tape).toEqual(planInputs(plan).tape);
     expect(fingerMm(inches)).toBeCloseTo(fingerMm(plan), 9);
     expect(readPlan(inches).ok).toBe(true);
@@ -286,6 +304,12 @@ describe('commands', () => {
       { kind: 'setCap', cap: 'closed' },
       { kind: 'setReserve', share: 0.15 },
       { kind: 'setSplit', split: 1 },
+      { kind: 'trustMeasure', measure: 'girth' },
+      { kind: 'resetHairline' },
+      { kind: 'setBase', change: { family: 'tied', behind: 5, front: 4 } },
+      { kind: 'editBase', edits: [{ op: 'tie', section: 'b1', at: [140, 20] }] },
+      { kind: 'dropEdits', indices: [0] },
+      { kind: 'park', parking: { b1: { how: 'sewn', to: [170, 0] } } },
     ] as const;
     for (const mend of mends) expect(readPlan(applyMend(plan, 'Mended', mend).plan).ok).toBe(true);
     expect(planInputs(applyMend({ ...plan, unit: 'in' }, '', mends[0]).plan).tape.girth).toBeCloseTo(571.5, 9);

@@ -2,20 +2,56 @@
  * The plan document: a small plain record of choices. Everything else is worked out from it. Lengths stay as
  * she wrote them, in her unit; the validator reads them once more on the way in.
  */
-import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
+import {
+  type AnyObject,
+  array,
+  boolean,
+  type InferType,
+  mixed,
+  number,
+  type ObjectSchema,
+  object,
+  string,
+  tuple,
+} from 'yup';
+import {
+  BASE_LIMITS,
+  type BaseChoice,
+  BOX_SHAPES,
+  FAMILIES,
+  FOUND_KINDS,
+  PARKINGS,
+  ROD_PLACES,
+  STRIPS,
+  TIE_PLACES,
+} from '../core/base/choice.ts';
+import { LONGEST_MOVE_MM } from '../core/base/edit.ts';
+import { MUSTS } from '../core/base/recommend.ts';
 import { CAPS } from '../core/cap/dome.ts';
-import { FULLNESS, STRANDS } from '../core/hair/own-hair.ts';
+import {
+  CURLS,
+  FULLNESS,
+  HAIR_REGIONS,
+  type HairCurl,
+  type HairFullness,
+  type HairRegion,
+  STRANDS,
+  type StrandThickness,
+} from '../core/hair/own-hair.ts';
 import { LOOPS, SPLITS } from '../core/hair/product.ts';
 import { TEXTURES } from '../core/hair/textures.ts';
+import { HAIRLINE_LIMIT_MM, type HairlineOffsets, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
+import { MARK_KINDS, type Mark, REGIONS } from '../core/head/marks.ts';
+import { MOST_READINGS } from '../core/head/readings.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
 import { SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';
-import { REGIONS } from '../core/pipeline/inputs.ts';
+import type { Wishes } from '../core/pipeline/inputs.ts';
 import { PART_LIMITS } from '../core/rows/part.ts';
 import { PACES } from '../core/time/estimate.ts';
 import { LENGTH_UNITS, type LengthUnit, parseLength } from './lengths.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -29,6 +65,7 @@ export const TAPE_LIMITS_MM: Readonly<Record<TapeMeasure, readonly [number, numb
   napeWidth: [50, 240],
 };
 export const FINGER_LIMITS_MM = [10, 30] as const;
+export const MOST_MARKS = 300;
 export const SPACING_LIMITS_FINGERS = [0.25, 4] as const;
 
 /** A length as text that means a length within limits; empty means not measured. */
@@ -38,12 +75,8 @@ const lengthText = (low: number, high: number, what: string) =>
     .max(40)
     .test('length', (text, context) => {
       if (typeof text !== 'string' || text.trim() === '') return true;
-      const plan = context.from?.at(-1)?.value as { unit?: LengthUnit; fingerWidth?: unknown } | undefined;
-      const parsed = readLength(
-        text,
-        plan?.unit ?? 'cm',
-        typeof plan?.fingerWidth === 'string' ? plan.fingerWidth : undefined,
-      );
+      const plan = context.from?.at(-1)?.value as { unit?: LengthUnit; fingers?: Fingers } | undefined;
+      const parsed = readLength(text, plan?.unit ?? 'cm', plan?.fingers);
       if (!parsed.ok) return context.createError({ message: `${what}: ${parsed.why}` });
       if (parsed.value < low || parsed.value > high) {
         return context.createError({
@@ -53,12 +86,25 @@ const lengthText = (low: number, high: number, what: string) =>
       return true;
     });
 
-/** A length of the plan; fingers are counted in her own finger width. */
-export function readLength(text: string, unit: LengthUnit, fingerWidth = '18 mm') {
-  const finger = parseLength(fingerWidth, unit === 'finger' ? 'cm' : unit, DEFAULT_FINGER_MM);
-  return parseLength(text, unit, finger.ok ? finger.value : DEFAULT_FINGER_MM);
+/** Fingers laid side by side on a ruler, and what the ruler says. */
+export interface Fingers {
+  readonly count: number;
+  readonly width: string;
 }
+export const FINGER_COUNTS = [1, 4] as const;
 export const DEFAULT_FINGER_MM = 18;
+
+/** Width of one finger, mm; undefined where what is written is no length. */
+export function fingerOf(fingers: Fingers | undefined, unit: LengthUnit): number | undefined {
+  if (fingers === undefined || typeof fingers.width !== 'string') return undefined;
+  const parsed = parseLength(fingers.width, unit === 'finger' ? 'cm' : unit, DEFAULT_FINGER_MM);
+  return parsed.ok ? parsed.value / (fingers.count === 4 ? 4 : 1) : undefined;
+}
+
+/** A length of the plan; fingers are counted in her own finger width. */
+export function readLength(text: string, unit: LengthUnit, fingers?: Fingers) {
+  return parseLength(text, unit, fingerOf(fingers, unit) ?? DEFAULT_FINGER_MM);
+}
 
 const amount = (low: number, high: number, what: string) =>
   number()
@@ -80,6 +126,25 @@ const schoolChoice = (name: SchoolName) =>
     `The school ${name}`,
   );
 
+/** A value that has to fit one of several shapes; the first key that it holds says which. */
+function oneShape(what: string, shapes: Readonly<Record<string, ObjectSchema<AnyObject>>>) {
+  return mixed<AnyObject>()
+    .required(`${what} is missing.`)
+    .test('shape', (value, context) => {
+      if (typeof value !== 'object' || value === null) return context.createError({ message: `${what} is no record.` });
+      const said = (value as AnyObject).op;
+      const name = typeof said === 'string' ? said : Object.keys(shapes).find((key) => key in value);
+      const shape = name === undefined || !Object.hasOwn(shapes, name) ? undefined : shapes[name];
+      if (!shape) return context.createError({ message: `${what} is of no known kind.` });
+      try {
+        shape.noUnknown().strict().validateSync(value, { strict: true });
+        return true;
+      } catch (error) {
+        return context.createError({ message: (error as Error).message });
+      }
+    });
+}
+
 const aside = PART_LIMITS.asideMm;
 const linePart = object({
   kind: choice(['line'], 'The kind of part'),
@@ -96,9 +161,146 @@ const noPart = object({ kind: choice(['crown', 'swept'], 'The kind of part') })
   .strict()
   .required();
 
-const measures = Object.fromEntries(
-  TAPE_MEASURES.map((m) => [m, lengthText(...TAPE_LIMITS_MM[m], TAPE_INFO[m].name)]),
-) as Record<TapeMeasure, ReturnType<typeof lengthText>>;
+const readings = (m: TapeMeasure) =>
+  array(
+    lengthText(...TAPE_LIMITS_MM[m], TAPE_INFO[m].name).test(
+      'written',
+      `${TAPE_INFO[m].name}: nothing is written there.`,
+      (t) => t !== '',
+    ),
+  )
+    .required(`${TAPE_INFO[m].name} is missing.`)
+    .max(MOST_READINGS, `${TAPE_INFO[m].name}: at most ${MOST_READINGS} readings are kept.`);
+const measures = Object.fromEntries(TAPE_MEASURES.map((m) => [m, readings(m)])) as Record<
+  TapeMeasure,
+  ReturnType<typeof readings>
+>;
+
+const offset = amount(-HAIRLINE_LIMIT_MM, HAIRLINE_LIMIT_MM, 'A point of the hairline');
+const sideOffsets = object(Object.fromEntries(SIDE_POINTS.map((p) => [p, offset])) as Record<SidePoint, typeof offset>)
+  .noUnknown()
+  .strict()
+  .required();
+
+/** A direction from the middle of the head: azimuth and elevation, degrees. */
+const direction = tuple([
+  amount(-180, 180, 'The azimuth of a place'),
+  amount(-90, 90, 'The elevation of a place'),
+]).required('A place on the head is missing.');
+const directions = (most: number) => array(direction).required().max(most, 'That line has too many points.');
+
+const mark = object({
+  kind: choice(MARK_KINDS, 'The kind of a mark'),
+  erase: boolean().strict().required(),
+  place: oneShape('The place of a mark', {
+    region: object({ region: choice(REGIONS, 'The region') }),
+    stroke: object({
+      stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 60, 'The width of a brush') })
+        .noUnknown()
+        .strict()
+        .required(),
+    }),
+  }),
+})
+  .noUnknown()
+  .strict();
+
+const hairOfPlace = {
+  length: lengthText(5, 1500, 'The length of your own hair'),
+  strand: choice(STRANDS, 'The strand'),
+  fullness: choice(FULLNESS, 'The fullness of your hair'),
+  curl: choice(CURLS, 'The curl of your hair'),
+};
+/** Only what differs from the rest of her hair. */
+const regionHair = object({
+  length: hairOfPlace.length.optional(),
+  strand: hairOfPlace.strand.notRequired(),
+  fullness: hairOfPlace.fullness.notRequired(),
+  curl: hairOfPlace.curl.notRequired(),
+})
+  .noUnknown()
+  .strict()
+  .default(undefined);
+
+const sectionId = string().strict().required('A section is missing.').max(40);
+const move = amount(-LONGEST_MOVE_MM, LONGEST_MOVE_MM, 'The way a line was moved');
+const edit = oneShape('A change to the base', {
+  move: object({ op: choice(['move'], ''), a: sectionId, b: sectionId, startMm: move, endMm: move }),
+  cut: object({ op: choice(['cut'], ''), section: sectionId, line: directions(400).min(2) }),
+  merge: object({ op: choice(['merge'], ''), a: sectionId, b: sectionId }),
+  tie: object({ op: choice(['tie'], ''), section: sectionId, at: direction }),
+  even: object({ op: choice(['even'], ''), locked: array(string().strict().required().max(90)).required() }),
+});
+
+const parking = object({
+  how: choice(PARKINGS, 'Where a tail is parked'),
+  to: mixed<[number, number]>()
+    .test(
+      'direction',
+      'A place on the head has to be two numbers of degrees.',
+      (v) => v === undefined || direction.isValidSync(v, { strict: true }),
+    )
+    .optional(),
+  into: string().strict().max(40).optional(),
+})
+  .noUnknown()
+  .strict();
+
+const within = (limits: readonly [number, number], what: string, whole = false) =>
+  whole ? count(limits[0], limits[1], what) : amount(limits[0], limits[1], what);
+const L = BASE_LIMITS;
+const base = object({
+  family: choice(FAMILIES, 'The base'),
+  behind: within(L.behind, 'Sections behind', true),
+  front: within(L.front, 'Sections in front', true),
+  count: within(L.count, 'The number of sections', true),
+  boxes: choice(BOX_SHAPES, 'The shape of the boxes'),
+  boxFingers: within(L.boxFingers, 'The size of a box'),
+  topFingers: within(L.topFingers, 'How far back the top goes'),
+  tieAt: choice(TIE_PLACES, 'The place of the tie'),
+  ringFingers: within(L.ringFingers, 'The ring of own hair'),
+  wrapPitchMm: within(L.wrapPitchMm, 'The pitch of the wrap'),
+  rodPieces: choice(ROD_PLACES, 'Where pieces go on a rod'),
+  tail: choice(['plait', 'twist', 'smooth'], 'How tails are bound'),
+  tipsWaxed: boolean().strict().required(),
+  leftOut: object({ where: choice(STRIPS, 'The strip left out'), fingers: within(L.strip, 'The strip left out') })
+    .noUnknown()
+    .strict()
+    .required(),
+  found: object({
+    what: choice(FOUND_KINDS, 'What is already there'),
+    ageDays: within(L.ageDays, 'The age of the base', true),
+    lines: array(directions(400).min(2)).required().max(L.lines, `At most ${L.lines} lines can be entered.`),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  edits: array(edit).required().max(L.edits, `At most ${L.edits} changes can be kept on one base.`),
+  locked: array(string().strict().required().max(90)).required(),
+  parking: object({
+    all: string()
+      .strict()
+      .oneOf([...PARKINGS])
+      .optional(),
+    bySection: mixed<Record<string, { how: string; to?: [number, number]; into?: string }>>()
+      .required()
+      .test('parking', (value, context) => {
+        if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
+        try {
+          for (const p of Object.values(value)) parking.validateSync(p, { strict: true });
+          return true;
+        } catch (error) {
+          return context.createError({ message: (error as Error).message });
+        }
+      }),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+})
+  .noUnknown()
+  .strict()
+  .required();
 
 const product = object({
   name: text('The product’s name'),
@@ -131,32 +333,67 @@ export const planSchema = object({
   unit: choice(LENGTH_UNITS, 'The unit'),
   currency: string().strict().required().max(4),
   skin: choice(SKIN_TONES, 'The skin tone'),
-  fingerWidth: lengthText(...FINGER_LIMITS_MM, 'A finger’s width').required('A finger’s width is missing.'),
-  tape: object(measures).noUnknown().strict().required(),
-  ownHair: object({
-    length: lengthText(5, 1500, 'The length of your own hair').required(),
-    strand: choice(STRANDS, 'The strand'),
-    fullness: choice(FULLNESS, 'The fullness of your hair'),
-    tender: array(
-      string()
-        .strict()
-        .oneOf([...REGIONS])
-        .required(),
-    ).required(),
-    thin: array(
-      string()
-        .strict()
-        .oneOf([...REGIONS])
-        .required(),
-    ).required(),
+  fingers: object({
+    count: number()
+      .strict()
+      .oneOf([...FINGER_COUNTS], 'A finger is measured alone, or four together.')
+      .required(),
+    width: string()
+      .strict()
+      .required('A finger’s width is missing.')
+      .max(40)
+      .test('finger', (text, context) => {
+        const { unit } = (context.from?.at(-1)?.value ?? {}) as { unit?: LengthUnit };
+        const finger = fingerOf(context.parent as Fingers, unit ?? 'cm');
+        if (finger === undefined)
+          return context.createError({ message: `A finger’s width: “${text}” isn’t a length.` });
+        const [low, high] = FINGER_LIMITS_MM;
+        if (finger >= low && finger <= high) return true;
+        return context.createError({
+          message: `A finger’s width: that makes ${finger.toFixed(0)} mm for one finger; it should be from ${low} to ${high} mm.`,
+        });
+      }),
   })
     .noUnknown()
     .strict()
     .required(),
-  base: object({ kind: choice(['plaits'], 'The base'), sections: count(4, 12, 'The number of sections') })
+  tape: object(measures).noUnknown().strict().required(),
+  /** Measures that she insists on though the others contradict them. */
+  trusted: array(choice(TAPE_MEASURES, 'A measure')).required(),
+  hairline: object({
+    mirrored: boolean().strict().required(),
+    front: offset,
+    nape: offset,
+    left: sideOffsets,
+    right: sideOffsets,
+  })
     .noUnknown()
     .strict()
     .required(),
+  ownHair: object({
+    ...hairOfPlace,
+    length: hairOfPlace.length.required(),
+    ponytail: lengthText(15, 300, 'The girth of your ponytail'),
+    freshEnds: boolean().strict().required(),
+    byRegion: object(
+      Object.fromEntries(HAIR_REGIONS.map((r) => [r, regionHair])) as Record<HairRegion, typeof regionHair>,
+    )
+      .noUnknown()
+      .strict()
+      .required(),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  marks: array(mark).required().max(MOST_MARKS, `At most ${MOST_MARKS} marks can be kept.`),
+  wishes: object({
+    musts: array(choice(MUSTS, 'What the style must do')).required(),
+    baseMinutes: amount(5, 1000, 'The time for the base').optional(),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  base,
   cap: choice(CAPS, 'The cap'),
   part: mixed<InferType<typeof linePart> | InferType<typeof noPart>>()
     .required('The part is missing.')
@@ -204,4 +441,31 @@ export const planSchema = object({
   .noUnknown(({ unknown }: { unknown?: string }) => `The entry ${unknown ?? ''} is not known here.`)
   .strict();
 
-export type PlanDocument = InferType<typeof planSchema>;
+type Checked = InferType<typeof planSchema>;
+
+/** The document once it has been checked; shapes that the validator checks piece by piece carry the core's types. */
+export type PlanDocument = Omit<
+  Checked,
+  'base' | 'marks' | 'hairline' | 'trusted' | 'wishes' | 'fingers' | 'tape' | 'ownHair'
+> & {
+  readonly base: BaseChoice;
+  readonly marks: readonly Mark[];
+  readonly hairline: HairlineOffsets & { readonly mirrored: boolean };
+  readonly trusted: readonly TapeMeasure[];
+  readonly wishes: Wishes;
+  readonly fingers: Fingers;
+  readonly tape: Readonly<Record<TapeMeasure, readonly string[]>>;
+  readonly ownHair: HairAsWritten & {
+    /** Girth of a ponytail of all of it; empty if she has not measured it. */
+    readonly ponytail: string;
+    readonly freshEnds: boolean;
+    readonly byRegion: Readonly<Partial<Record<HairRegion, Partial<HairAsWritten>>>>;
+  };
+};
+
+export interface HairAsWritten {
+  readonly length: string;
+  readonly strand: StrandThickness;
+  readonly fullness: HairFullness;
+  readonly curl: HairCurl;
+}

@@ -25,7 +25,10 @@ export function readPlan(value: unknown): Parsed<PlanDocument> {
   try {
     return {
       ok: true,
-      value: planSchema.validateSync(migratePlan(record), { strict: true, abortEarly: true }) as PlanDocument,
+      value: planSchema.validateSync(migratePlan(record), {
+        strict: true,
+        abortEarly: true,
+      }) as unknown as PlanDocument,
     };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;

@@ -1,28 +1,24 @@
 /** From the document to what the core takes: every length in mm. The document has been validated before. */
+import type { HairOfPlace, HairRegion, OwnHair } from '../core/hair/own-hair.ts';
 import type { Product, Split } from '../core/hair/product.ts';
-import type { TapeValuesMm } from '../core/head/fit.ts';
-import { TAPE_MEASURES } from '../core/head/tape.ts';
+import type { HairlineOffsets } from '../core/head/hairline.ts';
+import { meanReading } from '../core/head/readings.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
 import type { Schools } from '../core/knots/schools.ts';
-import { FINE_MESH, type PlanInputs, type Region } from '../core/pipeline/inputs.ts';
+import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/pipeline/inputs.ts';
 import type { Part } from '../core/rows/part.ts';
-import { DEFAULT_FINGER_MM, type PlanDocument, readLength } from './plan.ts';
+import { DEFAULT_FINGER_MM, fingerOf, type PlanDocument, readLength } from './plan.ts';
 
 export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanInputs {
-  const mm = (text: string) => {
-    const parsed = readLength(text, plan.unit, plan.fingerWidth);
-    if (!parsed.ok) throw new RangeError(parsed.why);
-    return parsed.value;
-  };
-  const tape: Record<string, number> = {};
-  for (const m of TAPE_MEASURES) if (plan.tape[m].trim() !== '') tape[m] = mm(plan.tape[m]);
+  const mm = lengthReader(plan);
   const { length, ...product } = plan.product;
   return {
-    tape: tape as TapeValuesMm,
+    ...headInputs(plan, meshFrequency),
     fingerMm: fingerMm(plan),
-    ownHair: { lengthMm: mm(plan.ownHair.length), strand: plan.ownHair.strand, fullness: plan.ownHair.fullness },
-    tender: plan.ownHair.tender as Region[],
-    thin: plan.ownHair.thin as Region[],
-    sections: plan.base.sections,
+    ownHair: ownHair(plan),
+    marks: plan.marks,
+    base: plan.base,
+    wishes: plan.wishes,
     cap: plan.cap,
     part: plan.part as Part,
     product: { ...product, split: product.split as Split, lengthMm: mm(length) } satisfies Product,
@@ -30,11 +26,69 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
     schools: plan.schools as Schools,
     reserveShare: plan.reserveShare,
     pace: plan.pace,
+  };
+}
+
+/** What her head is made of. */
+export function headInputs(plan: PlanDocument, meshFrequency = FINE_MESH): HeadInputs {
+  return {
+    ...tapeInputs(plan),
+    trusted: plan.trusted,
+    hairline: hairlineOffsets(plan.hairline),
     meshFrequency,
   };
 }
 
-export function fingerMm(plan: Pick<PlanDocument, 'unit' | 'fingerWidth'>): number {
-  const parsed = readLength(plan.fingerWidth, plan.unit === 'finger' ? 'cm' : plan.unit);
-  return parsed.ok ? parsed.value : DEFAULT_FINGER_MM;
+function lengthReader(plan: PlanDocument): (text: string) => number {
+  return (text) => {
+    const parsed = readLength(text, plan.unit, plan.fingers);
+    if (!parsed.ok) throw new RangeError(parsed.why);
+    return parsed.value;
+  };
+}
+
+/** A measure that she insists on counts this much more surely. */
+const TRUST = 1 / 3;
+
+function tapeInputs(plan: PlanDocument): Pick<PlanInputs, 'tape' | 'tapeSpreadsMm'> {
+  const mm = lengthReader(plan);
+  const tape: Partial<Record<TapeMeasure, number>> = {};
+  const tapeSpreadsMm: Partial<Record<TapeMeasure, number>> = {};
+  for (const m of TAPE_MEASURES) {
+    const readings = plan.tape[m].map(mm);
+    if (readings.length === 0) continue;
+    const { meanMm, sdMm } = meanReading(readings, TAPE_INFO[m].readingSdMm);
+    const trusted = plan.trusted.includes(m);
+    tape[m] = meanMm;
+    if (readings.length > 1 || trusted) tapeSpreadsMm[m] = sdMm * (trusted ? TRUST : 1);
+  }
+  return { tape, tapeSpreadsMm };
+}
+
+/** Where both sides are alike, hers is the left one. */
+export function hairlineOffsets(line: PlanDocument['hairline']): HairlineOffsets {
+  const { front, nape, left, right } = line;
+  return { front, nape, left, right: line.mirrored ? left : right };
+}
+
+function ownHair(plan: PlanDocument): OwnHair {
+  const mm = lengthReader(plan);
+  const { length, ponytail, byRegion, ...own } = plan.ownHair;
+  const regions = Object.entries(byRegion).flatMap(([region, hair]) => {
+    if (!hair) return [];
+    const { length: text, ...rest } = hair;
+    const told = Object.fromEntries(Object.entries(rest).filter(([, v]) => v !== undefined && v !== null));
+    const lengths = text === undefined || text.trim() === '' ? {} : { lengthMm: mm(text) };
+    return [[region as HairRegion, { ...told, ...lengths } as Partial<HairOfPlace>] as const];
+  });
+  return {
+    ...own,
+    lengthMm: mm(length),
+    byRegion: Object.fromEntries(regions),
+    ...(ponytail.trim() === '' ? {} : { ponytailGirthMm: mm(ponytail) }),
+  };
+}
+
+export function fingerMm(plan: Pick<PlanDocument, 'unit' | 'fingers'>): number {
+  return fingerOf(plan.fingers, plan.unit) ?? DEFAULT_FINGER_MM;
 }

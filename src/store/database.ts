@@ -3,8 +3,10 @@
  * each has its upgrade and a test that opens data of the version before.
  */
 import Dexie, { type EntityTable } from 'dexie';
+import type { Deed } from '../model/commands.ts';
 import type { History } from '../model/history.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
+import { readPlan } from '../model/read-plan.ts';
 
 export interface PlanRecord {
   readonly id: string;
@@ -38,5 +40,30 @@ export class MeshworkDatabase extends Dexie {
       log: 'id, planId, atMs',
       settings: 'key',
     });
+    // Version 2 of the plan: what was kept is brought up to it, undo steps and begun installs too.
+    this.version(2).upgrade(async (tx) => {
+      await tx
+        .table<PlanRecord>('plans')
+        .toCollection()
+        .modify((record, ref) => {
+          ref.value = { ...record, history: broughtUp(record.history) };
+        });
+      await tx
+        .table<InstallSession>('sessions')
+        .toCollection()
+        .modify((session, ref) => {
+          const read = readPlan(session.plan);
+          if (read.ok) ref.value = { ...session, plan: read.value };
+        });
+    });
   }
+}
+
+/** Plans of an older version as they are now; what can't be read is kept as it is, and told when it is opened. */
+function broughtUp(history: History): History {
+  const deed = (d: Deed): Deed => {
+    const read = readPlan(d.plan);
+    return read.ok ? { ...d, plan: read.value } : d;
+  };
+  return { past: history.past.map(deed), present: deed(history.present), future: history.future.map(deed) };
 }

@@ -11,11 +11,17 @@ export async function startSession(db: MeshworkDatabase, session: InstallSession
   });
 }
 
-export async function addEvent(db: MeshworkDatabase, event: Omit<StoredInstallEvent, 'seq'>): Promise<void> {
+/** Adds what happened, in its order, all of it or nothing. */
+export async function addEvents(
+  db: MeshworkDatabase,
+  events: ReadonlyArray<Omit<StoredInstallEvent, 'seq'>>,
+): Promise<void> {
   await db.transaction('rw', db.sessions, db.events, async () => {
-    await db.events.add({ ...event } as StoredInstallEvent & { seq: number });
-    if (event.kind === 'finish') await db.sessions.update(event.sessionId, { finished: 1 });
-    if (event.kind === 'back') await db.sessions.update(event.sessionId, { finished: 0 });
+    await db.events.bulkAdd(events.map((e) => ({ ...e }) as StoredInstallEvent & { seq: number }));
+    for (const { kind, sessionId } of events) {
+      if (kind === 'finish') await db.sessions.update(sessionId, { finished: 1 });
+      if (kind === 'back') await db.sessions.update(sessionId, { finished: 0 });
+    }
   });
 }
 

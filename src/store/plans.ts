@@ -112,7 +112,11 @@ export function openRecord(
 ): { readonly ok: true; readonly history: History } | { readonly ok: false; readonly why: string } {
   const present = readPlan(record.history.present.plan);
   if (!present.ok) return { ok: false, why: present.why };
-  const readable = (deeds: readonly Deed[]) => deeds.filter((d) => readPlan(d.plan).ok);
+  const readable = (deeds: readonly Deed[]) =>
+    deeds.flatMap((d) => {
+      const read = readPlan(d.plan);
+      return read.ok ? [{ ...d, plan: read.value }] : [];
+    });
   return {
     ok: true,
     history: {

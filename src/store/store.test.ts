@@ -5,11 +5,12 @@ import { demoBundle } from '../demo/demo.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { setSpacing } from '../model/commands.ts';
 import { newPlan } from '../model/defaults.ts';
+import versionOne from '../model/fixtures/plan-1.json' with { type: 'json' };
 import { type History, record, startHistory, undo } from '../model/history.ts';
 import type { InstallSession } from '../model/install-log.ts';
 import { MeshworkDatabase } from './database.ts';
 import { fillWithDemo } from './fill-demo.ts';
-import { addEvent, addLogEntry, openSession, sessionEvents, startSession, unloggedSession } from './installs.ts';
+import { addEvents, addLogEntry, openSession, sessionEvents, startSession, unloggedSession } from './installs.ts';
 import {
   addPlan,
   copyPlan,
@@ -117,7 +118,7 @@ describe('installs', () => {
   it('add events one after the other and give them back in order after a killed tab', async () => {
     await startSession(db, session);
     for (const [i, knotId] of ['a', 'b', 'c'].entries())
-      await addEvent(db, { sessionId: 's1', kind: 'knot', atMs: 200 + i, knotId });
+      await addEvents(db, [{ sessionId: 's1', kind: 'knot', atMs: 200 + i, knotId }]);
     db.close();
     db = new MeshworkDatabase(db.name);
     const events = await sessionEvents(db, 's1');
@@ -132,12 +133,12 @@ describe('installs', () => {
 
   it('finished ones wait for their line in the log, and going back opens them again', async () => {
     await startSession(db, session);
-    await addEvent(db, { sessionId: 's1', kind: 'finish', atMs: 300 });
+    await addEvents(db, [{ sessionId: 's1', kind: 'finish', atMs: 300 }]);
     expect(await openSession(db, 'p1')).toBeUndefined();
     expect((await unloggedSession(db, 'p1'))?.id).toBe('s1');
-    await addEvent(db, { sessionId: 's1', kind: 'back', atMs: 301 });
+    await addEvents(db, [{ sessionId: 's1', kind: 'back', atMs: 301 }]);
     expect((await openSession(db, 'p1'))?.id).toBe('s1');
-    await addEvent(db, { sessionId: 's1', kind: 'finish', atMs: 302 });
+    await addEvents(db, [{ sessionId: 's1', kind: 'finish', atMs: 302 }]);
     const figures = { knots: 1, pieces: 1, packs: 1, minutes: 1, price: 1 };
     await addLogEntry(db, {
       id: 'l1',
@@ -173,11 +174,11 @@ describe('demo', () => {
   });
 });
 
-it('the schema of version 1 is the one that stores were made with', async () => {
+it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(1);
+  expect(raw.verno).toBe(2);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
@@ -186,4 +187,50 @@ it('the schema of version 1 is the one that stores were made with', async () => 
     ['settings', 'key', []],
   ]);
   raw.close();
+});
+
+it('a store of version 1 opens: plans, their undo steps and a begun install are brought up, nothing is lost', async () => {
+  const name = `old-${Math.random()}`;
+  const old = new Dexie(name);
+  old.version(1).stores({
+    plans: 'id, updatedAtMs, deletedAtMs',
+    sessions: 'id, planId, finished, startedAtMs',
+    events: '++seq, sessionId',
+    log: 'id, planId, atMs',
+    settings: 'key',
+  });
+  await old.open();
+  const before = { ...versionOne, name: 'As it was' };
+  const history = {
+    past: [{ words: 'Opened', plan: before }],
+    present: { words: 'Named', plan: versionOne },
+    future: [],
+  };
+  await old.table('plans').add({ id: 'p', revision: 3, updatedAtMs: 5, deletedAtMs: 0, history });
+  await old.table('plans').add({
+    id: 'q',
+    revision: 1,
+    updatedAtMs: 6,
+    deletedAtMs: 0,
+    history: { ...history, present: { words: 'x', plan: { broken: true } } },
+  });
+  await old.table('sessions').add({ id: 's', planId: 'p', startedAtMs: 7, plan: versionOne, finished: 0 });
+  await old.table('events').add({ sessionId: 's', kind: 'knot', atMs: 8, knotId: 'r00-L1' });
+  old.close();
+
+  const opened = new MeshworkDatabase(name);
+  const record = await opened.plans.get('p');
+  expect(record?.revision).toBe(3);
+  expect(record?.history.present.plan.version).toBe(2);
+  expect(record?.history.past[0].plan.version).toBe(2);
+  expect(record?.history.past[0].plan.name).toBe('As it was');
+  const again = openRecord(record!);
+  expect(again.ok && undo(again.history).present.plan.tape.girth).toEqual([versionOne.tape.girth]);
+  const session = await opened.sessions.get('s');
+  expect(session?.plan.base.family).toBe('tied');
+  expect(await sessionEvents(opened, 's')).toHaveLength(1);
+  // What can't be read is still there, and told when it is opened.
+  const broken = await opened.plans.get('q');
+  expect(openRecord(broken!)).toMatchObject({ ok: false });
+  opened.close();
 });

@@ -40,8 +40,8 @@ describe('the worker client', () => {
   it('a newer call makes the waiting one stale, and the running one still ends', async () => {
     const { client } = clientFor();
     const first = client.call('plan', inputs);
-    const second = client.call('plan', { ...inputs, sections: 6 });
-    const third = client.call('plan', { ...inputs, sections: 10 });
+    const second = client.call('plan', { ...inputs, base: { ...inputs.base, behind: 3, front: 3 } });
+    const third = client.call('plan', { ...inputs, base: { ...inputs.base, behind: 5, front: 5 } });
     const [a, b, c] = await Promise.all([first, second, third]);
     expect([a.state, b.state, c.state]).toEqual(['done', 'stale', 'done']);
     if (c.state === 'done') expect(c.value.base.sections).toHaveLength(10);

@@ -2,8 +2,12 @@
  * The one typed table of jobs. Logic only: it runs in a worker, in the server and in tests alike. A job ends
  * as done or failed, with the words for it; it never throws across the border, where an error loses its code.
  */
-import type { TapeValuesMm } from '../core/head/fit.ts';
-import type { PlanInputs } from '../core/pipeline/inputs.ts';
+import type { Edit } from '../core/base/edit.ts';
+import type { Flattening } from '../core/base/flatten.ts';
+import type { Candidate } from '../core/base/recommend.ts';
+import type { DirectionDeg } from '../core/head/marks.ts';
+import type { HeadInputs, PlanInputs } from '../core/pipeline/inputs.ts';
+import type { MeasureEffect } from '../core/pipeline/measure-effects.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import { type HeadScene, headScene } from '../core/pipeline/scene.ts';
 import { Pipeline, type SpacingStep } from '../core/pipeline/stages.ts';
@@ -15,7 +19,16 @@ export type JobResult<T> =
 export interface Jobs {
   plan(inputs: PlanInputs): JobResult<PlanResult>;
   spacingStep(inputs: PlanInputs): JobResult<SpacingStep>;
-  headScene(tape: TapeValuesMm): JobResult<HeadScene>;
+  headScene(inputs: HeadInputs): JobResult<HeadScene>;
+  tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: Edit }): JobResult<{ readonly why?: string }>;
+  middleCut(asked: {
+    readonly inputs: PlanInputs;
+    readonly section: string;
+    readonly way: 'across' | 'along';
+  }): JobResult<DirectionDeg[]>;
+  flatten(inputs: PlanInputs): JobResult<Flattening>;
+  recommend(inputs: PlanInputs): JobResult<Candidate[]>;
+  measureEffects(inputs: PlanInputs): JobResult<MeasureEffect[]>;
 }
 
 export function createJobs(): Jobs {
@@ -23,7 +36,12 @@ export function createJobs(): Jobs {
   return {
     plan: (inputs) => attempt(() => pipeline.plan(inputs)),
     spacingStep: (inputs) => attempt(() => pipeline.spacingStep(inputs)),
-    headScene: (tape) => attempt(() => headScene(tape)),
+    headScene: (inputs) => attempt(() => headScene(inputs)),
+    tryEdit: ({ inputs, edit }) => attempt(() => pipeline.tryEdit(inputs, edit)),
+    middleCut: ({ inputs, section, way }) => attempt(() => pipeline.middleCut(inputs, section, way)),
+    flatten: (inputs) => attempt(() => pipeline.flatten(inputs)),
+    recommend: (inputs) => attempt(() => pipeline.recommend(inputs)),
+    measureEffects: (inputs) => attempt(() => pipeline.measureEffects(inputs)),
   };
 }
 

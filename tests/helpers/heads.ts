@@ -1,8 +1,12 @@
 /** Heads and plans for tests: the prior head, random ones, and inputs that are not the demo's. */
 import fc from 'fast-check';
+import { DEFAULT_BASE } from '../../src/core/base/choice.ts';
+import { baseGround } from '../../src/core/base/ground.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
-import { hairline } from '../../src/core/head/hairline.ts';
+import { hairOnScalp, type OwnHair } from '../../src/core/hair/own-hair.ts';
+import { AS_FITTED, hairline } from '../../src/core/head/hairline.ts';
 import { landmarks } from '../../src/core/head/landmarks.ts';
+import { type Mark, markMasks } from '../../src/core/head/marks.ts';
 import { scalpMesh } from '../../src/core/head/scalp.ts';
 import { headShape } from '../../src/core/head/shape.ts';
 import { DEFAULT_SCHOOLS } from '../../src/core/knots/schools.ts';
@@ -39,15 +43,38 @@ export const arbitraryPart = fc.record({
   bendMm: fc.double({ min: -15, max: 15, noNaN: true }),
 });
 
+export const PLAIN_HAIR: OwnHair = {
+  lengthMm: 180,
+  strand: 'medium',
+  fullness: 'medium',
+  curl: 'curly',
+  byRegion: {},
+  freshEnds: false,
+};
+
+/** What a base is laid on, for any head and hair. */
+export function groundOf(
+  scores: ArrayLike<number>,
+  frequency: number,
+  own: OwnHair = PLAIN_HAIR,
+  marks: readonly Mark[] = [],
+) {
+  const head = wholeHead(scores, frequency);
+  return baseGround(head, hairOnScalp(head.mesh, head.scalp, head.mark, own), markMasks(head, marks), 18);
+}
+
 /** A plan that is nobody's: average tape, plain product, a side part. */
 export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
   return {
     tape: { girth: 561, frontToNape: 352, earToEarTop: 341, earToEarFront: 296, templeToTemple: 386, napeWidth: 127 },
     fingerMm: 18,
-    ownHair: { lengthMm: 180, strand: 'medium', fullness: 'medium' },
-    tender: [],
-    thin: [],
-    sections: 8,
+    tapeSpreadsMm: {},
+    trusted: [],
+    hairline: AS_FITTED,
+    ownHair: PLAIN_HAIR,
+    marks: [],
+    base: DEFAULT_BASE,
+    wishes: { musts: [] },
     cap: 'closed',
     part: { kind: 'line', frontMm: -36, endMm: -30, lengthMm: 108, bendMm: 0 },
     product: {

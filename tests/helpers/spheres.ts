@@ -1,6 +1,9 @@
 /** Meshes with closed forms: whole spheres, spheroids, caps, flat patches. */
+
+import type { BaseGround } from '../../src/core/base/ground.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, type SurfaceMesh } from '../../src/core/geometry/surface-mesh.ts';
+import { PRIOR_SCORES, wholeHead } from './heads.ts';
 
 /** Spheroid with equatorial radius a and polar radius b (along y), mm. 10 f² + 2 vertices. */
 export function spheroid(a: number, b: number, frequency: number): SurfaceMesh {
@@ -59,4 +62,51 @@ export function relativeErrors(found: Float64Array, truth: (v: number) => number
     if (t > beyond && error > worst) worst = error;
   }
   return { mean: sum / counted, worst };
+}
+
+/** The upper half of a sphere as the ground of a base: what a generator cuts along, with closed forms. */
+export function hemisphereGround(radiusMm: number, frequency: number): BaseGround {
+  const sphere = icosphere(frequency);
+  const kept: number[] = [];
+  for (let t = 0; t < sphere.triangles.length; t += 3) {
+    const corners = [0, 1, 2].map((c) => sphere.triangles[t + c]);
+    if (corners.every((v) => sphere.directions[3 * v + 1] >= -1e-9)) kept.push(...corners);
+  }
+  const renamed = new Map<number, number>();
+  const positions: number[] = [];
+  const triangles = kept.map((v) => {
+    let id = renamed.get(v);
+    if (id === undefined) {
+      id = positions.length / 3;
+      renamed.set(v, id);
+      for (let c = 0; c < 3; c++) positions.push(radiusMm * sphere.directions[3 * v + c]);
+    }
+    return id;
+  });
+  const mesh = buildSurfaceMesh(Float64Array.from(positions), triangles);
+  const head = wholeHead(PRIOR_SCORES, 8);
+  const p = mesh.positionsMm;
+  const each = (f: (x: number, y: number, z: number) => number) =>
+    Float64Array.from({ length: mesh.vertexCount }, (_, v) => f(p[3 * v], p[3 * v + 1], p[3 * v + 2]));
+  const none = new Uint8Array(mesh.vertexCount);
+  const far = each(() => 1e3);
+  return {
+    ...head,
+    mesh,
+    scalp: {
+      scale: 1,
+      fromNape: far,
+      fromHairline: far,
+      fromFrontHairline: far,
+      fromMidline: each((x) => Math.abs(x)),
+    },
+    hair: { regionOf: none, regions: [], hairs: 0, massG: 0 },
+    masks: { tender: none, thin: none, noGo: none, inSight: none },
+    fingerMm: 18,
+    massG: mesh.vertexAreasMm2.map((a) => 1e-3 * a),
+    beforeEars: each((_, __, z) => z),
+    aside: each((x) => x),
+    backwards: each((_, y, z) => Math.atan2(y, z)),
+    aroundBack: each((x, _, z) => Math.atan2(x, -z)),
+  };
 }

@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { foldInstall, type InstallEventKind, type InstallState } from '../../core/install/session.ts';
 import type { StoredInstallEvent } from '../../model/install-log.ts';
-import { addEvent, sessionEvents } from '../../store/installs.ts';
+import { addEvents, sessionEvents } from '../../store/installs.ts';
 import { storageSentence } from '../../store/plans.ts';
 import { db, newId } from '../state/database.ts';
 
@@ -28,9 +28,11 @@ export function useInstall(sessionId: string) {
     if (busy.current) return;
     busy.current = true;
     try {
+      // Quick presses go in together: what waits one by one may be lost to a closing tab.
       while (queue.current.length > 0) {
-        await addEvent(db, queue.current[0]);
-        queue.current.shift();
+        const waiting = [...queue.current];
+        await addEvents(db, waiting);
+        queue.current = queue.current.slice(waiting.length);
       }
       setTrouble(undefined);
     } catch (error) {

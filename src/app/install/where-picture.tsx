@@ -54,7 +54,6 @@ export function WherePicture(props: {
       scalp: SCALP[plan.skin],
       oldPart: undefined,
       show: 'rows',
-      tape: undefined,
       doneKnots: index,
       signSize: 2.6,
     });

@@ -27,12 +27,28 @@ export interface Palette {
   readonly dark: boolean;
   /** Own hair shows instead of a net. */
   readonly bare: boolean;
+  /** The section that is held. */
+  readonly picked: string;
+}
+
+export interface Layers {
+  /** 0 to 1. */
+  readonly heat?: ArrayLike<number>;
+  readonly pick?: ArrayLike<number>;
+  /** Tender, thin, no-go, own hair in sight. */
+  readonly marks: readonly [ArrayLike<number>, ArrayLike<number>, ArrayLike<number>, ArrayLike<number>];
 }
 
 const VERTEX = /* glsl */ `
 attribute float aLight;
 attribute float aAbove;
 attribute vec3 aCorner;
+attribute float aHeat;
+attribute float aPick;
+attribute vec4 aMarks;
+varying float vHeat;
+varying float vPick;
+varying vec4 vMarks;
 varying vec3 vNormal;
 varying vec3 vAt;
 varying float vLight;
@@ -44,6 +60,9 @@ void main() {
   vLight = aLight;
   vAbove = aAbove;
   vCorner = aCorner;
+  vHeat = aHeat;
+  vPick = aPick;
+  vMarks = aMarks;
   gl_Position = projectionMatrix * viewMatrix * vec4(position, 1.0);
 }`;
 
@@ -101,7 +120,30 @@ uniform vec3 uCap;
 uniform vec3 uNet;
 uniform vec3 uBand;
 uniform float uBare;
+uniform float uHeat;
+uniform vec3 uScalp;
+varying float vHeat;
+varying float vPick;
+varying vec4 vMarks;
 ${LIGHTING}
+// Light coming through thin cloth: luminance rises all the way, so that it survives grey.
+vec3 glow(float t) {
+  vec3 a = vec3(0.025, 0.030, 0.100);
+  vec3 b = vec3(0.060, 0.056, 0.133);
+  vec3 c = vec3(0.254, 0.102, 0.084);
+  vec3 d = vec3(0.694, 0.275, 0.028);
+  vec3 e = vec3(1.0, 0.565, 0.107);
+  vec3 f = vec3(1.0, 0.896, 0.624);
+  return t < 0.18 ? mix(a, b, t / 0.18) : t < 0.38 ? mix(b, c, (t - 0.18) / 0.20) : t < 0.58 ? mix(c, d, (t - 0.38) / 0.20)
+    : t < 0.80 ? mix(d, e, (t - 0.58) / 0.22) : mix(e, f, min(1.0, (t - 0.80) / 0.20));
+}
+// Stitches along one slant of the head: a width of thread in every pitch, broken into dashes.
+float stitches(vec3 p, float slant, float pitch, float thread, float dash) {
+  float u = (p.x * slant + p.y + 0.6 * p.z) / pitch;
+  float v = (p.x - slant * p.y + 0.4 * p.z) / pitch;
+  float line = 1.0 - smoothstep(thread, thread + 0.10, abs(fract(u) - 0.5) * 2.0);
+  return line * (dash < 0.01 ? 1.0 : step(fract(v * 0.55 + 0.5 * floor(u)), dash));
+}
 void main() {
   // A thread of the net runs where two corners are equally near: the cells of a geodesic sphere.
   vec3 s = vCorner;
@@ -119,12 +161,24 @@ void main() {
   float around = atan(vAt.x, vAt.z + 10.0);
   float strand = noise(vec3(around * 46.0, vAt.y * 0.02, 1.0)) * 0.6 + noise(vec3(around * 130.0, vAt.y * 0.05, 2.0)) * 0.4;
   vec3 hair = uCap * (0.55 + 0.75 * strand);
-  vec3 albedo = mix(cloth, hair, uBare);
-  float band = (1.0 - uBare) * (1.0 - smoothstep(7.4, 8.6, vAbove));
+  vec3 albedo = mix(cloth, hair, max(uBare, smoothstep(0.35, 0.65, vMarks.w)));
+  // Own hair that stays in sight shines a little among own hair that will be covered.
+  float sight = smoothstep(0.35, 0.65, vMarks.w);
+  albedo = mix(albedo, vec3(0.55, 0.42, 0.28), uBare * sight * (0.10 + 0.42 * strand));
+  float worn = 1.0 - smoothstep(0.35, 0.65, vMarks.w);
+  albedo = mix(albedo, uScalp, vPick * (0.20 + 0.10 * strand));
+  vec3 madder = vec3(1.0, 0.255, 0.148);
+  albedo = mix(albedo, madder, 0.85 * smoothstep(0.4, 0.6, vMarks.x) * stitches(vAt, 0.8, 7.0, 0.20, 0.62));
+  albedo = mix(albedo, vec3(0.88, 0.80, 0.64), 0.75 * smoothstep(0.4, 0.6, vMarks.y) * stitches(vAt, -0.8, 6.0, 0.14, 0.30));
+  float no = max(stitches(vAt, 0.8, 6.0, 0.18, 0.0), stitches(vAt, -0.8, 6.0, 0.18, 0.0));
+  albedo = mix(albedo, madder, 0.9 * smoothstep(0.4, 0.6, vMarks.z) * no);
+  float band = worn * (1.0 - uBare) * (1.0 - smoothstep(7.4, 8.6, vAbove));
   albedo = mix(albedo, uBand * (0.86 + 0.14 * cos(vAbove * 3.93)), band);
   float open = mix(1.0 - 0.16 * (1.0 - thread) * (1.0 - band), 1.0, uBare);
   open *= mix(0.65, 1.0, smoothstep(0.0, 1.6, vAbove));
-  gl_FragColor = vec4(encode(lit(albedo, 0.40, 0.02, 7.0) * open), 1.0);
+  vec3 surface = lit(albedo, 0.40, 0.02, 7.0) * open;
+  vec3 warm = glow(clamp(vHeat, 0.0, 1.0)) * (0.72 + 0.28 * max(0.0, dot(normalize(vNormal), uKey)));
+  gl_FragColor = vec4(encode(mix(surface, warm + 0.10 * surface, uHeat)), 1.0);
 }`;
 
 /** Light comes from the upper left of the viewer, whatever way the head is turned. */
@@ -160,8 +214,11 @@ export class HeadPicture {
       uNet: { value: new Color() },
       uBand: { value: new Color() },
       uBare: { value: 0 },
+      uHeat: { value: 0 },
+      uScalp: { value: new Color() },
     },
   });
+  private capTriangles: Uint32Array = new Uint32Array(0);
   private meshes: Mesh[] = [];
 
   /** @throws when the browser has no WebGL. */
@@ -176,6 +233,7 @@ export class HeadPicture {
       mesh.geometry.dispose();
       this.scene.remove(mesh);
     }
+    this.capTriangles = head.cap.triangles;
     this.meshes = [new Mesh(indexed(head.bust), this.skin), new Mesh(cornered(head.cap), this.cap)];
     for (const mesh of this.meshes) {
       mesh.frustumCulled = false;
@@ -190,7 +248,26 @@ export class HeadPicture {
     this.cap.uniforms.uNet.value.set(p.net);
     this.cap.uniforms.uBand.value.set(p.band);
     this.cap.uniforms.uBare.value = p.bare ? 1 : 0;
+    this.cap.uniforms.uScalp.value.set(p.picked);
     this.light.uDark.value = p.dark ? 1 : 0;
+  }
+
+  /** What is shown on the scalp besides light: by vertex of the cap. */
+  setLayers(layers: Layers) {
+    const { geometry } = this.meshes[1];
+    const fill = (name: string, size: number, value: (vertex: number, channel: number) => number) => {
+      const attribute = geometry.getAttribute(name) as BufferAttribute;
+      const { array } = attribute;
+      for (let i = 0; i < this.capTriangles.length; i++) {
+        for (let c = 0; c < size; c++) array[size * i + c] = value(this.capTriangles[i], c);
+      }
+      attribute.needsUpdate = true;
+    };
+    const { heat, pick, marks } = layers;
+    fill('aHeat', 1, (v) => heat?.[v] ?? 0);
+    fill('aPick', 1, (v) => pick?.[v] ?? 0);
+    fill('aMarks', 4, (v, c) => marks[c][v] ?? 0);
+    this.cap.uniforms.uHeat.value = heat ? 1 : 0;
   }
 
   draw(view: Projection, pixelRatio: number) {
@@ -270,5 +347,8 @@ function cornered(mesh: PictureMesh): BufferGeometry {
   geometry.setAttribute('aLight', new BufferAttribute(light, 1));
   geometry.setAttribute('aAbove', new BufferAttribute(above, 1));
   geometry.setAttribute('aCorner', new BufferAttribute(corner, 3));
+  geometry.setAttribute('aHeat', new BufferAttribute(new Float32Array(n), 1));
+  geometry.setAttribute('aPick', new BufferAttribute(new Float32Array(n), 1));
+  geometry.setAttribute('aMarks', new BufferAttribute(new Float32Array(4 * n), 4));
   return geometry;
 }

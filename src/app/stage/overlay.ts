@@ -1,7 +1,10 @@
 /** Rows, knots, part and tape as crisp lines over the picture. Thread shrinks with facing and has a 1 px shadow. */
 import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
 import { signKey, signPath } from '../../formats/signs.ts';
+import { type BaseMarks, drawBase } from './base-overlay.ts';
+import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, SHADOW, YARN } from './lines.ts';
 import { dot, facing, type Projection, screenX, screenY } from './projection.ts';
+import { drawOtherTapes, drawTape, type TapeDrawing } from './tape-overlay.ts';
 
 export interface OverlayOptions {
   readonly selectedId: string | undefined;
@@ -12,19 +15,15 @@ export interface OverlayOptions {
   readonly oldPart: Float32Array | undefined;
   /** Draws section lines instead of rows. */
   readonly show: 'rows' | 'sections' | 'tape';
-  readonly tape: Float32Array | undefined;
+  readonly tape?: TapeDrawing | undefined;
+  readonly otherTapes?: readonly Float32Array[];
+  readonly base?: BaseMarks;
+  /** A stroke that is being drawn, in pixels. */
+  readonly stroke?: ReadonlyArray<readonly [x: number, y: number]> | undefined;
   /** Only knots before this place in the order are drawn filled (install). */
   readonly doneKnots?: number;
   readonly signSize?: number;
 }
-
-const YARN = '#f1e8d4';
-const SHADOW = 'rgb(13 10 20 / 45%)';
-const LIGHT = '#eeb04a';
-const DARK_SIGN = '#171b3a';
-const CAUTION = '#ff8a6c';
-/** Below this facing a thread is at the rim and no longer drawn. */
-const RIM = 0.06;
 
 export function drawOverlay(
   ctx: CanvasRenderingContext2D,
@@ -34,8 +33,11 @@ export function drawOverlay(
 ) {
   ctx.lineJoin = 'round';
   ctx.lineCap = 'round';
-  if (options.show === 'sections') drawSections(ctx, view, result);
-  if (options.show === 'tape' && options.tape) drawTape(ctx, view, options.tape);
+  if (options.show === 'tape') {
+    drawOtherTapes(ctx, view, options.otherTapes ?? []);
+    if (options.tape) drawTape(ctx, view, options.tape);
+    return;
+  }
   if (options.show === 'rows') {
     const selected = result.knots.find((k) => k.id === options.selectedId);
     result.rows.forEach((row, i) => {
@@ -56,6 +58,25 @@ export function drawOverlay(
     drawKnots(ctx, view, result, options, selected);
   } else {
     drawPart(ctx, view, result.part.pointsMm, options);
+    if (options.base) drawBase(ctx, view, result, options.base);
+    if (options.stroke) drawStroke(ctx, options.stroke);
+  }
+}
+
+/** A cut or a row while the finger is down. */
+function drawStroke(ctx: CanvasRenderingContext2D, points: ReadonlyArray<readonly [number, number]>) {
+  const path = new Path2D();
+  points.forEach(([x, y], i) => {
+    if (i === 0) path.moveTo(x, y);
+    else path.lineTo(x, y);
+  });
+  for (const [style, width] of [
+    [SHADOW, 5],
+    [LIGHT, 2.6],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.stroke(path);
   }
 }
 
@@ -70,23 +91,6 @@ function rowPath(view: Projection, p: Float32Array, normals: Float32Array, close
     if (seen) {
       if (drawing) path.lineTo(screenX(view, p, i), screenY(view, p, i));
       else path.moveTo(screenX(view, p, i), screenY(view, p, i));
-    }
-    drawing = seen;
-  }
-  return path;
-}
-
-/** Lines without normals: near enough, the head faces the way its points lie from its middle. */
-function looseLine(view: Projection, p: Float32Array, lift = 0): Path2D {
-  const path = new Path2D();
-  let drawing = false;
-  for (let i = 0; i < p.length; i += 3) {
-    const l = Math.sqrt(p[i] ** 2 + p[i + 1] ** 2 + p[i + 2] ** 2) || 1;
-    const out = [p[i] * (1 + lift / l), p[i + 1] * (1 + lift / l), p[i + 2] * (1 + lift / l)];
-    const seen = dot(out, 0, view.toEye) / l > RIM;
-    if (seen) {
-      if (drawing) path.lineTo(screenX(view, out), screenY(view, out));
-      else path.moveTo(screenX(view, out), screenY(view, out));
     }
     drawing = seen;
   }
@@ -113,35 +117,6 @@ function drawPart(ctx: CanvasRenderingContext2D, view: Projection, part: Float32
   ctx.strokeStyle = options.scalp;
   ctx.lineWidth = 5;
   ctx.stroke(line);
-}
-
-function drawSections(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) {
-  for (const points of result.base.linesMm) {
-    const path = looseLine(view, points, 1);
-    ctx.strokeStyle = SHADOW;
-    ctx.lineWidth = 4;
-    ctx.stroke(path);
-    ctx.strokeStyle = YARN;
-    ctx.lineWidth = 1.9;
-    ctx.stroke(path);
-  }
-}
-
-function drawTape(ctx: CanvasRenderingContext2D, view: Projection, tape: Float32Array) {
-  const path = looseLine(view, tape, 2);
-  ctx.strokeStyle = 'rgb(13 10 20 / 55%)';
-  ctx.lineWidth = 9;
-  ctx.stroke(path);
-  ctx.strokeStyle = YARN;
-  ctx.lineWidth = 6.4;
-  ctx.stroke(path);
-  ctx.strokeStyle = DARK_SIGN;
-  ctx.lineWidth = 6.4;
-  ctx.lineCap = 'butt';
-  ctx.setLineDash([1, 5]);
-  ctx.stroke(path);
-  ctx.setLineDash([]);
-  ctx.lineCap = 'round';
 }
 
 const signCache = new Map<string, Path2D>();

@@ -9,8 +9,9 @@ export const SCALP: Readonly<Record<PlanDocument['skin'], string>> = {
   deep: '#7d5138',
 };
 
-export function paletteOf(plan: Pick<PlanDocument, 'skin' | 'cap'>, dark: boolean): Palette {
-  const bare = plan.cap === 'none';
+/** Below the cap the base is looked at, and her head is measured, with her own hair in sight. */
+export function paletteOf(plan: Pick<PlanDocument, 'skin' | 'cap'>, dark: boolean, capOff = false): Palette {
+  const bare = capOff || plan.cap === 'none';
   return {
     skin: SKIN[plan.skin],
     cap: bare ? '#1d1413' : '#211d31',
@@ -18,5 +19,6 @@ export function paletteOf(plan: Pick<PlanDocument, 'skin' | 'cap'>, dark: boolea
     band: '#141221',
     dark,
     bare,
+    picked: '#eeb04a',
   };
 }

@@ -1,12 +1,12 @@
 /** Three handles on the part: its front end, its middle, its back end. Dragged, or moved with the arrows. */
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import { type LinePart, PART_LIMITS } from '../../core/rows/part.ts';
 import { setPart } from '../../model/commands.ts';
 import type { PlanSession } from '../state/plan-session.ts';
-import { useView } from '../state/view-store.ts';
-import { type Projection, screenX, screenY, type V3 } from './projection.ts';
+import { Bead } from './bead.tsx';
+import type { Projection, V3 } from './projection.ts';
 import { surfacePointAt } from './surface-hit.ts';
 
 type Which = 'front' | 'middle' | 'end';
@@ -26,10 +26,9 @@ export function PartHandles(props: {
   readonly onHold: (oldPart: Float32Array | undefined) => void;
 }) {
   const { view, result, session } = props;
-  const [held, setHeld] = useState<Which>();
-  const start = useRef<LinePart>(undefined);
   /** Where the finger has it now, also when the screen has not followed yet. */
   const latest = useRef<LinePart>(undefined);
+  const kept = session.history.present.plan.part as LinePart;
   const part = session.plan.part as LinePart | { kind: 'crown' | 'swept' };
   const line = result.part.pointsMm;
   if (part.kind !== 'line' || line.length < 9) return null;
@@ -38,81 +37,44 @@ export function PartHandles(props: {
     const i = 3 * (which === 'front' ? 0 : which === 'end' ? n : Math.round(n / 2));
     return [line[i], line[i + 1], line[i + 2]];
   };
-
-  const begin = (which: Which, event: React.PointerEvent) => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    event.stopPropagation();
-    start.current = part;
-    latest.current = part;
-    setHeld(which);
-    props.onHold(line);
-  };
-  const drag = (which: Which, event: React.PointerEvent) => {
-    const box = props.stage();
-    if (event.buttons === 0 || !box || !start.current) return;
-    const hit = surfacePointAt(view, props.scene.cap, event.clientX - box.left, event.clientY - box.top);
+  const drag = (which: Which, x: number, y: number) => {
+    const hit = surfacePointAt(view, props.scene.cap, x, y);
     if (!hit) return;
-    latest.current = moved(start.current, which, hit, place('front'));
+    // Where it was stays to be seen until the finger lifts.
+    if (!latest.current) props.onHold(line);
+    latest.current = moved(kept, which, hit, place('front'));
     session.preview(setPart(session.plan, latest.current).plan);
   };
-  const end = () => {
-    if (!start.current) return;
-    setHeld(undefined);
+  const commit = (next: LinePart) => session.apply(setPart(session.plan, next, wordsFor(kept, next)));
+  const release = () => {
+    latest.current = undefined;
     props.onHold(undefined);
-    commit(latest.current ?? part);
-  };
-  const commit = (next: LinePart) => {
-    const before = start.current ?? (session.history.present.plan.part as LinePart);
-    start.current = undefined;
-    session.apply(setPart(session.plan, next, wordsFor(before, next)));
-  };
-  const cancel = () => {
-    start.current = undefined;
-    setHeld(undefined);
-    props.onHold(undefined);
-    session.preview(undefined);
-  };
-  const onKey = (which: Which, event: React.KeyboardEvent) => {
-    if (event.key === 'Escape' && held) return cancel();
-    const arrows: Record<string, readonly [number, number]> = {
-      ArrowLeft: [1, 0],
-      ArrowRight: [-1, 0],
-      ArrowUp: [0, -1],
-      ArrowDown: [0, 1],
-    };
-    const way = arrows[event.key];
-    if (!way) return;
-    event.preventDefault();
-    event.stopPropagation();
-    start.current = part;
-    commit(nudged(part, which, way[0] * ARROW_MM, way[1] * ARROW_MM));
   };
 
   return (
     <>
-      {(['middle', 'front', 'end'] as const).map((which) => {
-        const at = place(which);
-        const facingUs = at[0] * view.toEye[0] + at[1] * view.toEye[1] + at[2] * view.toEye[2] > 4;
-        return (
-          <button
-            key={which}
-            type="button"
-            className={`handle ${which === 'middle' ? 'middle' : ''} ${held === which ? 'held' : ''}`}
-            style={{ left: screenX(view, at), top: screenY(view, at), visibility: facingUs ? 'visible' : 'hidden' }}
-            aria-label={`${NAMES[which]}. Arrow keys move it.`}
-            data-handle={which}
-            onFocus={() => {
-              // Round the back of the head: turn it, so that what has the focus is seen.
-              if (!facingUs) useView.getState().turn({ azimuth: Math.atan2(at[0], at[2]), elevation: 0.7 });
-            }}
-            onPointerDown={(e) => begin(which, e)}
-            onPointerMove={(e) => drag(which, e)}
-            onPointerUp={end}
-            onPointerCancel={cancel}
-            onKeyDown={(e) => onKey(which, e)}
-          />
-        );
-      })}
+      {(['middle', 'front', 'end'] as const).map((which) => (
+        <Bead
+          key={which}
+          view={view}
+          at={place(which)}
+          small={which === 'middle'}
+          name={which}
+          label={NAMES[which]}
+          stage={props.stage}
+          onDrag={({ x, y }) => drag(which, x, y)}
+          onDrop={() => {
+            const next = latest.current;
+            release();
+            if (next) commit(next);
+          }}
+          onCancel={() => {
+            release();
+            session.preview(undefined);
+          }}
+          onNudge={(right, down) => commit(nudged(part, which, -right * ARROW_MM, down * ARROW_MM))}
+        />
+      ))}
     </>
   );
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { plainInputs } from '../../../tests/helpers/heads.ts';
 import { headScene } from '../../core/pipeline/scene.ts';
 import { facing, projection, screenX, screenY } from './projection.ts';
 import { surfacePointAt } from './surface-hit.ts';
@@ -60,7 +61,7 @@ describe('the view of the head', () => {
 });
 
 describe('a finger on the head', () => {
-  const { cap } = headScene({ girth: 566 });
+  const { cap } = headScene(plainInputs());
   it('finds the place under it within 2 mm', () => {
     const v = view(2.4, 0.3);
     let checked = 0;

@@ -1,7 +1,8 @@
 /** Orthographic view of the head: from mm in the head's frame to pixels on the stage. */
+import type { Vec3 } from '../../core/geometry/vectors.ts';
 import type { ViewAngle } from '../state/view-store.ts';
 
-export type V3 = readonly [number, number, number];
+export type V3 = Vec3;
 
 export interface Projection {
   readonly right: V3;

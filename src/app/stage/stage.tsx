@@ -1,17 +1,27 @@
 /** The stage: her head, turned with a finger; what is selected stands in one light and is told in words. */
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { TAPE_MEASURES, type TapeMeasure } from '../../core/head/tape.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
+import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useTheme } from '../state/theme.ts';
 import { useView } from '../state/view-store.ts';
 import type { HeadPicture } from './head-picture.ts';
 import { KnotNote } from './knot-note.tsx';
+import { layersOf } from './layers.ts';
 import { drawOverlay, knotAt, type OverlayOptions } from './overlay.ts';
 import { paletteOf, SCALP } from './palette.ts';
 import { PartHandles } from './part-handles.tsx';
 import { facing, projection, screenX, screenY } from './projection.ts';
+import { surfacePointAt, vertexAt } from './surface-hit.ts';
+import { useStrokes } from './use-strokes.ts';
 import { ViewRing } from './view-ring.tsx';
+
+/** Beads come with the station that has them. */
+const BaseBeads = lazy(() => import('./base-beads.tsx').then((m) => ({ default: m.BaseBeads })));
+const BrushBead = lazy(() => import('./brush-bead.tsx').then((m) => ({ default: m.BrushBead })));
+const HairlineBeads = lazy(() => import('./hairline-beads.tsx').then((m) => ({ default: m.HairlineBeads })));
 
 /** Radians a pixel of drag. */
 const TURN = 0.0085;
@@ -42,14 +52,35 @@ export function Stage(props: {
   );
   const { skin, cap } = session.plan;
   // The picture hangs on skin and cap alone: dragging a spacing must not draw it again.
-  const palette = useMemo(() => paletteOf({ skin, cap }, theme === 'dark'), [skin, cap, theme]);
+  const capOff = show !== 'rows';
+  const palette = useMemo(() => paletteOf({ skin, cap }, theme === 'dark', capOff), [skin, cap, theme, capOff]);
   const selected = result?.knots.find((k) => k.id === view.selectedId);
   const cautions = useMemo(
     () => new Set(result?.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? []))) ?? []),
     [result],
   );
 
+  const sectionCautions = useMemo(
+    () => new Set(result?.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.sectionIds ?? []))) ?? []),
+    [result],
+  );
+  const { sectionId, showBumps } = view;
+  const atBase = show === 'sections';
+  // A spacing change leaves marks and sections as they are, and the picture too.
+  const layersKey = result && `${result.head.marksStamp} ${result.base.stamp}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what the layers hang on
+  const layers = useMemo(
+    () => layersOf(result, { bumps: showBumps, sectionId, atBase }),
+    [layersKey, showBumps, atBase ? sectionId : undefined, atBase],
+  );
+  const strokes = useStrokes({ session, result, scene, view: seen, box });
+
+  useEffect(() => {
+    if (picture.state === 'ready') picture.head.setLayers(layers);
+  }, [picture, layers]);
+
   // The picture: at screen resolution while it turns, at twice that when it rests.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: new layers are drawn though they are set elsewhere
   useEffect(() => {
     if (picture.state !== 'ready' || size.width === 0) return;
     picture.head.setPalette(palette);
@@ -60,8 +91,9 @@ export function Stage(props: {
       cancelAnimationFrame(frame);
       clearTimeout(rest);
     };
-  }, [picture, seen, size, view.moving, palette]);
+  }, [picture, layers, seen, size, view.moving, palette]);
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: ink and ground change with the theme
   useEffect(() => {
     const canvas = lineCanvas.current;
     if (!canvas || size.width === 0) return;
@@ -73,20 +105,57 @@ export function Stage(props: {
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     ctx.clearRect(0, 0, size.width, size.height);
     if (!result) return;
-    const tape = view.tape && scene ? scene.tapes[view.tape as keyof HeadScene['tapes']] : undefined;
+    const styles = getComputedStyle(canvas);
+    const tapes = scene?.tapes;
+    const measure = view.tape as TapeMeasure | undefined;
     drawOverlay(ctx, seen, result, {
       selectedId: view.selectedId,
       cautions,
       scalp: SCALP[session.plan.skin],
       oldPart,
       show,
-      tape,
+      ...(tapes
+        ? {
+            tape: measure && {
+              measure,
+              pointsMm: tapes[measure],
+              unit: session.plan.unit,
+              fingerMm: fingerMm(session.plan),
+              ink: styles.getPropertyValue('--ink'),
+              ground: styles.getPropertyValue('--ground'),
+            },
+            otherTapes: measure ? TAPE_MEASURES.filter((m) => m !== measure).map((m) => tapes[m]) : [],
+          }
+        : {}),
+      base: { sectionId, lineKey: view.lineKey, cautions: sectionCautions, showBumps },
+      stroke: strokes.pixels,
     });
-  }, [result, scene, seen, size, view.selectedId, view.tape, cautions, oldPart, show, session.plan.skin]);
+  }, [
+    result,
+    scene,
+    seen,
+    size,
+    view.selectedId,
+    view.tape,
+    view.lineKey,
+    sectionId,
+    showBumps,
+    cautions,
+    sectionCautions,
+    oldPart,
+    show,
+    session.plan,
+    strokes.pixels,
+    theme,
+  ]);
 
   const drag = useTurning(box, (x, y) => {
-    if (!result || show !== 'rows') return;
-    view.select(knotAt(seen, result, x, y)?.id);
+    if (!result) return;
+    if (show === 'rows') return view.select(knotAt(seen, result, x, y)?.id);
+    if (show !== 'sections' || !scene) return;
+    const hit = surfacePointAt(seen, scene.cap, x, y);
+    const section = hit && result.base.sections[result.base.sectionOf[vertexAt(scene.cap, hit)]];
+    view.selectSection(section?.id);
   });
   const stageBox = useCallback(() => box.current?.getBoundingClientRect(), []);
   const target = selected && facing(seen, selected.normal) > 0 ? placeOf(seen, selected) : undefined;
@@ -100,7 +169,8 @@ export function Stage(props: {
       aria-label={`Your head${result ? ` with ${result.rows.length} rows and ${result.knots.length} knots` : ''}. Arrow keys turn it.`}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: the arrows turn it
       tabIndex={0}
-      {...drag}
+      {...(strokes.handlers ?? drag)}
+      data-tool={view.tool.kind}
       onKeyDown={(e) => turnByKey(e)}
     >
       <canvas
@@ -134,6 +204,17 @@ export function Stage(props: {
       {props.partHandles && result && scene && (
         <PartHandles view={seen} scene={scene} result={result} session={session} stage={stageBox} onHold={setOldPart} />
       )}
+      <Suspense>
+        {show === 'tape' && view.tool.kind === 'hairline' && result && (
+          <HairlineBeads view={seen} result={result} session={session} stage={stageBox} />
+        )}
+        {view.tool.kind === 'brush' && scene && (
+          <BrushBead view={seen} scene={scene} session={session} tool={view.tool} stage={stageBox} />
+        )}
+        {show === 'sections' && result && scene && view.tool.kind === 'turn' && (
+          <BaseBeads view={seen} scene={scene} result={result} session={session} stage={stageBox} />
+        )}
+      </Suspense>
       <ViewRing />
     </div>
   );

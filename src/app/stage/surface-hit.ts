@@ -30,3 +30,17 @@ export function surfacePointAt(view: Projection, cap: PictureMesh, x: number, y:
   if (weights > 0) return [sum[0] / weights, sum[1] / weights, sum[2] / weights];
   return fallback < 0 ? undefined : [p[fallback], p[fallback + 1], p[fallback + 2]];
 }
+
+/** The vertex of the cap nearest to a place on the head. */
+export function vertexAt({ positions: p }: PictureMesh, [x, y, z]: V3): number {
+  let best = 0;
+  let nearest = Number.POSITIVE_INFINITY;
+  for (let i = 0; i < p.length; i += 3) {
+    const d = (p[i] - x) * (p[i] - x) + (p[i + 1] - y) * (p[i + 1] - y) + (p[i + 2] - z) * (p[i + 2] - z);
+    if (d < nearest) {
+      nearest = d;
+      best = i / 3;
+    }
+  }
+  return best;
+}

@@ -4,7 +4,8 @@ import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import { planInputs } from '../../model/to-inputs.ts';
+import { headInputs, planInputs } from '../../model/to-inputs.ts';
+import type { Outcome } from '../../workers/client.ts';
 import { painter, planner } from './clients.ts';
 
 export interface Computed {
@@ -97,16 +98,50 @@ export function useSpacingStep(plan: PlanDocument, isDraft: boolean): SpacingSte
   return step;
 }
 
-/** The picture of her head; only the tape changes it. */
+/** The picture of her head; only the tape and the hairline change it. */
 export function useScene(plan: PlanDocument | undefined): HeadScene | undefined {
   const [scene, setScene] = useState<HeadScene>();
-  const key = plan ? JSON.stringify([plan.tape, plan.unit, plan.fingerWidth]) : '';
+  const key = plan ? JSON.stringify([plan.tape, plan.trusted, plan.hairline, plan.unit, plan.fingers]) : '';
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what the picture hangs on
   useEffect(() => {
     if (!plan) return;
-    painter.call('headScene', planInputs(plan).tape).then((outcome) => {
+    painter.call('headScene', headInputs(plan)).then((outcome) => {
       if (outcome.state === 'done') setScene(outcome.value);
     });
   }, [key]);
   return scene;
+}
+
+/** Ways of sectioning laid on her head, the best first; asked for again when what they hang on rests. */
+export function useRecommended(plan: PlanDocument, isDraft: boolean) {
+  const { tape, hairline, ownHair, marks, wishes, pace, cap, part } = plan;
+  const key = JSON.stringify([tape, hairline, ownHair, marks, wishes, pace, cap, part]);
+  return useAsked(isDraft ? undefined : key, () => painter.call('recommend', planInputs(plan)));
+}
+
+export function useMeasureEffects(plan: PlanDocument, isDraft: boolean) {
+  const { tape, trusted, hairline, spacing, product } = plan;
+  const key = JSON.stringify([tape, trusted, hairline, spacing, product]);
+  return useAsked(isDraft ? undefined : key, () => painter.call('measureEffects', planInputs(plan)));
+}
+
+/** The newest answer to a question that is asked again whenever its key changes and then rests. */
+function useAsked<T>(key: string | undefined, ask: () => Promise<Outcome<T>>): T | undefined {
+  const [answer, setAnswer] = useState<T>();
+  const latest = useRef(ask);
+  latest.current = ask;
+  useEffect(() => {
+    if (key === undefined) return;
+    let abandoned = false;
+    const timer = setTimeout(() => {
+      latest.current().then((outcome) => {
+        if (!abandoned && outcome.state === 'done') setAnswer(outcome.value);
+      });
+    }, 250);
+    return () => {
+      abandoned = true;
+      clearTimeout(timer);
+    };
+  }, [key]);
+  return answer;
 }

@@ -1,5 +1,6 @@
 /** What is looked at: the angle, the mirror, the selected knot. Of the screen only, never of the plan. */
 import { create } from 'zustand';
+import type { MarkKind } from '../../core/head/marks.ts';
 
 export interface ViewAngle {
   /** Where the viewer stands round the head, rad: 0 in front, π/2 at her left. */
@@ -16,17 +17,38 @@ export const VIEWS = {
 } as const satisfies Record<string, ViewAngle>;
 export type ViewName = keyof typeof VIEWS;
 
+/** What a finger does on the head: turn it, unless a tool is held. */
+export type Tool =
+  | { readonly kind: 'turn' }
+  | { readonly kind: 'hairline' }
+  | { readonly kind: 'brush'; readonly mark: MarkKind; readonly radiusMm: number; readonly erase: boolean }
+  | { readonly kind: 'cut' }
+  | { readonly kind: 'row' };
+export const TURN_TOOL: Tool = { kind: 'turn' };
+
 interface ViewState extends ViewAngle {
   readonly mirror: boolean;
   readonly selectedId: string | undefined;
   /** The measure whose tape is drawn. */
   readonly tape: string | undefined;
   readonly moving: boolean;
+  readonly tool: Tool;
+  readonly sectionId: string | undefined;
+  /** Key of the line between two sections whose beads are shown. */
+  readonly lineKey: string | undefined;
+  readonly showBumps: boolean;
+  /** Why the last edit on the head was not made. */
+  readonly refusal: string | undefined;
   turn(angle: ViewAngle): void;
   setMoving(moving: boolean): void;
   toggleMirror(): void;
   select(id: string | undefined): void;
   showTape(measure: string | undefined): void;
+  hold(tool: Tool): void;
+  selectSection(id: string | undefined): void;
+  selectLine(key: string | undefined): void;
+  setShowBumps(show: boolean): void;
+  refuse(why: string | undefined): void;
 }
 
 export const useView = create<ViewState>((set) => ({
@@ -36,12 +58,22 @@ export const useView = create<ViewState>((set) => ({
   selectedId: undefined,
   tape: undefined,
   moving: false,
+  tool: TURN_TOOL,
+  sectionId: undefined,
+  lineKey: undefined,
+  showBumps: false,
+  refusal: undefined,
   turn: ({ azimuth, elevation }) =>
     set({ azimuth: wrap(azimuth), elevation: Math.min(1.5, Math.max(-0.35, elevation)) }),
   setMoving: (moving) => set({ moving }),
   toggleMirror: () => set((s) => ({ mirror: !s.mirror })),
   select: (selectedId) => set({ selectedId }),
   showTape: (tape) => set({ tape }),
+  hold: (tool) => set({ tool }),
+  selectSection: (sectionId) => set({ sectionId, lineKey: undefined }),
+  selectLine: (lineKey) => set({ lineKey }),
+  setShowBumps: (showBumps) => set({ showBumps }),
+  refuse: (refusal) => set({ refusal }),
 }));
 
 function wrap(angle: number): number {

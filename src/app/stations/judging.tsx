@@ -10,10 +10,19 @@ import { NumberField } from '../ui/field.tsx';
 import { money, range } from '../ui/format.ts';
 import type { BenchProps } from './planning.tsx';
 
+/** A grid has a hundred sections: the heaviest are told. */
+const MOST_ROWS = 12;
+
 export function CheckBench({ session, result }: BenchProps) {
   const select = useView((v) => v.select);
   if (!result) return null;
   const exposed = result.knots.filter((k) => k.exposed);
+  const carrying = result.load.sections
+    .filter((s) => s.pieces > 0)
+    .sort((a, b) => b.timesOwnHair[1] - a.timesOwnHair[1])
+    .slice(0, MOST_ROWS);
+  const nameOf = (id: string) =>
+    result.base.sections.find((s) => s.id === id)?.name.replace(', from your left', '') ?? id;
   return (
     <>
       <h2>Before any hair is bought</h2>
@@ -37,10 +46,10 @@ export function CheckBench({ session, result }: BenchProps) {
       <table className="mt-2 w-full text-[13px]">
         <caption className="sr-only">Load of each section, dry, against its own hair</caption>
         <tbody>
-          {result.load.sections.map((s, i) => (
+          {carrying.map((s) => (
             <tr key={s.sectionId} className="line">
               <th scope="row" className="py-[5px] text-left font-normal">
-                {result.base.sections[i].name.replace(', from your left', '')}
+                {nameOf(s.sectionId)}
               </th>
               <td className="text-right">{s.pieces} pieces</td>
               <td className="text-right">{range(s.timesOwnHair, (v) => v.toFixed(1))} ×</td>
@@ -48,6 +57,11 @@ export function CheckBench({ session, result }: BenchProps) {
           ))}
         </tbody>
       </table>
+      {result.load.sections.length > carrying.length && (
+        <p className="note mt-1">
+          The {carrying.length} that carry most of {result.load.sections.length}.
+        </p>
+      )}
       <p className="note mt-2">
         Times the weight of the section’s own hair, once the net has taken its share. Pain, bumps, headache or shiny
         skin at the hairline mean too tight: take it out, and see a professional if it stays. How each strand falls is
@@ -125,11 +139,15 @@ export function SupplyBench({
         </>
       )}
       <h3 className="mt-5 text-[19px]">Also needed</h3>
-      <p className="mt-2 text-[14px]">
-        {plan.cap === 'closed' ? `A closed dome cap, ${result.cap.sizeName}; ` : ''}
-        {2 * result.base.sections.length} small bands, a latch hook, clips, comb, two mirrors, blunt scissors, oil for
-        the bands.
-      </p>
+      <ul className="mt-2 text-[14px]">
+        {plan.cap === 'closed' && <li>a closed dome cap, {result.cap.sizeName}, over the base</li>}
+        {result.base.consumables.map((c) => (
+          <li key={c.name}>
+            {c.count} {c.unit} {c.name}
+          </li>
+        ))}
+        <li>a latch hook, blunt scissors</li>
+      </ul>
       <h3 className="mt-5 text-[19px]">Take it with you</h3>
       <ul className="mt-1">
         <li>

@@ -1,21 +1,15 @@
-/** The benches of the stations where a plan is made: Aim, Measure, Base, Cap, Hair, Rows & knots. */
-import { FULLNESS, STRANDS } from '../../core/hair/own-hair.ts';
 import { LOOP_INFO, LOOPS, SPLITS } from '../../core/hair/product.ts';
 import { TEXTURE_INFO, TEXTURES } from '../../core/hair/textures.ts';
-import { TAPE_INFO, TAPE_MEASURES } from '../../core/head/tape.ts';
-import { REGION_NAMES, REGIONS, type Region } from '../../core/pipeline/inputs.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { PACE_NAMES, PACES } from '../../core/time/estimate.ts';
-import { setField, setMeasure, setOwnHair, setProduct, setUnit } from '../../model/commands.ts';
-import { formatLength, LENGTH_UNITS } from '../../model/lengths.ts';
-import { SKIN_TONES } from '../../model/plan.ts';
+import { setField, setProduct } from '../../model/commands.ts';
+import { formatLength } from '../../model/lengths.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import { PartBench } from '../bench/part-bench.tsx';
 import { SchoolsBench } from '../bench/schools-bench.tsx';
 import { SpacingBench } from '../bench/spacing-bench.tsx';
 import type { PlanSession } from '../state/plan-session.ts';
-import { useView } from '../state/view-store.ts';
-import { Choice, Several } from '../ui/choice.tsx';
+import { Choice } from '../ui/choice.tsx';
 import { NumberField, SelectField, TextField } from '../ui/field.tsx';
 
 export interface BenchProps {
@@ -24,7 +18,7 @@ export interface BenchProps {
 }
 
 /** A bench that shows its station's finding right under its heading. */
-type WithFinding = BenchProps & { readonly finding: React.ReactNode };
+export type WithFinding = BenchProps & { readonly finding: React.ReactNode };
 
 export function AimBench({ session, finding }: WithFinding) {
   const { plan } = session;
@@ -32,7 +26,7 @@ export function AimBench({ session, finding }: WithFinding) {
     <>
       <h2>What it is to be</h2>
       <p className="quiet mt-[5px]">
-        The route worked out here: hair hooked over a plaited base, with a closed cap over it or without.
+        The route worked out here: hair hooked over a base of your own hair, with a closed cap over it or without.
       </p>
       {finding}
       <div className="mt-3">
@@ -70,7 +64,7 @@ export function AimBench({ session, finding }: WithFinding) {
           options={[
             {
               value: 'closed',
-              name: 'Closed cap over plaits',
+              name: 'Closed cap over the base',
               reason:
                 'The net shares the pull, gives places to hook, and comes off fast. Warmer, and one more thing to hide.',
             },
@@ -84,174 +78,6 @@ export function AimBench({ session, finding }: WithFinding) {
         />
       </div>
       <PartBench session={session} />
-    </>
-  );
-}
-
-export function MeasureBench({ session, result, finding }: WithFinding) {
-  const { plan } = session;
-  const showTape = useView((v) => v.showTape);
-  const finger = fingerMm(plan);
-  const show = (mm: number) => formatLength(mm, plan.unit === 'mm' ? 'mm' : plan.unit, finger);
-  return (
-    <>
-      <h2>Six tape measures</h2>
-      <p className="quiet mt-[5px]">
-        Write 57 cm, 22 1/2 in or 31 fingers, mixed as you like. Leave out what you can’t take; it is estimated.
-      </p>
-      {finding}
-      <div className="mt-3">
-        {TAPE_MEASURES.map((m) => {
-          const fit = result?.head.fit.measures.find((f) => f.measure === m);
-          const estimated = plan.tape[m].trim() === '';
-          return (
-            <TextField
-              key={m}
-              testId={`tape-${m}`}
-              label={TAPE_INFO[m].name}
-              value={plan.tape[m]}
-              placeholder={fit && estimated ? show(fit.fittedMm) : ''}
-              onFocus={() => showTape(m)}
-              onCommit={(text) => session.apply(setMeasure(plan, m, text))}
-              beside={
-                fit &&
-                (estimated ? (
-                  <>
-                    Estimated, give or take {show(2 * fit.sdMm)}. The tape runs {TAPE_INFO[m].path}.
-                  </>
-                ) : (
-                  <>
-                    Fits to {show(fit.fittedMm)}
-                    {fit.othersSuggestMm !== undefined && <>, the others say {show(fit.othersSuggestMm)}</>}.
-                  </>
-                ))
-              }
-            />
-          );
-        })}
-        <TextField
-          label="Width of your finger"
-          value={plan.fingerWidth}
-          testId="finger"
-          onCommit={(text) => session.apply(setField(plan, 'fingerWidth', text.trim(), `Finger ${text.trim()}`))}
-          beside="Lay four fingers on a ruler and take a quarter."
-        />
-        <SelectField
-          label="A bare number means"
-          value={plan.unit}
-          options={LENGTH_UNITS.map(
-            (u) => [u, { cm: 'centimetres', in: 'inches', mm: 'millimetres', finger: 'fingers' }[u]] as const,
-          )}
-          onChange={(u) => session.apply(setUnit(plan, u))}
-        />
-      </div>
-      <h3 className="mt-5 text-[19px]">Your own hair</h3>
-      <div className="mt-2">
-        <TextField
-          label="Length, stretched"
-          value={plan.ownHair.length}
-          testId="own-length"
-          onCommit={(text) => session.apply(setOwnHair(plan, { length: text.trim() }, `Own hair ${text.trim()}`))}
-        />
-        <SelectField
-          label="Fullness"
-          value={plan.ownHair.fullness}
-          options={FULLNESS.map((f) => [f, f] as const)}
-          onChange={(fullness) => session.apply(setOwnHair(plan, { fullness }, `Own hair ${fullness}`))}
-        />
-        <SelectField
-          label="Single strand"
-          value={plan.ownHair.strand}
-          options={STRANDS.map((s) => [s, s] as const)}
-          onChange={(strand) => session.apply(setOwnHair(plan, { strand }, `Strands ${strand}`))}
-        />
-      </div>
-      <Several
-        label="Tender"
-        values={plan.ownHair.tender as Region[]}
-        options={REGIONS.map((r) => [r, REGION_NAMES[r]] as const)}
-        onChange={(tender) => session.apply(setOwnHair(plan, { tender }, 'Tender spots'))}
-      />
-      <Several
-        label="Thin"
-        values={plan.ownHair.thin as Region[]}
-        options={REGIONS.map((r) => [r, REGION_NAMES[r]] as const)}
-        onChange={(thin) => session.apply(setOwnHair(plan, { thin }, 'Thin spots'))}
-      />
-      <p className="note mt-2">
-        After recent hair loss, surgery or chemotherapy, with a sore or diseased scalp, or for a child: ask a
-        professional before anything is hooked.
-      </p>
-      <div className="mt-3">
-        <SelectField
-          label="Skin tone on the screen"
-          value={plan.skin}
-          options={SKIN_TONES.map((s) => [s, s] as const)}
-          onChange={(skin) => session.apply(setField(plan, 'skin', skin, `Skin tone ${skin}`))}
-        />
-      </div>
-    </>
-  );
-}
-
-export function BaseBench({ session, result, finding }: WithFinding) {
-  const { plan } = session;
-  return (
-    <>
-      <h2>Plaited sections</h2>
-      <p className="quiet mt-[5px]">
-        Half behind the line from ear to ear, half in front, cut to even bites. Lines under the cap need not be
-        straight.
-      </p>
-      {finding}
-      <div className="mt-3">
-        <NumberField
-          label="Sections"
-          value={plan.base.sections}
-          testId="sections"
-          onCommit={(sections) =>
-            session.apply(setField(plan, 'base', { ...plan.base, sections }, `${sections} sections`))
-          }
-          beside="About four for long hair, eight for thick, nine small ones for short (common practice)."
-        />
-      </div>
-      {result && (
-        <table className="mt-4 w-full text-[13px]">
-          <caption className="sr-only">Sections of the base</caption>
-          <thead className="text-ink2">
-            <tr>
-              <th scope="col" className="py-1 text-left font-normal">
-                section
-              </th>
-              <th scope="col" className="text-right font-normal">
-                cm²
-              </th>
-              <th scope="col" className="text-right font-normal">
-                plait
-              </th>
-              <th scope="col" className="text-right font-normal">
-                carries
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {result.base.sections.map((s, i) => (
-              <tr key={s.id} className="line">
-                <th scope="row" className="py-[5px] text-left font-normal">
-                  {s.name.replace(', from your left', '')}
-                </th>
-                <td className="text-right">{Math.round(s.areaMm2 / 100)}</td>
-                <td className="text-right">{Math.round(s.tailThicknessMm)} mm</td>
-                <td className="text-right">{Math.round(result.load.sections[i].massG)} g</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      <p className="note mt-3">
-        Counted from your left. A plait’s thickness comes from hairs × strand over a packing of one half, both from
-        memory: feel yours. Tie the root so that the skin doesn’t lift; tight is not firm.
-      </p>
     </>
   );
 }
@@ -284,7 +110,13 @@ export function CapBench({ session, result, finding }: WithFinding) {
       {result && plan.cap === 'closed' && (
         <dl className="mt-4">
           <div className="line flex justify-between py-[6px]">
-            <dt>Over the plaits it spans</dt>
+            <dt>Your head alone</dt>
+            <dd className="fig text-[17px]">
+              {formatLength(result.cap.girthBareMm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan))}
+            </dd>
+          </div>
+          <div className="line flex justify-between py-[6px]">
+            <dt>Over the parked base</dt>
             <dd className="fig text-[17px]">
               {formatLength(result.cap.girthOverBaseMm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan))}
             </dd>

@@ -1,19 +1,13 @@
 /** A ticket along the foot: the last deed with undo and redo, then seven figures that each open into their working. */
-import { Popover } from 'radix-ui';
+import { lazy, Suspense, useState } from 'react';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { type Figures, figuresOf } from '../state/use-result.ts';
 import { hours, money, range } from '../ui/format.ts';
-import {
-  CoverWorking,
-  HoursWorking,
-  LeftOverWorking,
-  PacksWorking,
-  PiecesWorking,
-  PriceWorking,
-  WeightWorking,
-} from './workings.tsx';
+
+/** The working of a figure comes when it is first asked for. */
+const Working = lazy(() => import('./working.tsx').then((m) => ({ default: m.Working })));
 
 export function Tally(props: {
   readonly session: PlanSession;
@@ -83,7 +77,6 @@ interface CellSpec {
   readonly show: (v: number) => string;
   readonly unit?: string;
   readonly third: string;
-  readonly working: React.ReactNode;
 }
 
 function Cells({
@@ -104,7 +97,6 @@ function Cells({
       name: 'Pieces',
       show: whole,
       third: `${result.rows.length} rows`,
-      working: <PiecesWorking plan={plan} result={result} />,
     },
     {
       key: 'packs',
@@ -114,28 +106,24 @@ function Cells({
         supply.packRange[0] === supply.packRange[1]
           ? `${supply.piecesPerPack} each`
           : `${range(supply.packRange, whole)}, ${supply.piecesPerPack} each`,
-      working: <PacksWorking plan={plan} result={result} />,
     },
     {
       key: 'leftOver',
       name: 'Left over',
       show: whole,
       third: supply.leftOver < supply.reservePieces ? 'too few for mends' : `${supply.reservePieces} for gaps`,
-      working: <LeftOverWorking result={result} />,
     },
     {
       key: 'minutes',
       name: 'Hours',
       show: hours,
       third: range(time.range, hours),
-      working: <HoursWorking plan={plan} result={result} />,
     },
     {
       key: 'price',
       name: 'Price',
       show: (v) => money(v, plan.currency),
       third: `${supply.packs} at ${money(plan.product.packPrice, plan.currency)}`,
-      working: <PriceWorking plan={plan} result={result} />,
     },
     {
       key: 'massG',
@@ -143,7 +131,6 @@ function Cells({
       show: whole,
       unit: 'g',
       third: range(load.range.map(Math.round) as [number, number], whole),
-      working: <WeightWorking result={result} />,
     },
     {
       key: 'cover',
@@ -151,43 +138,50 @@ function Cells({
       show: whole,
       unit: '%',
       third: `guess, ${range(cover.range.map((v) => Math.round(v * 100)) as [number, number], whole)}`,
-      working: <CoverWorking plan={plan} result={result} />,
     },
   ];
+  const [open, setOpen] = useState<{ readonly key: keyof Figures; readonly at: HTMLButtonElement }>();
   return (
     <>
       {cells.map((cell) => (
-        <Popover.Root key={cell.key}>
-          <Popover.Trigger className="cell" data-figure={cell.key}>
-            <span className="cell-name">{cell.name}</span>
-            <span className="cell-figure">
-              {before && before[cell.key] !== now[cell.key] && (
-                <span className="cell-was">
-                  {cell.show(before[cell.key])}
-                  <svg width="15" height="8" viewBox="0 0 15 8" aria-hidden="true" className="self-center">
-                    <path d="M0 4H13M9.5 .8L13.4 4L9.5 7.2" fill="none" stroke="currentColor" strokeWidth="1.3" />
-                  </svg>
-                </span>
-              )}
-              <span data-testid={`figure-${cell.key}`}>{cell.show(now[cell.key])}</span>
-              {cell.unit && <small>{cell.unit}</small>}
-            </span>
-            <span className="cell-third">{cell.third}</span>
-            <span className="sr-only">. How it is worked out</span>
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              className="panel z-50 w-[340px] p-[18px] text-[14px]"
-              side="top"
-              sideOffset={8}
-              collisionPadding={16}
-              aria-label={`How ${cell.name.toLowerCase()} is worked out`}
-            >
-              {cell.working}
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+        <button
+          key={cell.key}
+          type="button"
+          className="cell"
+          data-figure={cell.key}
+          aria-haspopup="dialog"
+          aria-expanded={open?.key === cell.key}
+          onClick={(e) => setOpen({ key: cell.key, at: e.currentTarget })}
+        >
+          <span className="cell-name">{cell.name}</span>
+          <span className="cell-figure">
+            {before && before[cell.key] !== now[cell.key] && (
+              <span className="cell-was">
+                {cell.show(before[cell.key])}
+                <svg width="15" height="8" viewBox="0 0 15 8" aria-hidden="true" className="self-center">
+                  <path d="M0 4H13M9.5 .8L13.4 4L9.5 7.2" fill="none" stroke="currentColor" strokeWidth="1.3" />
+                </svg>
+              </span>
+            )}
+            <span data-testid={`figure-${cell.key}`}>{cell.show(now[cell.key])}</span>
+            {cell.unit && <small>{cell.unit}</small>}
+          </span>
+          <span className="cell-third">{cell.third}</span>
+          <span className="sr-only">. How it is worked out</span>
+        </button>
       ))}
+      {open && (
+        <Suspense>
+          <Working
+            figure={open.key}
+            name={cells.find((c) => c.key === open.key)?.name ?? ''}
+            at={open.at}
+            plan={plan}
+            result={result}
+            onClose={() => setOpen(undefined)}
+          />
+        </Suspense>
+      )}
     </>
   );
 }

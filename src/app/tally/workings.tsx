@@ -1,5 +1,6 @@
 /** How each figure of the tally comes about, with her values in it and how sure it is. */
 
+import { FAMILY_INFO } from '../../core/base/choice.ts';
 import { ZONES, zoneName } from '../../core/pipeline/inputs.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { Part } from '../../core/rows/part.ts';
@@ -102,7 +103,7 @@ export function HoursWorking({ plan, result }: Props) {
     <Working
       title={`About ${duration(time.totalMinutes)}`}
       rows={[
-        [`${result.base.sections.length} plaits`, duration(time.baseMinutes)],
+        [`Base: ${FAMILY_INFO[plan.base.family].name.toLowerCase()}`, duration(time.baseMinutes)],
         ['Cap', duration(time.capMinutes)],
         [
           `${result.knots.length} knots, ${Math.round((60 * time.knotMinutes) / Math.max(1, result.knots.length))} s each`,

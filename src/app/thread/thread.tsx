@@ -63,9 +63,9 @@ function isTouched(id: StationId, plan: PlanDocument): boolean {
     keys.some((k) => JSON.stringify(plan[k]) !== JSON.stringify(d[k]));
   switch (id) {
     case 'aim':
-      return differs('pace', 'wearer');
+      return differs('pace', 'wearer', 'wishes');
     case 'measure':
-      return differs('tape', 'fingerWidth', 'ownHair');
+      return differs('tape', 'fingers', 'hairline', 'ownHair', 'marks');
     case 'base':
       return differs('base');
     case 'cap':

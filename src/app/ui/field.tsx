@@ -1,6 +1,39 @@
 /** A line to write in: what is typed stays as typed, is taken over when she leaves it, and refused with a sentence. */
 import { useEffect, useId, useState } from 'react';
 
+export function useDraft(value: string, onCommit: (text: string) => string | undefined) {
+  const [draft, setDraft] = useState<string>();
+  const [why, setWhy] = useState<string>();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a value that changed elsewhere replaces the draft
+  useEffect(() => {
+    setDraft(undefined);
+    setWhy(undefined);
+  }, [value]);
+  const forget = () => {
+    setDraft(undefined);
+    setWhy(undefined);
+  };
+  const commit = () => {
+    if (draft === undefined || draft === value) return forget();
+    const refusal = onCommit(draft);
+    setWhy(refusal);
+    if (refusal === undefined) setDraft(undefined);
+  };
+  return {
+    why,
+    input: {
+      value: draft ?? value,
+      'aria-invalid': why !== undefined,
+      onChange: (e: React.ChangeEvent<HTMLInputElement>) => setDraft(e.target.value),
+      onBlur: commit,
+      onKeyDown: (e: React.KeyboardEvent) => {
+        if (e.key === 'Enter') commit();
+        if (e.key === 'Escape') forget();
+      },
+    },
+  };
+}
+
 export function TextField(props: {
   readonly label: string;
   readonly value: string;
@@ -15,23 +48,7 @@ export function TextField(props: {
   readonly testId?: string;
 }) {
   const id = useId();
-  const [draft, setDraft] = useState<string>();
-  const [why, setWhy] = useState<string>();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a value that changed elsewhere replaces the draft
-  useEffect(() => {
-    setDraft(undefined);
-    setWhy(undefined);
-  }, [props.value]);
-  const commit = () => {
-    if (draft === undefined || draft === props.value) {
-      setDraft(undefined);
-      setWhy(undefined);
-      return;
-    }
-    const refusal = props.onCommit(draft);
-    setWhy(refusal);
-    if (refusal === undefined) setDraft(undefined);
-  };
+  const { why, input } = useDraft(props.value, props.onCommit);
   return (
     <div className={`field ${props.wide ? 'wide' : ''}`}>
       <label htmlFor={id}>{props.label}</label>
@@ -40,20 +57,10 @@ export function TextField(props: {
         data-testid={props.testId}
         inputMode={props.numeric ? 'decimal' : undefined}
         autoComplete="off"
-        value={draft ?? props.value}
         placeholder={props.placeholder}
-        aria-invalid={why !== undefined}
         aria-describedby={why !== undefined || props.beside ? `${id}-beside` : undefined}
         onFocus={props.onFocus}
-        onChange={(e) => setDraft(e.target.value)}
-        onBlur={commit}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') commit();
-          if (e.key === 'Escape') {
-            setDraft(undefined);
-            setWhy(undefined);
-          }
-        }}
+        {...input}
       />
       {(why !== undefined || props.beside) && (
         <div id={`${id}-beside`} className="beside note pb-1">
@@ -101,10 +108,12 @@ export function SelectField<T extends string>(props: {
   readonly options: ReadonlyArray<readonly [T, string]>;
   readonly onChange: (value: T) => void;
   readonly testId?: string;
+  /** For options of several words. */
+  readonly wide?: boolean;
 }) {
   const id = useId();
   return (
-    <div className="field">
+    <div className={`field ${props.wide ? 'wide' : ''}`}>
       <label htmlFor={id}>{props.label}</label>
       <select
         id={id}

@@ -1,12 +1,19 @@
 /** The closed dome cap over the base, or none: what size is looked for and what share of the pull it takes. */
+import { polygonHull, polygonLength } from 'd3-polygon';
+import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { HeadShape } from '../head/shape.ts';
+import { tapePolyline } from '../head/tape.ts';
 
 export const CAPS = ['closed', 'none'] as const;
 export type CapKind = (typeof CAPS)[number];
 
 export interface CapFit {
   readonly kind: CapKind;
-  /** Girth it has to span over the plaits, mm. */
+  /** Girth of the bare head, mm. */
+  readonly girthBareMm: number;
+  /** Girth it has to span over the parked base, mm. */
   readonly girthOverBaseMm: number;
+  readonly bareSizeName: string;
   readonly sizeName: string;
   /** Share of the weight that the net takes off own hair, low and high (guess). */
   readonly shareOfPull: readonly [low: number, high: number];
@@ -19,16 +26,49 @@ const SIZES: ReadonlyArray<readonly [upTo: number, name: string]> = [
   [572, 'medium'],
   [597, 'large'],
 ];
-/** A flat plait lifts the net by about this share of its thickness all round (guess). */
-const PLAIT_LIFT = 0.35;
 
-export function fitCap(kind: CapKind, girthMm: number, tailThicknessMm: number): CapFit {
-  const girthOverBaseMm = girthMm + 2 * Math.PI * PLAIT_LIFT * tailThicknessMm;
+export function capSizeName(girthMm: number): string {
+  return SIZES.find(([upTo]) => girthMm <= upTo)?.[1] ?? 'extra large';
+}
+
+export function fitCap(kind: CapKind, girthBareMm: number, girthOverBaseMm: number): CapFit {
   return {
     kind,
+    girthBareMm,
     girthOverBaseMm,
-    sizeName: SIZES.find(([upTo]) => girthOverBaseMm <= upTo)?.[1] ?? 'extra large',
+    bareSizeName: capSizeName(girthBareMm),
+    sizeName: capSizeName(girthOverBaseMm),
     shareOfPull: kind === 'none' ? [0, 0] : [0.5, 0.9],
     minutes: kind === 'none' ? 0 : 8,
   };
+}
+
+/** Farther than this from any scalp a tape lies on skin, mm. */
+const ON_SKIN_MM = 8;
+
+/**
+ * What a taut tape reads round the head with a base parked on it: the way of the girth, lifted by the bumps
+ * under it, and then its hull, since a taut tape bridges what lies between two bumps.
+ *
+ * @param heightMm of the base at every vertex of the mesh.
+ */
+export function girthOver(shape: HeadShape, mesh: SurfaceMesh, heightMm: ArrayLike<number>): number {
+  const way = tapePolyline(shape, 'girth', 90);
+  const front = [way[0], way[1], way[2]];
+  const half = 3 * Math.floor(way.length / 6);
+  const back = [way[half], way[half + 1], way[half + 2]];
+  const depth = Math.sqrt((front[1] - back[1]) ** 2 + (front[2] - back[2]) ** 2);
+  // Along the plane of the tape, from back to front.
+  const along = [0, (front[1] - back[1]) / depth, (front[2] - back[2]) / depth];
+  let near = 0;
+  const points: Array<[number, number]> = [];
+  for (let i = 0; i < way.length; i += 3) {
+    const at = [way[i], way[i + 1], way[i + 2]] as const;
+    near = nearestVertex(mesh, ...at, near);
+    const off = Math.sqrt(at.reduce((sum, c, k) => sum + (c - mesh.positionsMm[3 * near + k]) ** 2, 0));
+    const lift = off < ON_SKIN_MM ? heightMm[near] : 0;
+    const [x, y, z] = at.map((c, k) => c + lift * mesh.normals[3 * near + k]);
+    points.push([x, y * along[1] + z * along[2]]);
+  }
+  return polygonLength(polygonHull(points) ?? points);
 }

@@ -32,6 +32,8 @@ export function estimateCover(
   spacingMm: { readonly gapMm: number; readonly pitchMm: number },
   product: Product,
   pieceMassG: number,
+  /** Own hair in sight, where no cover is owed. */
+  inSight: Uint8Array,
 ): CoverEstimate {
   const texture = TEXTURE_INFO[product.texture];
   const width = RIBBONS_MM * texture.spread * Math.sqrt(pieceMassG / REFERENCE_MASS_G);
@@ -40,12 +42,13 @@ export function estimateCover(
     let hidden = 0;
     let area = 0;
     for (let v = 0; v < mesh.vertexCount; v += STRIDE) {
+      if (inSight[v]) continue;
       const density = 1 / (spacingMm.gapMm * spacingMm.pitchMm * zone[v] * zone[v]);
       const reach = Math.min(product.lengthMm, fromPart[v]) + spring;
       hidden += mesh.vertexAreasMm2[v] * (1 - Math.exp(-density * opacity * width * reach));
       area += mesh.vertexAreasMm2[v];
     }
-    return hidden / area;
+    return area > 0 ? hidden / area : 1;
   };
   return {
     hiddenShare: share(OPACITY),

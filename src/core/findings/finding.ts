@@ -1,4 +1,6 @@
 /** What the core has to say about a plan, and the change that would mend it. */
+import type { BaseChoice, Parking } from '../base/choice.ts';
+import type { Edit } from '../base/edit.ts';
 import type { TapeMeasure } from '../head/tape.ts';
 import type { SchoolName, Schools } from '../knots/schools.ts';
 import type { SpacingZone } from '../pipeline/inputs.ts';
@@ -12,7 +14,21 @@ export type Mend =
   | { readonly kind: 'setSchool'; readonly school: SchoolName; readonly value: Schools[SchoolName] }
   | { readonly kind: 'setCap'; readonly cap: 'closed' }
   | { readonly kind: 'setReserve'; readonly share: number }
-  | { readonly kind: 'setSplit'; readonly split: 1 };
+  | { readonly kind: 'setSplit'; readonly split: 1 }
+  /** She insists on a reading: the head follows it. */
+  | { readonly kind: 'trustMeasure'; readonly measure: TapeMeasure }
+  | { readonly kind: 'resetHairline' }
+  | { readonly kind: 'setBase'; readonly change: Partial<BaseChoice> }
+  | { readonly kind: 'editBase'; readonly edits: readonly Edit[] }
+  | { readonly kind: 'dropEdits'; readonly indices: readonly number[] }
+  | { readonly kind: 'park'; readonly parking: Readonly<Record<string, Parking>> }
+  /** Asks for a flatter parking and takes it. */
+  | { readonly kind: 'flattenBase' };
+
+export interface NamedMend {
+  readonly deed: string;
+  readonly change: Mend;
+}
 
 export interface Finding {
   readonly code: string;
@@ -25,5 +41,8 @@ export interface Finding {
   readonly why: string;
   readonly knotIds?: readonly string[];
   readonly measure?: TapeMeasure;
-  readonly mend?: { readonly deed: string; readonly change: Mend };
+  readonly sectionIds?: readonly string[];
+  readonly mend?: NamedMend;
+  /** The other way out, where she may decide either way. */
+  readonly otherwise?: NamedMend;
 }

@@ -6,22 +6,19 @@
 import { TEXTURE_INFO } from '../hair/textures.ts';
 import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
 import { TAPE_INFO, TAPE_MEASURES } from '../head/tape.ts';
-import { type PlanInputs, REGION_NAMES, type Region, ZONES, zoneName } from '../pipeline/inputs.ts';
-import type { PlanResult } from '../pipeline/result.ts';
+import { type PlanInputs, ZONES, zoneName } from '../pipeline/inputs.ts';
 import { LEAST_CENTRES_MM } from '../pipeline/spacing.ts';
+import { BASE_CHECKS } from './base-findings.ts';
+import { type Check, mm, type Result } from './check.ts';
 import type { Finding, Severity } from './finding.ts';
-
-type Result = Omit<PlanResult, 'findings'>;
-type Check = (inputs: PlanInputs, result: Result) => Finding | undefined;
 
 export function findings(inputs: PlanInputs, result: Result): Finding[] {
   const order: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
-  return CHECKS.map((check) => check(inputs, result))
+  return [...CHECKS, ...BASE_CHECKS]
+    .map((check) => check(inputs, result))
     .filter((f): f is Finding => f !== undefined)
     .sort((a, b) => order[a.severity] - order[b.severity]);
 }
-
-const mm = (v: number) => `${(v / 10).toFixed(1)} cm`;
 
 const impossibleHead: Check = (_, { head }) => {
   if (head.fit.chiSquare <= REFUSE_CHI_SQUARE) return undefined;
@@ -50,6 +47,28 @@ const contradictoryMeasure: Check = (_, { head }) => {
     what: `${TAPE_INFO[name].name} doesn’t go with the others.`,
     why: `You read ${mm(m.givenMm!)}; the others suggest ${mm(suggested)}, give or take ${mm(m.othersSdMm! * 2)}. It is ${Math.abs(m.contradiction!).toFixed(1)} spreads off (named from ${CONTRADICTION_LIMIT}). Measure it again.`,
     mend: { deed: `Take ${mm(suggested)} for now`, change: { kind: 'setMeasure', measure: name, mm: suggested } },
+    otherwise: {
+      deed: `Keep ${mm(m.givenMm!)}, I measured it again`,
+      change: { kind: 'trustMeasure', measure: name },
+    },
+  };
+};
+
+/** Both ends of the tape from front to nape lie on the hairline; moved apart by more than this they contradict it, mm. */
+const HAIRLINE_SLACK_MM = 12;
+
+const hairlineAgainstTape: Check = ({ tape, hairline }) => {
+  const read = tape.frontToNape;
+  const longer = -(hairline.front + hairline.nape);
+  if (read === undefined || Math.abs(longer) <= HAIRLINE_SLACK_MM) return undefined;
+  return {
+    code: 'measure.hairlineAgainstTape',
+    severity: 'caution',
+    station: 'measure',
+    measure: 'frontToNape',
+    what: 'The hairline you drew and the tape disagree.',
+    why: `From the middle of its front to the middle of its nape it is ${mm(read + longer)}; your tape read ${mm(read)}. Measure that one again, from edge to edge.`,
+    mend: { deed: 'Put both middles back on the tape', change: { kind: 'resetHairline' } },
   };
 };
 
@@ -168,14 +187,13 @@ const loopStays: Check = (inputs, { knots, piece }) => {
 const tenderThroughHair: Check = (inputs, { knots }) => {
   const on = knots.filter((k) => k.tenderOrThin && k.through !== 'net');
   if (on.length === 0) return undefined;
-  const regions = ([...inputs.tender, ...inputs.thin] as Region[]).map((r) => REGION_NAMES[r]);
   return {
     code: 'tender.throughHair',
     severity: 'caution',
     station: 'rows',
     what:
       on.length === 1 ? 'One knot hangs on a tender or thin spot' : `${on.length} knots hang on a tender or thin spot`,
-    why: `(${[...new Set(regions)].join(', ')}). Hair there carries badly and hurts.`,
+    why: 'that you marked. Hair there carries badly and hurts.',
     knotIds: on.map((k) => k.id),
     ...(inputs.cap === 'none'
       ? { mend: { deed: 'Put a closed cap over the base', change: { kind: 'setCap', cap: 'closed' } as const } }
@@ -218,20 +236,6 @@ const splitTooFine: Check = (inputs) => {
   };
 };
 
-/** Plaits shorter than this don't hold or reach (common practice). */
-const SHORT_PLAIT_MM = 60;
-
-const shortForPlaits: Check = (inputs) => {
-  if (inputs.ownHair.lengthMm >= SHORT_PLAIT_MM) return undefined;
-  return {
-    code: 'base.shortHair',
-    severity: 'note',
-    station: 'base',
-    what: 'Short hair for plaits.',
-    why: `${mm(inputs.ownHair.lengthMm)} slides out of ${inputs.sections} large plaits; about nine small ones are usual, tips clipped or banded.`,
-  };
-};
-
 const latex: Check = (inputs) => {
   if (inputs.product.loop !== 'slidingBand') return undefined;
   return {
@@ -243,9 +247,22 @@ const latex: Check = (inputs) => {
   };
 };
 
+const noKnots: Check = (_, { knots }) => {
+  if (knots.length > 0) return undefined;
+  return {
+    code: 'rows.none',
+    severity: 'stop',
+    station: 'rows',
+    what: 'There is no place left for a piece.',
+    why: 'Own hair in sight and no-go spots leave no room for a row. Wipe out a part of them in Measure, or choose another base.',
+  };
+};
+
 const CHECKS: readonly Check[] = [
+  noKnots,
   impossibleHead,
   contradictoryMeasure,
+  hairlineAgainstTape,
   splitTooFine,
   tenderThroughHair,
   knotsCrowd,
@@ -255,6 +272,5 @@ const CHECKS: readonly Check[] = [
   noReserve,
   heavy,
   estimatedMeasures,
-  shortForPlaits,
   latex,
 ];

@@ -8,7 +8,7 @@
  * beyond 10 mm for points; 0.3 % and 2.5 % for arcs (see eikonal.test.ts). Cost: O(n log n), about 10 ms.
  */
 import { IndexedHeap } from './heap.ts';
-import { nearestVertex, type SurfaceMesh } from './surface-mesh.ts';
+import { forVerticesWithin, nearestVertex, type SurfaceMesh } from './surface-mesh.ts';
 
 /** Reached from the inside of a line, not from one of its ends. */
 const LINE = -1;
@@ -55,33 +55,6 @@ function seed(mesh: SurfaceMesh, source: SurfaceSource, distance: Float64Array, 
       const atEnd = !source.closed && i === segments - 1 && t >= 1;
       tag[v] = atStart ? 0 : atEnd ? 1 : LINE;
     });
-  }
-}
-
-function forVerticesWithin(
-  mesh: SurfaceMesh,
-  start: number,
-  x: number,
-  y: number,
-  z: number,
-  radius: number,
-  stamp: Int32Array,
-  mark: number,
-  visit: (v: number) => void,
-) {
-  const p = mesh.positionsMm;
-  const stack = [start];
-  stamp[start] = mark;
-  while (stack.length > 0) {
-    const v = stack.pop()!;
-    visit(v);
-    for (let k = mesh.neighbourStart[v]; k < mesh.neighbourStart[v + 1]; k++) {
-      const u = mesh.neighbours[k];
-      if (stamp[u] === mark) continue;
-      stamp[u] = mark;
-      const dSq = (p[3 * u] - x) ** 2 + (p[3 * u + 1] - y) ** 2 + (p[3 * u + 2] - z) ** 2;
-      if (dSq <= radius * radius) stack.push(u);
-    }
   }
 }
 

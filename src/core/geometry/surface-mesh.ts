@@ -193,6 +193,56 @@ export function nearestVertex(mesh: SurfaceMesh, x: number, y: number, z: number
   }
 }
 
+/**
+ * Visits the vertices within a straight radius of a place that are joined to `start` through such vertices.
+ * `stamp` remembers what was visited under this `mark`; callers keep it so that it need not be cleared.
+ */
+export function forVerticesWithin(
+  mesh: SurfaceMesh,
+  start: number,
+  x: number,
+  y: number,
+  z: number,
+  radius: number,
+  stamp: Int32Array,
+  mark: number,
+  visit: (v: number) => void,
+) {
+  const p = mesh.positionsMm;
+  const stack = [start];
+  stamp[start] = mark;
+  while (stack.length > 0) {
+    const v = stack.pop()!;
+    visit(v);
+    for (let k = mesh.neighbourStart[v]; k < mesh.neighbourStart[v + 1]; k++) {
+      const u = mesh.neighbours[k];
+      if (stamp[u] === mark) continue;
+      stamp[u] = mark;
+      const dSq = (p[3 * u] - x) ** 2 + (p[3 * u + 1] - y) ** 2 + (p[3 * u + 2] - z) ** 2;
+      if (dSq <= radius * radius) stack.push(u);
+    }
+  }
+}
+
+/** How far every vertex lies from the masked ones, mm, counted in edges; beyond the reach infinite. */
+export function distanceFromMask(mesh: SurfaceMesh, mask: Uint8Array, reachMm: number): Float64Array {
+  const out = Float64Array.from(mask, (m) => (m ? 0 : Number.POSITIVE_INFINITY));
+  let front = Array.from(mask.keys()).filter((v) => mask[v] === 1);
+  for (let mm = mesh.meanEdgeMm; mm <= reachMm && front.length > 0; mm += mesh.meanEdgeMm) {
+    const next: number[] = [];
+    for (const v of front) {
+      for (let k = mesh.neighbourStart[v]; k < mesh.neighbourStart[v + 1]; k++) {
+        const u = mesh.neighbours[k];
+        if (out[u] <= mm) continue;
+        out[u] = mm;
+        next.push(u);
+      }
+    }
+    front = next;
+  }
+  return out;
+}
+
 /** Faults that would make distances or contours wrong; empty when the mesh is sound. */
 export function validateDiscMesh(mesh: SurfaceMesh): string[] {
   const faults: string[] = [];

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { plainInputs } from '../../../tests/helpers/heads.ts';
-import { hairMassG, hairsOn, tailThicknessMm } from './own-hair.ts';
 import { hookedPiece, SPLITS } from './product.ts';
 
 const product = plainInputs().product;
@@ -56,23 +55,5 @@ describe('a hooked piece', () => {
         (loop) => hookedPiece({ ...product, loop }).canLock,
       ),
     ).toEqual([false, true, true, false, false]);
-  });
-});
-
-describe('own hair', () => {
-  const own = { lengthMm: 10, strand: 'medium', fullness: 'medium' } as const;
-  it('of 70 µm weighs 0.0508 mg a centimetre (1.32 g/cm³ × π d²/4, from memory)', () => {
-    expect(hairMassG(own) * 1000).toBeCloseTo(0.0508, 4);
-    expect(hairMassG({ ...own, lengthMm: 300 }) * 1000).toBeCloseTo(1.524, 2);
-  });
-
-  it('has 175 hairs a cm² of medium fullness', () => {
-    expect(hairsOn(own, 10_000)).toBe(17_500);
-  });
-
-  it('tied is as thick as its hairs packed at one half: area × packing = hairs × section', () => {
-    const hairs = 10_000;
-    const d = tailThicknessMm(own, hairs);
-    expect(((Math.PI * d * d) / 4) * 0.5).toBeCloseTo(hairs * ((Math.PI * 0.07 ** 2) / 4), 6);
   });
 });

@@ -4,17 +4,21 @@
  * with a spread; a reading that contradicts the others is found by leaving each out in turn, because plain
  * residuals are damped by the prior.
  */
-import { inverse, Matrix, solve } from 'ml-matrix';
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import { HEAD_PARAMETERS } from './parameters.ts';
 import { headShape } from './shape.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';
 
 export type TapeValuesMm = Partial<Readonly<Record<TapeMeasure, number>>>;
+/** Standard deviation of each value, mm, where it is not that of one careful reading. */
+export type TapeSpreadsMm = TapeValuesMm;
 
 export interface MeasureFit {
   readonly measure: TapeMeasure;
   /** What she read, mm; undefined where it was estimated. */
   readonly givenMm?: number;
+  /** Standard deviation of what she read, mm. */
+  readonly readSdMm: number;
   readonly fittedMm: number;
   /** Standard deviation of the fitted value, mm. */
   readonly sdMm: number;
@@ -23,6 +27,8 @@ export interface MeasureFit {
   readonly othersSdMm?: number;
   /** (given - suggested) in standard deviations. */
   readonly contradiction?: number;
+  /** An error below this can't be told from a head of another shape, mm; only for given measures. */
+  readonly unseenBelowMm?: number;
   /** Chi square of the fit to the others alone, where it was worked out. */
   readonly othersChiSquare?: number;
 }
@@ -36,6 +42,8 @@ export interface HeadFit {
   readonly iterations: number;
   /** The measure that contradicts the others most, if one does. */
   readonly contradictory?: TapeMeasure;
+  /** How the eight scores follow each given measure: d score / d mm. */
+  readonly scoresPerMm: Readonly<Partial<Record<TapeMeasure, Float64Array>>>;
 }
 
 /** Contradiction, in standard deviations, from which a measure is named. Tried out on 40 mm errors in each. */
@@ -47,6 +55,11 @@ const REFIT_FROM = 1.2;
 const N = HEAD_PARAMETERS.length;
 const STEP = 1e-3;
 const MAX_ITERATIONS = 40;
+
+interface Tape {
+  readonly given: TapeValuesMm;
+  readonly sd: (measure: TapeMeasure) => number;
+}
 
 interface Solution {
   readonly scores: Float64Array;
@@ -60,29 +73,66 @@ interface Solution {
   readonly covariance: Matrix;
 }
 
-export function fitHead(given: TapeValuesMm): HeadFit {
-  const all = solveFit(given, new Float64Array(N));
+/**
+ * @param given means of her readings, mm, within the limits of an adult head.
+ * @param spreads of those means, mm; that of one careful reading where left out.
+ * @param trusted measures that she insists on: never named as the wrong one.
+ */
+export function fitHead(
+  given: TapeValuesMm,
+  spreads: TapeSpreadsMm = {},
+  trusted: readonly TapeMeasure[] = [],
+): HeadFit {
+  const tape: Tape = { given, sd: (m) => spreads[m] ?? TAPE_INFO[m].readingSdMm };
+  const all = solveFit(tape, new Float64Array(N));
   const measures = TAPE_MEASURES.map((measure, row): MeasureFit => {
-    const base = { measure, fittedMm: all.fitted[row], sdMm: predictedSd(all, row) };
+    const readSdMm = tape.sd(measure);
+    const base = { measure, readSdMm, fittedMm: all.fitted[row], sdMm: predictedSd(all, row) };
     const value = given[measure];
     if (value === undefined) return base;
-    return { ...base, givenMm: value, ...leaveOut(given, all, measure, row, value) };
+    const others = leaveOut(tape, all, measure, row, value);
+    const unseenBelowMm = CONTRADICTION_LIMIT * Math.sqrt(readSdMm ** 2 + others.othersSdMm ** 2);
+    return { ...base, givenMm: value, ...others, unseenBelowMm };
   });
   const worst = measures
-    .filter((m) => Math.abs(m.contradiction ?? 0) > CONTRADICTION_LIMIT)
+    .filter((m) => Math.abs(m.contradiction ?? 0) > CONTRADICTION_LIMIT && !trusted.includes(m.measure))
     .sort((a, b) => Math.abs(b.contradiction ?? 0) - Math.abs(a.contradiction ?? 0))[0];
+  // What contradicts only the one that she insists on is not named in its place.
+  const named = worst && (trusted.length === 0 || stillOff(given, spreads, trusted, worst.measure));
   return {
     scores: all.scores,
     measures,
     chiSquare: all.chiSquare,
     converged: all.converged,
     iterations: all.iterations,
-    ...(worst ? { contradictory: worst.measure } : {}),
+    scoresPerMm: Object.fromEntries(
+      TAPE_MEASURES.flatMap((m, row) => (given[m] === undefined ? [] : [[m, pull(tape, all, m, row)] as const])),
+    ),
+    ...(worst && named ? { contradictory: worst.measure } : {}),
   };
 }
 
-function leaveOut(given: TapeValuesMm, all: Solution, measure: TapeMeasure, row: number, value: number) {
-  const sd = TAPE_INFO[measure].readingSdMm;
+function stillOff(
+  given: TapeValuesMm,
+  spreads: TapeSpreadsMm,
+  trusted: readonly TapeMeasure[],
+  measure: TapeMeasure,
+): boolean {
+  const others = Object.fromEntries(Object.entries(given).filter(([m]) => !trusted.includes(m as TapeMeasure)));
+  return fitHead(others, spreads).contradictory === measure;
+}
+
+/** d score / d reading = covariance × d reading / d score over its variance, at the minimum. */
+function pull(tape: Tape, all: Solution, measure: TapeMeasure, row: number): Float64Array {
+  return Float64Array.from({ length: N }, (_, i) => {
+    let sum = 0;
+    for (let j = 0; j < N; j++) sum += all.covariance.get(i, j) * all.jacobian.get(row, j);
+    return sum / tape.sd(measure) ** 2;
+  });
+}
+
+function leaveOut(tape: Tape, all: Solution, measure: TapeMeasure, row: number, value: number) {
+  const sd = tape.sd(measure);
   // Linear estimate first (the deleted residual r / (1 - h)); a real refit only where it could matter.
   const leverage = Math.min(0.999, predictedSd(all, row) ** 2 / (sd * sd));
   const residual = value - all.fitted[row];
@@ -95,8 +145,8 @@ function leaveOut(given: TapeValuesMm, all: Solution, measure: TapeMeasure, row:
       contradiction: linear,
     };
   }
-  const { [measure]: _, ...others } = given;
-  const without = solveFit(others, all.scores);
+  const { [measure]: _, ...others } = tape.given;
+  const without = solveFit({ ...tape, given: others }, all.scores);
   const othersSdMm = predictedSd(without, row);
   const othersSuggestMm = without.fitted[row];
   const contradiction = (value - othersSuggestMm) / Math.sqrt(sd * sd + othersSdMm * othersSdMm);
@@ -113,23 +163,23 @@ function predictedSd(solution: Solution, row: number): number {
   return Math.sqrt(Math.max(0, variance));
 }
 
-function solveFit(given: TapeValuesMm, start: Float64Array): Solution {
+function solveFit(tape: Tape, start: Float64Array): Solution {
   let scores = start.slice();
   let fitted = tapeReadings(headShape(scores));
-  let cost = chiSquare(given, scores, fitted);
+  let cost = chiSquare(tape, scores, fitted);
   let damping = 1e-3;
   let converged = false;
   let iterations = 0;
   let jacobian = differentiate(scores, fitted);
   while (!converged && iterations < MAX_ITERATIONS) {
     iterations++;
-    const { normal, gradient } = normalEquations(given, scores, fitted, jacobian);
+    const { normal, gradient } = normalEquations(tape, scores, fitted, jacobian);
     const damped = normal.clone();
     for (let i = 0; i < N; i++) damped.set(i, i, normal.get(i, i) * (1 + damping));
-    const step = solve(damped, gradient);
+    const step = new LuDecomposition(damped).solve(gradient);
     const trial = scores.map((q, i) => q + step.get(i, 0));
     const trialFitted = tapeReadings(headShape(trial));
-    const trialCost = chiSquare(given, trial, trialFitted);
+    const trialCost = chiSquare(tape, trial, trialFitted);
     if (trialCost < cost) {
       converged = cost - trialCost < 1e-4;
       scores = trial;
@@ -142,16 +192,17 @@ function solveFit(given: TapeValuesMm, start: Float64Array): Solution {
       converged = damping > 1e6;
     }
   }
-  const covariance = inverse(normalEquations(given, scores, fitted, jacobian).normal);
+  const { normal } = normalEquations(tape, scores, fitted, jacobian);
+  const covariance = new LuDecomposition(normal).solve(Matrix.eye(N, N));
   return { scores, fitted, chiSquare: cost, converged, iterations, jacobian, covariance };
 }
 
-function chiSquare(given: TapeValuesMm, scores: Float64Array, fitted: Float64Array): number {
+function chiSquare({ given, sd }: Tape, scores: Float64Array, fitted: Float64Array): number {
   let sum = 0;
   for (const q of scores) sum += q * q;
   TAPE_MEASURES.forEach((m, row) => {
     const value = given[m];
-    if (value !== undefined) sum += ((fitted[row] - value) / TAPE_INFO[m].readingSdMm) ** 2;
+    if (value !== undefined) sum += ((fitted[row] - value) / sd(m)) ** 2;
   });
   return sum;
 }
@@ -168,13 +219,13 @@ function differentiate(scores: Float64Array, fitted: Float64Array): Matrix {
 }
 
 /** Gauss-Newton normal matrix and downhill gradient of half the chi square. */
-function normalEquations(given: TapeValuesMm, scores: Float64Array, fitted: Float64Array, jacobian: Matrix) {
+function normalEquations({ given, sd }: Tape, scores: Float64Array, fitted: Float64Array, jacobian: Matrix) {
   const normal = Matrix.eye(N, N);
   const gradient = Matrix.columnVector(Array.from(scores, (q) => -q));
   TAPE_MEASURES.forEach((m, row) => {
     const value = given[m];
     if (value === undefined) return;
-    const weight = 1 / TAPE_INFO[m].readingSdMm ** 2;
+    const weight = 1 / sd(m) ** 2;
     for (let i = 0; i < N; i++) {
       const ji = jacobian.get(row, i) * weight;
       gradient.set(i, 0, gradient.get(i, 0) + ji * (value - fitted[row]));

@@ -1,7 +1,8 @@
 /** The places on the head that a tape runs through and that words refer to. Positions in mm. */
+import type { Vec3 } from '../geometry/vectors.ts';
 import { gauge, type HeadShape, sectionAt } from './shape.ts';
 
-export type Point = readonly [x: number, y: number, z: number];
+export type Point = Vec3;
 
 export interface Landmarks {
   readonly frontHairline: Point;

@@ -1,4 +1,4 @@
-/** Direction, place in words, identity and regions of knots. */
+/** Direction, place in words and identity of knots. */
 import { describe, expect, it } from 'vitest';
 import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
@@ -6,7 +6,6 @@ import { nearestVertex } from '../geometry/surface-mesh.ts';
 import { partPolyline } from '../rows/part.ts';
 import { directionWords, fallDirection, hookDirection, type Vector } from './direction.ts';
 import { knotIds, rowLabel } from './identity.ts';
-import { isInRegion } from './regions.ts';
 import { fingersInWords, whereOf, zoneOf } from './where.ts';
 
 const head = wholeHead(PRIOR_SCORES, 32);
@@ -120,22 +119,5 @@ describe('identity', () => {
 
   it('numbers rows from the nape, short ones between', () => {
     expect([0, 4, 6, 13].map(rowLabel)).toEqual(['1', '2', '2½', '4¼']);
-  });
-});
-
-describe('regions', () => {
-  it('lie where they are called, on both sides', () => {
-    const { scalp, mark } = head;
-    const inside = (region: Parameters<typeof isInRegion>[0], p: ReturnType<typeof place>) =>
-      isInRegion(region, p, scalp, mark);
-    for (const side of [1, -1]) {
-      expect(inside('overEars', place(side * 78, -5, 10))).toBe(true);
-      expect(inside('temples', place(side * 66, 38, 50))).toBe(true);
-      expect(inside('overEars', place(side * 30, -30, -85))).toBe(false);
-    }
-    expect(inside('nape', place(0, -66, -72))).toBe(true);
-    expect(inside('crown', place(0, 107, -10))).toBe(true);
-    expect(inside('frontEdge', place(0, 55, 92))).toBe(true);
-    expect(inside('frontEdge', place(0, 107, -10))).toBe(false);
   });
 });

@@ -1,6 +1,6 @@
 /** What the style weighs and what each section of own hair carries. Never a promise of safety. */
 
-import type { Base } from '../base/sections.ts';
+import type { LaidBase } from '../base/base.ts';
 import type { CapFit } from '../cap/dome.ts';
 
 export interface SectionLoad {
@@ -25,9 +25,14 @@ export interface Load {
 const MASS_SPREAD = 0.1;
 const WET: readonly [number, number] = [1.5, 2];
 
-export function weigh(vertices: ArrayLike<number>, pieceMassG: number, base: Base, cap: CapFit): Load {
+export function weigh(
+  vertices: ArrayLike<number>,
+  pieceMassG: number,
+  base: Pick<LaidBase, 'map' | 'sections'>,
+  cap: CapFit,
+): Load {
   const pieces = new Uint32Array(base.sections.length);
-  for (let i = 0; i < vertices.length; i++) pieces[base.sectionOf[vertices[i]]]++;
+  for (let i = 0; i < vertices.length; i++) pieces[base.map.labels[vertices[i]]]++;
   const massG = vertices.length * pieceMassG;
   const [least, most] = cap.shareOfPull;
   return {

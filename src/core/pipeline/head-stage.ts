@@ -8,7 +8,7 @@ import type { ScalpFields } from '../rows/scalp-fields.ts';
 
 export interface HeadStage {
   /** What later stages are kept by. */
-  readonly key: string;
+  readonly key: number;
   readonly fit: HeadFit;
   readonly shape: HeadShape;
   readonly line: Hairline;

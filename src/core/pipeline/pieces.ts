@@ -5,7 +5,6 @@ import type { HookedPiece } from '../hair/product.ts';
 import { directionWords, fallDirection, hookDirection, type Vector } from '../knots/direction.ts';
 import { knotIds, nameRows } from '../knots/identity.ts';
 import type { LaidKnot } from '../knots/layout.ts';
-import { isInRegion } from '../knots/regions.ts';
 import { decideKnot, type KnotSituation } from '../knots/rules.ts';
 import { type WhereContext, whereOf, zoneOf } from '../knots/where.ts';
 import type { Row, RowSpacing } from '../rows/rows.ts';
@@ -63,13 +62,15 @@ export interface Laid {
   readonly planned: readonly PlannedRow[];
   /** Worked out on the other side: what is read from the mesh has to be turned over. */
   readonly turned: boolean;
+  /** Whether a knot, by its place in the order, lies on a tender or thin spot. */
+  readonly isSore: (knot: number) => boolean;
 }
 
 export function pieceKnots(
   inputs: PlanInputs,
   head: HeadStage,
   part: { readonly fromPart: Float64Array; readonly pointsMm: Float64Array },
-  { rows, planned, knots, turned }: Laid,
+  { rows, planned, knots, turned, isSore }: Laid,
   piece: HookedPiece,
   spacing: RowSpacing,
 ): PlannedKnot[] {
@@ -84,7 +85,7 @@ export function pieceKnots(
     const ids = knotIds(row.id, fromMiddle);
     return inRow.map((k, i): PlannedKnot => {
       const exposed = exposure(inputs, rows[index]);
-      const tenderOrThin = [...inputs.tender, ...inputs.thin].some((r) => isInRegion(r, k, head.scalp, head.mark));
+      const tenderOrThin = isSore(row.firstKnot + i);
       const situation: KnotSituation = {
         texture: inputs.product.texture,
         canOneLeg: piece.canOneLeg,

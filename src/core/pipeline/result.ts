@@ -1,11 +1,18 @@
 /** The computed plan: plain values that cross to the screen, a file or the command line unchanged. */
-import type { Section } from '../base/sections.ts';
+import type { BaseWork } from '../base/base.ts';
+import type { Lump } from '../base/bumps.ts';
+import type { EditedSections } from '../base/edit.ts';
+import type { Section } from '../base/section-figures.ts';
 import type { CapFit } from '../cap/dome.ts';
 import type { CoverEstimate } from '../cover/estimate.ts';
 import type { Finding } from '../findings/finding.ts';
+import type { HairOnScalp } from '../hair/own-hair.ts';
 import type { HookedPiece } from '../hair/product.ts';
 import type { HeadFit } from '../head/fit.ts';
+import type { HairlinePoint } from '../head/hairline.ts';
 import type { Landmarks } from '../head/landmarks.ts';
+import type { MarkMasks } from '../head/marks.ts';
+import type { Standing } from '../head/norms.ts';
 import type { Vector } from '../knots/direction.ts';
 import type { KnotDecision } from '../knots/rules.ts';
 import type { KnotZone, Where } from '../knots/where.ts';
@@ -67,12 +74,27 @@ export interface PlanResult {
     readonly landmarks: Landmarks;
     readonly sizeMm: number;
     readonly meshVertices: number;
+    readonly hairlinePoints: readonly HairlinePoint[];
+    /** Against a published table. */
+    readonly standings: readonly Standing[];
+    readonly marks: MarkMasks;
+    /** The same for the same marks on the same head, in one pipeline: what is drawn of them is drawn once. */
+    readonly marksStamp: number;
   };
-  readonly base: {
+  readonly ownHair: HairOnScalp;
+  readonly base: Pick<BaseWork, 'lines' | 'work' | 'consumables' | 'minutes' | 'tieMoves'> & {
+    readonly stamp: number;
     readonly sections: readonly Section[];
-    readonly minutes: number;
-    /** Lines between sections, each xyz interleaved. */
-    readonly linesMm: readonly Float32Array[];
+    /** Index into sections of every vertex of the scalp. */
+    readonly sectionOf: Int32Array;
+    readonly bumps: {
+      /** Above the scalp at every vertex, mm. */
+      readonly heightMm: Float32Array;
+      readonly highestMm: number;
+      readonly highestVertex: number;
+      readonly lumps: readonly Lump[];
+    };
+    readonly lostEdits: EditedSections['lost'];
   };
   readonly cap: CapFit;
   readonly part: { readonly pointsMm: Float32Array };

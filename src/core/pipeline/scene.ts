@@ -1,11 +1,12 @@
 /** What the stage draws of a head: the bust and the cap's surface, as flat arrays. Once per head. */
 import { icosphere } from '../geometry/icosphere.ts';
 import { bust, bustMesh, openness, type PictureMesh } from '../head/bust.ts';
-import { fitHead, type TapeValuesMm } from '../head/fit.ts';
+import { fitHead } from '../head/fit.ts';
 import { aboveHairline, hairline } from '../head/hairline.ts';
 import { scalpMesh } from '../head/scalp.ts';
 import { headShape } from '../head/shape.ts';
 import { TAPE_MEASURES, type TapeMeasure, tapePolyline } from '../head/tape.ts';
+import type { HeadInputs } from './inputs.ts';
 
 export interface HeadScene {
   readonly bust: PictureMesh;
@@ -15,17 +16,16 @@ export interface HeadScene {
   readonly crownHeightMm: number;
 }
 
-/** A net of this frequency has holes of about 3 mm. */
-const NET_FREQUENCY = 36;
 const BUST_STEP_MM = 5.2;
 /** The cap lies this far outside the scalp, mm. */
 const CAP_LIFT_MM = 1.1;
 
-export function headScene(tape: TapeValuesMm): HeadScene {
-  const shape = headShape(fitHead(tape).scores);
-  const line = hairline(shape);
+/** The cap has a vertex for every vertex of the scalp, in the same order, so that fields can be drawn on it. */
+export function headScene(inputs: HeadInputs): HeadScene {
+  const shape = headShape(fitHead(inputs.tape, inputs.tapeSpreadsMm, inputs.trusted).scores);
+  const line = hairline(shape, inputs.hairline);
   const body = bust(shape);
-  const mesh = scalpMesh(shape, line, icosphere(NET_FREQUENCY));
+  const mesh = scalpMesh(shape, line, icosphere(inputs.meshFrequency));
   const n = mesh.vertexCount;
   const positions = new Float32Array(3 * n);
   const light = new Float32Array(n);

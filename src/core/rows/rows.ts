@@ -47,6 +47,8 @@ export interface RowOptions {
   readonly frontRow: boolean;
   /** The swept-back scheme starts at the hairline, not beside a part. */
   readonly swept: boolean;
+  /** Distance of every vertex from where no piece goes: rows end short of it. */
+  readonly fromClosedMm?: Float64Array;
 }
 
 /** Gap ratios at which rows are put between or end. */
@@ -67,6 +69,9 @@ export function gapAfterRule(ratio: number): number {
   if (ratio < DYADIC.odd) return ratio * 2;
   return ratio;
 }
+
+/** Rows end this share of a gap before a place where nothing is hooked. */
+const CLOSED_CLEARANCE = 0.33;
 
 /** What laying rows needs of a field, whatever the spacing: its slope, and how its row length is spread over gaps. */
 export interface RowSlopes {
@@ -109,7 +114,15 @@ export function layRows(
   const quarters = quartersToTrace(mesh, field, slope, zone, { first, step, gapMm: s, wholeRows });
   const curves = contours(mesh, field, quarters.map(levelOf));
 
+  // With the margin of a row's end the last knot lies half a gap away, so that a spot adds no knots round it.
+  const { fromClosedMm } = options;
+  const isClosed = (curve: SurfaceCurve, i: number) => {
+    if (!fromClosedMm) return false;
+    const v = curve.share[i] < 0.5 ? curve.fromVertex[i] : curve.toVertex[i];
+    return fromClosedMm[v] <= CLOSED_CLEARANCE * p * zone[v];
+  };
   const clip = (curve: SurfaceCurve, i: number) =>
+    isClosed(curve, i) ||
     fieldAt(curve, scalp.fromHairline, i) < 0.2 * s ||
     (options.frontRow && fieldAt(curve, scalp.fromFrontHairline, i) < 0.65 * s);
   const rows: Row[] = [];
@@ -146,7 +159,7 @@ export function layRows(
       }
     }
   });
-  if (options.frontRow) rows.push(...frontRow(mesh, line, scalp, field, first, s, p));
+  if (options.frontRow) rows.push(...frontRow(mesh, line, scalp, field, first, s, p, isClosed));
   return {
     rows: inLayingOrder(rows),
     wholeRows: count,
@@ -398,6 +411,7 @@ function frontRow(
   first: number,
   s: number,
   p: number,
+  isClosed: (curve: SurfaceCurve, i: number) => boolean,
 ): Row[] {
   const level = Math.min(8, 0.35 * s);
   const temple = line.azimuthsRad.temple;
@@ -405,7 +419,7 @@ function frontRow(
   return pieces.flatMap((curve) => {
     const on = Array.from({ length: curve.pointCount }, (_, i) => {
       const azimuth = azimuthOf(curve.pointsMm[3 * i], curve.pointsMm[3 * i + 2]);
-      return azimuth <= temple && fieldAt(curve, field, i) >= first;
+      return azimuth <= temple && fieldAt(curve, field, i) >= first && !isClosed(curve, i);
     });
     return runsOf(on)
       .filter(([from, to]) => curve.arcMm[to] - curve.arcMm[from] >= 1.5 * p)

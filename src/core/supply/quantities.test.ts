@@ -1,11 +1,13 @@
 /** Packs, hours, weight, cover and cap size. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { PRIOR_SCORES, plainInputs, wholeHead } from '../../../tests/helpers/heads.ts';
+import { groundOf, PRIOR_SCORES, plainInputs } from '../../../tests/helpers/heads.ts';
 import { patch } from '../../../tests/helpers/spheres.ts';
-import { plaitedBase } from '../base/sections.ts';
-import { fitCap } from '../cap/dome.ts';
+import { editSections, layBase } from '../base/base.ts';
+import { DEFAULT_BASE } from '../base/choice.ts';
+import { capSizeName, fitCap, girthOver } from '../cap/dome.ts';
 import { estimateCover } from '../cover/estimate.ts';
+import { tapeReading } from '../head/tape.ts';
 import { weigh } from '../load/weight.ts';
 import { estimateTime, knotSeconds, PACE_FACTOR } from '../time/estimate.ts';
 import { planSupply } from './packs.ts';
@@ -75,41 +77,43 @@ describe('hours', () => {
   });
 });
 
-describe('base, cap and weight', () => {
-  const head = wholeHead(PRIOR_SCORES, 24);
-  const own = { lengthMm: 250, strand: 'medium', fullness: 'medium' } as const;
-  const area = head.mesh.triangleAreasMm2.reduce((a, b) => a + b, 0);
+describe('cap and weight', () => {
+  const ground = groundOf(PRIOR_SCORES, 24);
+  const base = layBase(ground, DEFAULT_BASE, editSections(ground, DEFAULT_BASE, { pointsMm: new Float64Array(0) }));
 
-  it.each([4, 8, 9, 12])('%i sections tile the scalp in even bites', (count) => {
-    const base = plaitedBase(head.mesh, head.mark, own, count);
-    expect(base.sections).toHaveLength(count);
-    expect(base.sections.reduce((s, x) => s + x.areaMm2, 0)).toBeCloseTo(area, 3);
-    const behind = base.sections.slice(0, Math.ceil(count / 2)).map((s) => s.areaMm2);
-    expect(Math.max(...behind) / Math.min(...behind)).toBeLessThan(1.06);
-    expect(base.linesMm.length).toBeGreaterThanOrEqual(count - 1);
-    expect(new Set(base.sectionOf).size).toBe(count);
+  it('a cap is chosen over the base, not over a bald head', () => {
+    const cap = fitCap('closed', 566, 580);
+    expect([cap.bareSizeName, cap.sizeName]).toEqual(['medium', 'large']);
+    expect([540, 560, 585, 640].map(capSizeName)).toEqual(['small', 'medium', 'large', 'extra large']);
+    expect(fitCap('none', 560, 570).shareOfPull).toEqual([0, 0]);
   });
 
-  it('longer hair takes longer to plait', () => {
-    const minutes = (lengthMm: number) => plaitedBase(head.mesh, head.mark, { ...own, lengthMm }, 8).minutes;
-    expect(minutes(400)).toBeGreaterThan(minutes(100));
+  it('a tape over an even layer reads 2π times its height more (closed form for a convex way)', () => {
+    const bare = girthOver(ground.shape, ground.mesh, new Float64Array(ground.mesh.vertexCount));
+    expect(Math.abs(bare - tapeReading(ground.shape, 'girth'))).toBeLessThan(0.5);
+    // Only what lies on the scalp lifts it: the stretch over the temples and ears stays on skin.
+    const lifted = girthOver(ground.shape, ground.mesh, new Float64Array(ground.mesh.vertexCount).fill(10));
+    expect(lifted - bare).toBeLessThan(2 * Math.PI * 10 + 0.5);
+    expect(lifted - bare).toBeGreaterThan(0.4 * 2 * Math.PI * 10);
   });
 
-  it('a cap is chosen over the plaits, not over a bald head', () => {
-    expect(fitCap('closed', 560, 14).girthOverBaseMm).toBeGreaterThan(580);
-    expect([540, 560, 585, 640].map((g) => fitCap('closed', g, 0).sizeName)).toEqual([
-      'small',
-      'medium',
-      'large',
-      'extra large',
-    ]);
-    expect(fitCap('none', 560, 14).shareOfPull).toEqual([0, 0]);
+  it('a tape bridges what lies between two bumps', () => {
+    const { mesh, mark } = ground;
+    const bump = (x: number) =>
+      Float64Array.from({ length: mesh.vertexCount }, (_, v) =>
+        Math.abs(mesh.positionsMm[3 * v] - x) < 8 && mesh.positionsMm[3 * v + 2] < mark.occiput[2] + 40 ? 12 : 0,
+      );
+    const left = bump(45);
+    const both = bump(-45).map((h, v) => Math.max(h, left[v]));
+    const flat = new Float64Array(mesh.vertexCount);
+    const girth = (h: Float64Array) => girthOver(ground.shape, mesh, h);
+    expect(girth(left)).toBeGreaterThan(girth(flat));
+    expect(girth(both)).toBeGreaterThan(girth(left));
   });
 
   it('every piece hangs on one section, and the net takes its share', () => {
-    const base = plaitedBase(head.mesh, head.mark, own, 8);
-    const vertices = Array.from({ length: 150 }, (_, i) => (i * 17) % head.mesh.vertexCount);
-    const load = weigh(vertices, 1.4, base, fitCap('closed', 565, 12));
+    const vertices = Array.from({ length: 150 }, (_, i) => (i * 17) % ground.mesh.vertexCount);
+    const load = weigh(vertices, 1.4, base, fitCap('closed', 565, 580));
     expect(load.massG).toBeCloseTo(210, 9);
     expect(load.sections.reduce((s, x) => s + x.pieces, 0)).toBe(150);
     for (const s of load.sections) {
@@ -124,9 +128,10 @@ describe('cover estimate (Boolean model)', () => {
   const { product } = plainInputs();
   const mesh = patch(10, 10);
   const even = new Float64Array(mesh.vertexCount).fill(1);
+  const seen = new Uint8Array(mesh.vertexCount);
   const far = new Float64Array(mesh.vertexCount).fill(50);
   const cover = (mm: number, from: Float64Array, texture = product.texture, massG = 2) =>
-    estimateCover(mesh, from, even, { gapMm: mm, pitchMm: mm }, { ...product, texture }, massG).hiddenShare;
+    estimateCover(mesh, from, even, { gapMm: mm, pitchMm: mm }, { ...product, texture }, massG, seen).hiddenShare;
 
   it('is 1 - exp(-density × opaque area) where the reach is the same everywhere', () => {
     const width = 4 * 14 * 1.35;

@@ -1,0 +1,118 @@
+/** The order of work of a base on paper: the drawing, a box to tick for every step, and what to have ready. */
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import { FAMILY_INFO, PARKING_NAMES } from '../../core/base/choice.ts';
+import { baseSvg } from '../../formats/base-svg.ts';
+import { formatLength } from '../../model/lengths.ts';
+import { fingerMm } from '../../model/to-inputs.ts';
+import { usePlanSession } from '../state/plan-session.ts';
+import { useTheme } from '../state/theme.ts';
+import { useResult } from '../state/use-result.ts';
+import { duration } from '../ui/format.ts';
+
+export function BaseSheet() {
+  const { planId = '' } = useParams();
+  const opened = usePlanSession(planId);
+  const plan = opened.state === 'open' ? opened.session.plan : undefined;
+  const { computed } = useResult(plan);
+  useTheme();
+  useEffect(() => {
+    document.title = `Base, ${plan?.name ?? ''} · Meshwork`;
+  }, [plan?.name]);
+  if (opened.state !== 'opening' && opened.state !== 'open') {
+    return (
+      <main className="p-10">
+        <h1 className="text-[27px]">There is no such plan here.</h1>
+        <Link className="word mt-2" to="/">
+          Back to your plans
+        </Link>
+      </main>
+    );
+  }
+  if (!plan || !computed) {
+    return (
+      <main className="p-10" aria-busy="true">
+        Working the base out …
+      </main>
+    );
+  }
+  const { result } = computed;
+  const { base } = result;
+  const show = (mm: number) => formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
+  return (
+    <main className="sheet" data-ready="yes">
+      <nav className="unprinted flex gap-6">
+        <Link className="word" to={`/plan/${plan.id}/base`}>
+          Back to the base
+        </Link>
+        <button type="button" className="word" onClick={() => window.print()}>
+          Print
+        </button>
+      </nav>
+      <h1 className="text-[31px]">{FAMILY_INFO[plan.base.family].name}</h1>
+      <p>
+        {[plan.wearer, plan.name].filter(Boolean).join(', ')}. About {duration(result.time.baseMinutes)} at your pace;
+        left and right are your own.
+      </p>
+      {/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own drawing, built from numbers */}
+      <div className="my-4" dangerouslySetInnerHTML={{ __html: baseSvg(result) }} />
+      <p className="quiet">
+        Solid lines show and have to be straight; dashed ones only separate. Numbers stand at the ties.
+      </p>
+      <h2 className="mt-5 text-[23px]">In this order</h2>
+      <ol className="mt-2">
+        {base.work.map((step) => (
+          <li key={step.id} className="tick">
+            <span className="box" aria-hidden="true" />
+            <span>
+              <b className="font-[650]">{step.what}</b>{' '}
+              {step.minutes > 0 && <>({duration(Math.max(1, step.minutes))})</>}
+              <span className="block">{step.how}</span>
+            </span>
+          </li>
+        ))}
+      </ol>
+      <h2 className="mt-5 text-[23px]">Sections</h2>
+      <table className="mt-2 w-full">
+        <thead>
+          <tr>
+            {['no.', 'section', 'cm²', 'tail', 'hair it needs', 'parked'].map((h) => (
+              <th key={h} scope="col" className="py-1 text-left font-normal">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {base.sections.map((s, i) => (
+            <tr key={s.id} className="line">
+              <td className="fig py-1">{i + 1}</td>
+              <th scope="row" className="text-left font-normal">
+                {s.name}
+              </th>
+              <td>{Math.round(s.areaMm2 / 100)}</td>
+              <td>{s.role === 'base' ? `${Math.round(s.tailThicknessMm)} mm` : ''}</td>
+              <td>{s.role === 'base' ? show(s.neededToReachMm) : ''}</td>
+              <td>{s.role === 'base' ? PARKING_NAMES[s.parking.how] : 'in sight'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2 className="mt-5 text-[23px]">Have ready</h2>
+      <ul className="mt-2">
+        {base.consumables.map((c) => (
+          <li key={c.name} className="tick">
+            <span className="box" aria-hidden="true" />
+            <span>
+              {c.count} {c.unit} {c.name}: {c.because}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-4">
+        Too tight means pain, bumps, a headache or shiny skin at the hairline: take it out. Never load edges or thin
+        places. After hair loss, surgery or chemotherapy, with a sore scalp, or for a child, ask a professional first.
+      </p>
+    </main>
+  );
+}

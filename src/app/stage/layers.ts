@@ -1,0 +1,22 @@
+/** What is shown on the scalp at each station: marks everywhere, the held section and the bumps at the base. */
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { Layers } from './head-picture.ts';
+
+/** Height at which the light comes through fully, mm. */
+export const BRIGHTEST_MM = 24;
+
+export function layersOf(
+  result: PlanResult | undefined,
+  shown: { readonly bumps: boolean; readonly sectionId: string | undefined; readonly atBase: boolean },
+): Layers {
+  if (!result) return { marks: [[], [], [], []] };
+  const { marks } = result.head;
+  const { sections, sectionOf, bumps } = result.base;
+  const sight = Uint8Array.from(sections, (s) => (s.role === 'inSight' ? 1 : 0));
+  const held = shown.atBase ? sections.findIndex((s) => s.id === shown.sectionId) : -1;
+  return {
+    marks: [marks.tender, marks.thin, marks.noGo, Uint8Array.from(sectionOf, (label) => sight[label])],
+    ...(held >= 0 ? { pick: Uint8Array.from(sectionOf, (label) => (label === held ? 1 : 0)) } : {}),
+    ...(shown.atBase && shown.bumps ? { heat: bumps.heightMm.map((h) => h / BRIGHTEST_MM) } : {}),
+  };
+}

@@ -1,0 +1,62 @@
+/** A bench in parts: words in a line, the one that is open underlined. */
+import { Tabs as Radix } from 'radix-ui';
+
+export interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly content: React.ReactNode;
+}
+
+export function Parts(props: {
+  readonly label: string;
+  readonly open: string;
+  readonly onOpen: (id: string) => void;
+  readonly parts: readonly Part[];
+}) {
+  return (
+    <Radix.Root value={props.open} onValueChange={props.onOpen}>
+      <Radix.List className="parts" aria-label={props.label}>
+        {props.parts.map((p) => (
+          <Radix.Trigger key={p.id} value={p.id} data-part={p.id}>
+            <span>{p.name}</span>
+          </Radix.Trigger>
+        ))}
+      </Radix.List>
+      {props.parts.map((p) => (
+        <Radix.Content key={p.id} value={p.id} className="pt-3" tabIndex={-1}>
+          {p.content}
+        </Radix.Content>
+      ))}
+    </Radix.Root>
+  );
+}
+
+/** A figure with its name, in a list of them. */
+export function Figure(props: { readonly name: React.ReactNode; readonly children: React.ReactNode }) {
+  return (
+    <div className="line flex items-baseline justify-between gap-3 py-[6px]">
+      <dt>{props.name}</dt>
+      <dd className="fig text-right text-[17px]">{props.children}</dd>
+    </div>
+  );
+}
+
+/** A tool that stays in the hand until it is put back. */
+export function ToolButton(props: {
+  readonly held: boolean;
+  readonly onPress: () => void;
+  readonly testId?: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      className="button tool"
+      aria-pressed={props.held}
+      data-testid={props.testId}
+      onClick={props.onPress}
+    >
+      {props.children}
+    </button>
+  );
+}

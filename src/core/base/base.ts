@@ -1,0 +1,82 @@
+/** The base, worked out: sections as generated and edited, their figures, lines, bumps, order of work, consumables. */
+import type { OwnHair } from '../hair/own-hair.ts';
+import { borders } from './borders.ts';
+import { type BumpMap, bumpMap, depositTail, lyingVolume } from './bumps.ts';
+import type { BaseChoice } from './choice.ts';
+import { type EditedSections, replayEdits } from './edit.ts';
+import { generateSections, type PartOnHead } from './generate.ts';
+import type { BaseGround } from './ground.ts';
+import { type BaseLine, baseLines, workLines } from './lines.ts';
+import { type ParkedTail, parkTails } from './parking.ts';
+import { type Section, sectionFigures } from './section-figures.ts';
+import type { SectionMap } from './section-map.ts';
+import { sectionTails, type Tail } from './tails.ts';
+import { type TieMoves, tieMoves } from './ties.ts';
+import { type Consumable, consumables, type WorkStep, workSteps } from './work.ts';
+
+/** What hangs on her head, her hair and her choice. */
+export interface LaidBase {
+  readonly map: SectionMap;
+  readonly tails: readonly Tail[];
+  readonly parked: readonly ParkedTail[];
+  readonly sections: readonly Section[];
+  readonly bumps: BumpMap;
+  readonly lostEdits: EditedSections['lost'];
+}
+
+/** What also hangs on where the part is: which lines show, and with them the order of work. */
+export interface BaseWork {
+  readonly lines: readonly BaseLine[];
+  readonly work: readonly WorkStep[];
+  readonly minutes: number;
+  readonly consumables: readonly Consumable[];
+  readonly tieMoves: TieMoves;
+}
+
+export function layBase(ground: BaseGround, choice: BaseChoice, { map, lost }: EditedSections): LaidBase {
+  const tails = sectionTails(ground, map, choice);
+  const parked = parkTails(ground, map, tails, choice);
+  const deposits = parked.map((tail, i) => depositTail(ground, map, tails[i], tail, choice));
+  return {
+    map,
+    tails,
+    parked,
+    sections: sectionFigures(ground, map, tails, parked, choice),
+    bumps: bumpMap(ground, map, lyingVolume(ground, map, tails, parked, choice), deposits),
+    lostEdits: lost,
+  };
+}
+
+export function baseWork(
+  ground: BaseGround,
+  choice: BaseChoice,
+  { map, sections, tails }: LaidBase,
+  part: PartOnHead,
+  own: OwnHair,
+): BaseWork {
+  const lines = baseLines(ground, map, borders(ground.mesh, map), part, new Set(choice.locked));
+  const work = workSteps(choice, sections, workLines(ground, map, lines), own);
+  return {
+    lines,
+    work,
+    minutes: work.reduce((sum, step) => sum + step.minutes, 0),
+    consumables: consumables(choice, sections, lines),
+    tieMoves: tieMoves(ground, map, tails, part),
+  };
+}
+
+/** Sections as generated and then edited. */
+export function editSections(ground: BaseGround, choice: BaseChoice, part: PartOnHead): EditedSections {
+  return replayEdits(ground, generateSections(ground, choice, part), choice.edits);
+}
+
+/** Places where no piece goes: own hair in sight, also that of the base, and no-go spots. */
+export function closedToPieces(ground: Pick<BaseGround, 'masks'>, map: SectionMap): Uint8Array {
+  const sight = inSight(map);
+  return ground.masks.noGo.map((no, v) => (no || sight[v] ? 1 : 0));
+}
+
+/** Own hair in sight: no cover is owed there. */
+export function inSight(map: SectionMap): Uint8Array {
+  return Uint8Array.from(map.labels, (label) => (map.sections[label].role === 'inSight' ? 1 : 0));
+}

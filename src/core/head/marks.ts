@@ -1,0 +1,131 @@
+/**
+ * What she marks on her scalp: tender, thin and no-go spots, and own hair in sight, where no piece goes and no
+ * cover is owed. A mark is a named region or a brush stroke of directions from the middle of the head, so that
+ * it stays where it was painted when a measure changes. Later marks win over earlier ones.
+ */
+import { forVerticesWithin, nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { between, distance, distanceToSegment, pointAt, unit } from '../geometry/vectors.ts';
+import type { Landmarks, Point } from './landmarks.ts';
+import { type HeadShape, rayLength } from './shape.ts';
+
+export const MARK_KINDS = ['tender', 'thin', 'noGo', 'inSight'] as const;
+export type MarkKind = (typeof MARK_KINDS)[number];
+
+export const MARK_NAMES: Readonly<Record<MarkKind, string>> = {
+  tender: 'tender',
+  thin: 'thin',
+  noGo: 'no-go',
+  inSight: 'own hair in sight',
+};
+
+/** Regions that have a name, so that they can be marked without a brush. */
+export const REGIONS = ['frontEdge', 'temples', 'overEars', 'nape', 'crown'] as const;
+export type Region = (typeof REGIONS)[number];
+
+export const REGION_NAMES: Readonly<Record<Region, string>> = {
+  frontEdge: 'front hairline',
+  temples: 'temples',
+  overEars: 'above the ears',
+  nape: 'nape',
+  crown: 'crown',
+};
+
+/** Azimuth from the face (positive to her left) and elevation, degrees. */
+export type DirectionDeg = readonly [azimuth: number, elevation: number];
+
+export interface Stroke {
+  readonly points: readonly DirectionDeg[];
+  readonly radiusMm: number;
+}
+
+export interface Mark {
+  readonly kind: MarkKind;
+  /** Wipes this kind out instead. */
+  readonly erase: boolean;
+  readonly place: { readonly region: Region } | { readonly stroke: Stroke };
+}
+
+/** One byte a vertex and kind: 1 where marked. */
+export type MarkMasks = Readonly<Record<MarkKind, Uint8Array>>;
+
+export interface MarkedHead {
+  readonly shape: HeadShape;
+  readonly mesh: SurfaceMesh;
+  readonly mark: Landmarks;
+  readonly scalp: { readonly scale: number; readonly fromFrontHairline: Float64Array; readonly fromNape: Float64Array };
+}
+
+export function markMasks(head: MarkedHead, marks: readonly Mark[]): MarkMasks {
+  const n = head.mesh.vertexCount;
+  const masks: MarkMasks = {
+    tender: new Uint8Array(n),
+    thin: new Uint8Array(n),
+    noGo: new Uint8Array(n),
+    inSight: new Uint8Array(n),
+  };
+  for (const m of marks) {
+    const value = m.erase ? 0 : 1;
+    const mask = masks[m.kind];
+    if ('region' in m.place) paintRegion(head, m.place.region, mask, value);
+    else paintStroke(head, m.place.stroke, mask, value);
+  }
+  return masks;
+}
+
+export function directionOf([azimuth, elevation]: DirectionDeg): Point {
+  const a = (azimuth * Math.PI) / 180;
+  const e = (elevation * Math.PI) / 180;
+  return [Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e)];
+}
+
+/** Rounded to a tenth of a degree: a sixth of a millimetre on the head. */
+export function directionDeg([x, y, z]: Point): DirectionDeg {
+  const degrees = (rad: number) => Math.round((rad * 1800) / Math.PI) / 10 + 0;
+  return [degrees(Math.atan2(x, z)), degrees(Math.atan2(y, Math.sqrt(x * x + z * z)))];
+}
+
+export function onSurface(shape: HeadShape, direction: Point): Point {
+  const d = unit(direction);
+  const t = rayLength(shape, 0, 0, 0, ...d);
+  return [t * d[0], t * d[1], t * d[2]];
+}
+
+/** Reaches of the named regions: guesses, mm on a prior head. */
+const FRONT_EDGE = 20;
+const TEMPLE = 32;
+const OVER_EAR = 34;
+const NAPE = 25;
+const CROWN = 36;
+
+function paintRegion(head: MarkedHead, region: Region, mask: Uint8Array, value: number) {
+  const { mesh, mark, scalp } = head;
+  const p = mesh.positionsMm;
+  const near = (v: number, at: Point, reach: number) =>
+    (Math.abs(p[3 * v]) - at[0]) ** 2 + (p[3 * v + 1] - at[1]) ** 2 + (p[3 * v + 2] - at[2]) ** 2 <
+    (reach * scalp.scale) ** 2;
+  const inside: Readonly<Record<Region, (v: number) => boolean>> = {
+    frontEdge: (v) => scalp.fromFrontHairline[v] < FRONT_EDGE * scalp.scale,
+    temples: (v) => near(v, mark.temple, TEMPLE),
+    overEars: (v) => near(v, mark.earTop, OVER_EAR),
+    nape: (v) => scalp.fromNape[v] < NAPE * scalp.scale,
+    crown: (v) => near(v, mark.crown, CROWN),
+  };
+  for (let v = 0; v < mask.length; v++) if (inside[region](v)) mask[v] = value;
+}
+
+function paintStroke(head: MarkedHead, stroke: Stroke, mask: Uint8Array, value: number) {
+  const { mesh, shape } = head;
+  const points = stroke.points.map((d) => onSurface(shape, directionOf(d)));
+  const stamp = new Int32Array(mesh.vertexCount).fill(-1);
+  let near = 0;
+  for (let i = 0; i < Math.max(1, points.length - 1); i++) {
+    const a = points[i];
+    const b = points[Math.min(points.length - 1, i + 1)];
+    const middle = between(a, b, 0.5);
+    const half = distance(a, b) / 2;
+    near = nearestVertex(mesh, ...middle, near);
+    forVerticesWithin(mesh, near, ...middle, stroke.radiusMm + half, stamp, i, (v) => {
+      if (distanceToSegment(pointAt(mesh.positionsMm, v), a, b) <= stroke.radiusMm) mask[v] = value;
+    });
+  }
+}
