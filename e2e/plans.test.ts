@@ -49,7 +49,11 @@ describe('plans', () => {
     ['broken.json', '{"format": "meshwork-plan",', /broken\.json: This file isn’t JSON/],
     ['foreign.json', '{"hello": 1}', /not a Meshwork plan/],
     ['newer.json', JSON.stringify({ ...shoulderCurls, version: 12 }), /newer Meshwork \(version 12/],
-    ['spoilt.json', JSON.stringify({ ...shoulderCurls, cap: 'felt' }), /cap has to be one of/],
+    [
+      'spoilt.json',
+      JSON.stringify({ ...shoulderCurls, cap: { ...shoulderCurls.cap, dome: 'felt' } }),
+      /cap has to be one of/,
+    ],
     ['empty.json', '', /empty/],
   ])('%s gets a sentence and changes nothing', async (name, text, why) => {
     const before = await names();

@@ -16,6 +16,11 @@ const router = createBrowserRouter([
     HydrateFallback: blank,
     lazy: async () => ({ Component: (await import('./sheet/base-sheet.tsx')).BaseSheet }),
   },
+  {
+    path: '/plan/:planId/rows/chart',
+    HydrateFallback: blank,
+    lazy: async () => ({ Component: (await import('./sheet/knot-sheet.tsx')).KnotSheet }),
+  },
   { path: '/plan/:planId/:station?', element: <PlanScreen /> },
   {
     path: '/install/:sessionId',

@@ -23,9 +23,9 @@ const doing = () => import('./stations/doing.tsx');
 const AimBench = lazy(() => planning().then((m) => ({ default: m.AimBench })));
 const MeasureBench = lazy(() => import('./stations/measure.tsx').then((m) => ({ default: m.MeasureBench })));
 const BaseBench = lazy(() => import('./stations/base.tsx').then((m) => ({ default: m.BaseBench })));
-const CapBench = lazy(() => planning().then((m) => ({ default: m.CapBench })));
-const HairBench = lazy(() => planning().then((m) => ({ default: m.HairBench })));
-const RowsBench = lazy(() => planning().then((m) => ({ default: m.RowsBench })));
+const CapBench = lazy(() => import('./stations/cap.tsx').then((m) => ({ default: m.CapBench })));
+const HairBench = lazy(() => import('./stations/hair.tsx').then((m) => ({ default: m.HairBench })));
+const RowsBench = lazy(() => import('./stations/rows.tsx').then((m) => ({ default: m.RowsBench })));
 const CheckBench = lazy(() => judging().then((m) => ({ default: m.CheckBench })));
 const SupplyBench = lazy(() => judging().then((m) => ({ default: m.SupplyBench })));
 const InstallBench = lazy(() => doing().then((m) => ({ default: m.InstallBench })));
@@ -125,6 +125,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           scene={scene}
           show={show}
           partHandles={station === 'rows' || station === 'aim'}
+          opening={station === 'cap'}
         />
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
         <aside className="bench" aria-label="Bench" tabIndex={0}>
@@ -139,7 +140,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
         </aside>
       </main>
-      <Weave plan={plan} result={result} />
+      <Weave session={session} result={result} />
       <Tally session={session} result={result} before={before} onExport={() => exportPlan(plan)} />
       {plansOpen && (
         <Suspense>

@@ -1,7 +1,8 @@
 /** One example plan for every kind of base: the invented wearer's head, her hair as each base needs it. */
 import type { BaseChoice, Family } from '../core/base/choice.ts';
 import type { DirectionDeg } from '../core/head/marks.ts';
-import { startBase } from '../model/defaults.ts';
+import { DEFAULT_ROWS, type RowChoice } from '../core/rows/choice.ts';
+import { START_CAP, startBase } from '../model/defaults.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { shoulderCurls } from './plans.ts';
 
@@ -16,6 +17,9 @@ interface BaseExample {
 const hair = (length: string, change: Partial<PlanDocument['ownHair']> = {}): Partial<PlanDocument> => ({
   ownHair: { ...shoulderCurls.ownHair, fullness: 'medium', length, ...change },
 });
+const uncapped: Partial<PlanDocument> = { cap: { ...START_CAP, dome: 'none' } };
+/** Rows that follow what the base gives to hook onto. */
+const laid = (scheme: RowChoice['scheme']): Partial<PlanDocument> => ({ rows: { ...DEFAULT_ROWS, scheme } });
 /** A line that somebody else laid, as she felt and entered it: from the front back to the nape. */
 const rowAt = (front: number, back: number): DirectionDeg[] => [
   [front, 42],
@@ -64,7 +68,7 @@ const EXAMPLES: readonly BaseExample[] = [
     name: 'High puff',
     family: 'puff',
     base: { tieAt: 'high' },
-    plan: { ...hair('26 cm'), cap: 'none', part: { kind: 'crown' } },
+    plan: { ...hair('26 cm'), ...uncapped, ...laid('fromTie'), part: { kind: 'crown' } },
   },
   { id: 'laid-flat', name: 'Laid back flat', family: 'laidFlat', plan: hair('14 cm', { curl: 'wavy' }) },
   {
@@ -92,27 +96,27 @@ const EXAMPLES: readonly BaseExample[] = [
     name: 'Rubber bands, square boxes',
     family: 'grid',
     base: { boxes: 'square', boxFingers: 2 },
-    plan: { ...hair('9 cm'), cap: 'none' },
+    plan: { ...hair('9 cm'), ...uncapped, ...laid('grid') },
   },
   {
     id: 'grid-brick',
     name: 'Rubber bands, bricks',
     family: 'grid',
     base: { boxes: 'brick', boxFingers: 2 },
-    plan: { ...hair('9 cm'), cap: 'none' },
+    plan: { ...hair('9 cm'), ...uncapped, ...laid('grid') },
   },
   {
     id: 'grid-diamond',
     name: 'Rubber bands, diamonds',
     family: 'grid',
     base: { boxes: 'diamond', boxFingers: 2 },
-    plan: { ...hair('9 cm'), cap: 'none' },
+    plan: { ...hair('9 cm'), ...uncapped, ...laid('grid') },
   },
   {
     id: 'threaded',
     name: 'Threaded rods',
     family: 'threaded',
-    plan: { ...hair('18 cm', { curl: 'coily' }), cap: 'none' },
+    plan: { ...hair('18 cm', { curl: 'coily' }), ...uncapped, ...laid('rods') },
   },
 ];
 

@@ -1,4 +1,5 @@
 /** The computed plan as one JSON object; docs/formats.md documents every entry. */
+import type { NetOnForm } from '../core/cap/stretch.ts';
 import { TAPE_INFO } from '../core/head/tape.ts';
 import { knotName, THROUGH_WORDS } from '../core/knots/rules.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
@@ -7,10 +8,17 @@ import type { PlanDocument } from '../model/plan.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';
 
+function netFigures(net: NetOnForm) {
+  return {
+    stretch: { across: round(net.stretch.across, 4), up: round(net.stretch.up, 4) },
+    holeMm: { across: round(net.holeAcrossMm, 2), up: round(net.holeUpMm, 2) },
+  };
+}
+
 export function computedPlan(plan: PlanDocument, result: PlanResult, step: SpacingStep) {
   return {
     format: COMPUTED_FORMAT,
-    version: 2,
+    version: 3,
     plan: { id: plan.id, name: plan.name },
     head: {
       standings: result.head.standings.map((s) => ({ ...s, mm: round(s.mm, 0) })),
@@ -94,11 +102,80 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       lostEdits: result.base.lostEdits,
     },
     cap: {
-      kind: result.cap.kind,
+      dome: result.cap.dome,
       size: result.cap.sizeName,
+      bareSize: result.cap.bareSizeName,
       girthOverBaseMm: round(result.cap.girthOverBaseMm, 0),
       girthBareMm: round(result.cap.girthBareMm, 0),
-      bareSize: result.cap.bareSizeName,
+      depthMm: round(result.cap.depthMm, 0),
+      fit: result.cap.fit,
+      emptyBackMm: round(result.cap.emptyBackMm, 0),
+      knotsToCloseTop: result.cap.knotsToCloseTop,
+      filledOn: plan.cap.filledOn,
+      onHead: netFigures(result.cap.onHead),
+      onForm: {
+        ...netFigures(result.cap.onForm),
+        spacing: Object.fromEntries(
+          Object.entries(result.cap.onForm.spacing).map(([zone, f]) => [
+            zone,
+            {
+              wornMm: round(f.wornGapMm, 1),
+              gapMm: round(f.gapMm, 1),
+              pitchMm: round(f.pitchMm, 1),
+              gapFingers: round(f.gapFingers, 2),
+              pitchFingers: round(f.pitchFingers, 2),
+              holesUp: round(f.holesUp, 1),
+              holesAcross: round(f.holesAcross, 1),
+              knotsPerCm2: [round(f.densityThere, 3), round(f.densityWorn, 3)],
+            },
+          ]),
+        ),
+      },
+      opening: {
+        kind: plan.cap.opening,
+        lengthMm: round(result.cap.opening.lengthMm, 0),
+        widthMm: round(result.cap.opening.widthMm, 0),
+        surplusMm: round(result.cap.opening.surplusMm, 0),
+        piecesToClose: result.cap.opening.piecesToClose,
+        partOnNetMm: round(result.cap.opening.partOnNetMm, 0),
+        cutAtMm: round(result.cap.opening.cutAtMm, 1),
+        marginMm: round(result.cap.opening.marginMm, 1),
+        afterKnot: result.cap.cutAfterKnot,
+      },
+      anchors: result.cap.anchors.map((a) => ({
+        place: a.place,
+        knots: a.knotIds,
+        combs: a.combs,
+        pins: a.pins,
+        afterKnot: a.afterKnot,
+      })),
+    },
+    hair: result.pieces.map((p) => ({
+      cut: p.cut,
+      product: p.product,
+      perPack: p.perPack,
+      massG: round(p.massG, 3),
+      strands: round(p.strands, 2),
+      hangingEnds: round(p.hangingEnds, 2),
+      lengthMm: round(p.lengthMm, 0),
+      thicknessMm: round(p.thicknessMm, 1),
+      knotWidthMm: round(p.knotWidthMm, 1),
+      liesFlat: p.liesFlat,
+      widthFactor: round(p.widthFactor, 2),
+      canOneLeg: p.canOneLeg,
+      canLock: p.canLock,
+      secondsBefore: round(p.secondsBefore, 1),
+      secondsAfter: round(p.secondsAfter, 1),
+    })),
+    rowScheme: {
+      scheme: plan.rows.scheme,
+      secondPass: plan.rows.secondPass,
+      cannotLay: result.rowScheme.cannotLay ?? null,
+      brickScore: round(result.rowScheme.brickScore, 3),
+      wholeRows: result.rowScheme.wholeRows,
+      insertedRows: result.rowScheme.insertedRows,
+      lostChanges: result.rowScheme.lostChanges,
+      lostWishes: result.rowScheme.lostWishes,
     },
     spacing: {
       said: plan.spacing.said,
@@ -114,6 +191,9 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       knots: r.knotCount,
       startMm: round(r.startMm, 1),
       endMm: round(r.endMm, 1),
+      locked: r.locked,
+      pulled: r.pulledBy !== undefined,
+      second: r.second,
     })),
     knots: result.knots.map((k, i) => ({
       number: i + 1,
@@ -130,8 +210,14 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       through: k.through,
       throughWords: THROUGH_WORDS[k.through],
       hookDirection: { vector: k.hook.map((v) => round(v, 3)), words: k.hookWords },
-      reason: k.reasons.join(' '),
-      rules: k.rules,
+      holes: k.holes,
+      entry: k.entry,
+      biteMm: round(k.biteMm, 1),
+      cut: k.cut,
+      netHere: k.onNet,
+      byHand: k.hand ?? null,
+      reason: k.chain.map((r) => r.because).join(' '),
+      rules: k.chain.map((r) => ({ id: r.id, school: r.school ?? null })),
       where: k.where.words,
       piece: k.piece,
     })),
@@ -144,13 +230,33 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       hangingEnds: round(result.piece.hangingEnds, 2),
       knotWidthMm: round(result.piece.knotWidthMm, 1),
     },
-    packs: { needed: result.supply.packs, range: result.supply.packRange },
+    packs: { needed: result.supply.packs, range: result.supply.packRange, toBuy: result.supply.toBuy },
+    supply: result.supply.lines.map((l) => ({
+      product: l.product,
+      name: l.name,
+      pieces: l.pieces,
+      reserve: l.reservePieces,
+      packs: l.packs,
+      range: l.packRange,
+      atHand: l.atHand,
+      toBuy: l.toBuy,
+      leftOver: l.leftOver,
+      price: round(l.price, 2),
+    })),
+    worklist: result.worklist.map((w) => ({
+      kind: w.kind,
+      what: w.what,
+      how: w.how,
+      minutes: round(w.minutes, 1),
+      knots: w.knots ? { from: w.knots[0] + 1, to: w.knots[1] } : null,
+    })),
     leftOver: result.supply.leftOver,
     time: {
       minutes: round(result.time.totalMinutes, 0),
       rangeMinutes: result.time.range.map((v) => round(v, 0)),
       baseMinutes: round(result.time.baseMinutes, 0),
       capMinutes: round(result.time.capMinutes, 0),
+      prepareMinutes: round(result.time.prepareMinutes, 0),
       knotMinutes: round(result.time.knotMinutes, 0),
       finishMinutes: round(result.time.finishMinutes, 0),
     },

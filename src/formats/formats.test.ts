@@ -2,7 +2,7 @@ import Ajv2020 from 'ajv/dist/2020.js';
 import { JSDOM } from 'jsdom';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import computedSchema from '../../docs/schema/computed-plan-2.schema.json' with { type: 'json' };
+import computedSchema from '../../docs/schema/computed-plan-3.schema.json' with { type: 'json' };
 import { Pipeline } from '../core/pipeline/stages.ts';
 import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';
 import { planInputs } from '../model/to-inputs.ts';
@@ -82,7 +82,7 @@ describe('knots as CSV (read back with papaparse)', () => {
       expect([line.number, line.id, line.lock]).toEqual([String(i + 1), k.id, k.lock ? 'yes' : 'no']);
       expect(Number(line.x_mm)).toBeCloseTo(k.xMm, 2);
       expect(line.where).toBe(k.where.words);
-      expect(line.reason).toBe(k.reasons.join(' '));
+      expect(line.reason).toBe(k.chain.map((r) => r.because).join(' '));
     });
   });
 

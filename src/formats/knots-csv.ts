@@ -1,6 +1,6 @@
 /** The knots as a table for a spreadsheet: RFC 4180, one line a knot in the order of work. */
 import Papa from 'papaparse';
-import { knotName, THROUGH_WORDS } from '../core/knots/rules.ts';
+import { ENTRY_WORDS, knotName, THROUGH_WORDS } from '../core/knots/rules.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 
 export const KNOT_COLUMNS = [
@@ -18,7 +18,13 @@ export const KNOT_COLUMNS = [
   'through',
   'hook',
   'where',
+  'entry',
+  'holes',
+  'bite_mm',
+  'cut',
+  'net_here',
   'reason',
+  'product',
   'pack',
   'piece',
 ] as const;
@@ -39,7 +45,13 @@ export function knotsCsv(result: PlanResult): string {
     THROUGH_WORDS[k.through],
     k.hookWords,
     k.where.words,
-    k.reasons.join(' '),
+    ENTRY_WORDS[k.entry],
+    k.holes,
+    k.biteMm.toFixed(1),
+    k.cut,
+    k.onNet,
+    k.chain.map((r) => r.because).join(' '),
+    k.piece.product,
     k.piece.pack,
     k.piece.number,
   ]);

@@ -1,9 +1,10 @@
 /**
- * The map: every row unrolled, nape at the foot, with its knots as signs, a legend and the counts. Black on
+ * The knot chart: every row unrolled, nape at the foot, with its knots as signs, a short barb for the way the hook
+ * goes in, a legend and the counts. Shapes alone tell knots apart, so it needs no colour. Black on
  * white, at half true size across, so that it can be printed and pinned beside the mirror.
  */
 import { knotName } from '../core/knots/rules.ts';
-import type { PlanResult } from '../core/pipeline/result.ts';
+import type { PlannedKnot, PlanResult } from '../core/pipeline/result.ts';
 import { type Part, partInWords } from '../core/rows/part.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { fingerMm } from '../model/to-inputs.ts';
@@ -33,9 +34,10 @@ export function mapSvg(plan: PlanDocument, result: PlanResult): string {
             `<path id="${k.id}" d="${signPath(k, 1.6)}" transform="translate(${n(middle + k.fromMiddleMm * SCALE)} ${n(y(i))})"><title>${escapeXml(`${k.id}: ${knotName(k)}. ${k.where.words}.`)}</title></path>`,
         )
         .join('');
+      const barbs = knots.map((k) => barbOf(k, middle + k.fromMiddleMm * SCALE, y(i))).join('');
       const from = middle + row.startMm * SCALE;
       const to = middle + row.endMm * SCALE;
-      return `<g><line x1="${n(from)}" y1="${n(y(i))}" x2="${n(to)}" y2="${n(y(i))}"/><text x="${n(from - 3)}" y="${n(y(i) + 1.4)}" text-anchor="end">${escapeXml(row.label)}</text>${signs}</g>`;
+      return `<g><line x1="${n(from)}" y1="${n(y(i))}" x2="${n(to)}" y2="${n(y(i))}"/><text x="${n(from - 3)}" y="${n(y(i) + 1.4)}" text-anchor="end">${escapeXml(row.label)}</text>${barbs}${signs}</g>`;
     })
     .join('\n');
   const ruler = rulerMarks(fingerMm(plan), left, right)
@@ -63,6 +65,22 @@ export function mapSvg(plan: PlanDocument, result: PlanResult): string {
 <g stroke="#000" stroke-width="0.25">${key.replaceAll('<path', '<path stroke="none"').replaceAll('<text', '<text stroke="none"')}</g>
 </svg>
 `;
+}
+
+/** From the sign the way the hook goes in: along the row to the right, up towards the next row. */
+function barbOf(k: PlannedKnot, x: number, y: number): string {
+  const [ax, ay, az] = k.along;
+  const [nx, ny, nz] = k.normal;
+  // Rows run from her left; unrolled and seen from behind, her left is on the left. Up is across the row, away from the nape.
+  const up = [ay * nz - az * ny, az * nx - ax * nz, ax * ny - ay * nx];
+  const right = k.hook[0] * ax + k.hook[1] * ay + k.hook[2] * az;
+  const rise = k.hook[0] * up[0] + k.hook[1] * up[1] + k.hook[2] * up[2];
+  const l = Math.sqrt(right * right + rise * rise);
+  if (l < 0.15) return '';
+  const dx = right / l;
+  const dy = -rise / l;
+  const at = (along: number, aside: number) => `${n(x + along * dx - aside * dy)},${n(y + along * dy + aside * dx)}`;
+  return `<polyline fill="none" points="${at(1.7, 0)} ${at(3.6, 0)} ${at(2.9, 0.6)}"/>`;
 }
 
 function legendEntries(result: PlanResult) {

@@ -1,7 +1,8 @@
 /**
  * Knot signs: the shape says how the piece is held. One bead for one pass, lobes to count them, half a bead
  * for one side only, a lozenge for what is pinned through hair and net, a bow after the beads for a lock.
- * As SVG path data about the origin, the thread running along x; `r` is half the height.
+ * A ring for a thread loop drawn through, a hairpin for a fold, a crescent round a coil, bars for a band, slanted
+ * turns for a rod. As SVG path data about the origin, the thread running along x; `r` is half the height.
  */
 import type { KnotKind } from '../core/knots/rules.ts';
 
@@ -13,6 +14,11 @@ export interface SignedKnot {
 
 export function signPath(knot: SignedKnot, r: number): string {
   if (knot.kind === 'anchor') return lozenge(r);
+  if (knot.kind === 'threadLoop') return ring(r);
+  if (knot.kind === 'fold') return hairpin(r) + (knot.lock ? bow(r, 1.6 * r) : '');
+  if (knot.kind === 'roundCoil') return crescent(r) + wraps(knot.wraps, 0.5 * r, 0);
+  if (knot.kind === 'onBand') return bar(-1.7 * r, r) + wraps(knot.wraps, 0.8 * r, 0) + bar(1.7 * r, r);
+  if (knot.kind === 'onRod') return turns(r) + (knot.lock ? bow(r, 2.1 * r) : '');
   if (knot.kind === 'oneLeg')
     return knot.wraps > 1 ? halfBead(-0.62 * r, 0.8 * r) + halfBead(0.62 * r, 0.8 * r) : halfBead(0, r);
   if (!knot.lock) return wraps(knot.wraps, r, 0);
@@ -22,7 +28,7 @@ export function signPath(knot: SignedKnot, r: number): string {
 /** Key under which knots share a sign. */
 export function signKey(knot: SignedKnot): string {
   // An anchor shows that it holds the cap, not how often it is wrapped.
-  if (knot.kind === 'anchor') return 'anchor';
+  if (knot.kind === 'anchor' || knot.kind === 'threadLoop') return knot.kind;
   return `${knot.kind}${knot.wraps}${knot.lock ? 'lock' : ''}`;
 }
 
@@ -64,4 +70,37 @@ function bow(r: number, cx: number): string {
   const w = 0.95 * r;
   const waist = 0.16 * r;
   return `M${f(cx - w)},${f(-0.95 * r)}L${f(cx)},${f(-waist)}L${f(cx + w)},${f(-0.95 * r)}V${f(0.95 * r)}L${f(cx)},${f(waist)}L${f(cx - w)},${f(0.95 * r)}Z`;
+}
+
+/** A bead with a hole: the inner circle runs the other way round. */
+function ring(r: number): string {
+  const i = 0.46 * r;
+  return `M${f(-r)},0A${f(r)},${f(r)} 0 1 1 ${f(r)},0A${f(r)},${f(r)} 0 1 1 ${f(-r)},0ZM${f(-i)},0A${f(i)},${f(i)} 0 1 0 ${f(i)},0A${f(i)},${f(i)} 0 1 0 ${f(-i)},0Z`;
+}
+
+/** Folded: two legs joined on top. */
+function hairpin(r: number): string {
+  const w = 0.95 * r;
+  const i = 0.38 * r;
+  return `M${f(-w)},${f(r)}V${f(-0.1 * r)}A${f(w)},${f(w)} 0 0 1 ${f(w)},${f(-0.1 * r)}V${f(r)}H${f(i)}V${f(-0.1 * r)}A${f(i)},${f(i)} 0 0 0 ${f(-i)},${f(-0.1 * r)}V${f(r)}Z`;
+}
+
+/** Open towards what it goes round. */
+function crescent(r: number): string {
+  return `M${f(-1.3 * r)},${f(0.5 * r)}A${f(1.3 * r)},${f(1.3 * r)} 0 0 1 ${f(1.3 * r)},${f(0.5 * r)}L${f(0.95 * r)},${f(0.5 * r)}A${f(0.95 * r)},${f(0.95 * r)} 0 0 0 ${f(-0.95 * r)},${f(0.5 * r)}Z`;
+}
+
+function bar(cx: number, r: number): string {
+  const w = 0.16 * r;
+  return `M${f(cx - w)},${f(-1.15 * r)}H${f(cx + w)}V${f(1.15 * r)}H${f(cx - w)}Z`;
+}
+
+/** Turns of thread, aslant. */
+function turns(r: number): string {
+  return [-0.95, 0, 0.95]
+    .map(
+      (c) =>
+        `M${f((c - 0.5) * r)},${f(r)}L${f((c + 0.05) * r)},${f(-r)}H${f((c + 0.5) * r)}L${f((c - 0.05) * r)},${f(r)}Z`,
+    )
+    .join('');
 }

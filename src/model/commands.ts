@@ -24,9 +24,11 @@ import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts
 import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';
 import { type SpacingZone, zoneName } from '../core/pipeline/inputs.ts';
 import { type Part, partInWords } from '../core/rows/part.ts';
+import { setCap, setCut, splitZones } from './cap-and-hair.ts';
 import { startBase } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
+import { setRows } from './rows-by-hand.ts';
 import { fingerMm } from './to-inputs.ts';
 
 export interface Deed {
@@ -193,16 +195,12 @@ export function setSchool(plan: PlanDocument, school: SchoolName, value: string)
   };
 }
 
-export function setProduct(plan: PlanDocument, change: Partial<PlanDocument['product']>, words: string): Deed {
-  return { words, plan: { ...plan, product: { ...plan.product, ...change } } };
-}
-
 export function setOwnHair(plan: PlanDocument, change: Partial<PlanDocument['ownHair']>, words: string): Deed {
   return { words, plan: { ...plan, ownHair: { ...plan.ownHair, ...change } } };
 }
 
 export function setField<
-  K extends 'name' | 'wearer' | 'unit' | 'currency' | 'skin' | 'fingers' | 'cap' | 'reserveShare' | 'pace' | 'wishes',
+  K extends 'name' | 'wearer' | 'unit' | 'currency' | 'skin' | 'fingers' | 'reserveShare' | 'pace' | 'wishes',
 >(plan: PlanDocument, field: K, value: PlanDocument[K], words: string): Deed {
   return { words, plan: { ...plan, [field]: value } };
 }
@@ -229,7 +227,13 @@ export function setUnit(plan: PlanDocument, unit: PlanDocument['unit']): Deed {
       tape,
       fingers: { ...plan.fingers, width: spell(plan.fingers.width) },
       ownHair: { ...ownHair, length: spell(ownHair.length), ponytail: spell(ownHair.ponytail), byRegion },
-      product: { ...plan.product, length: spell(plan.product.length) },
+      products: plan.products.map((p) => ({ ...p, length: spell(p.length), drawnOut: spell(p.drawnOut) })),
+      cap: {
+        ...plan.cap,
+        girth: spell(plan.cap.girth),
+        depth: spell(plan.cap.depth),
+        block: { girth: spell(plan.cap.block.girth), depth: spell(plan.cap.block.depth) },
+      },
     },
   };
 }
@@ -263,12 +267,29 @@ export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): De
       return { ...setSpacing(plan, mend.fingers), words: deed };
     case 'setSchool':
       return setSchool(plan, mend.school, mend.value);
-    case 'setCap':
-      return setField(plan, 'cap', mend.cap, 'Closed cap');
+    case 'setCap': {
+      const { girthMm, depthMm, block: _, ...change } = mend.change;
+      const written = (mm: number | undefined, key: 'girth' | 'depth') =>
+        mm === undefined ? {} : { [key]: formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan)) };
+      return setCap(plan, { ...change, ...written(girthMm, 'girth'), ...written(depthMm, 'depth') }, deed);
+    }
+    case 'setCut':
+      return setCut(plan, mend.cut, mend.change, deed);
+    case 'splitZones':
+      return splitZones(plan, mend.zones, mend.split, deed);
+    case 'setRows':
+      return setRows(plan, mend.change, deed);
+    case 'dropHand':
+      return setRows(plan, { hand: plan.rows.hand.filter((_, i) => !mend.indices.includes(i)) }, deed);
+    case 'dropWishes':
+      return {
+        words: deed,
+        plan: { ...plan, knotWishes: plan.knotWishes.filter((_, i) => !mend.indices.includes(i)) },
+      };
+    case 'chooseFamily':
+      return chooseFamily(plan, mend.family);
     case 'setReserve':
       return setField(plan, 'reserveShare', mend.share, `${Math.round(mend.share * 100)} % kept for gaps`);
-    case 'setSplit':
-      return setProduct(plan, { split: mend.split }, 'Whole pieces');
     case 'setBase':
       return setBase(plan, mend.change, deed);
     case 'editBase':

@@ -1,12 +1,56 @@
 /** Sane defaults from the first minute: the default route, an average head, one plain product. */
 import { type BaseChoice, DEFAULT_BASE, FAMILY_INFO, type Family } from '../core/base/choice.ts';
+import { DEFAULT_CAP } from '../core/cap/cap.ts';
+import type { Cut } from '../core/hair/cuts.ts';
+import { UNTRIED } from '../core/hair/product.ts';
 import { NO_OFFSET } from '../core/head/hairline.ts';
 import { DEFAULT_SCHOOLS } from '../core/knots/schools.ts';
-import { PLAN_FORMAT, PLAN_VERSION, type PlanDocument } from './plan.ts';
+import { PIECE_ZONES } from '../core/pipeline/inputs.ts';
+import { DEFAULT_ROWS } from '../core/rows/choice.ts';
+import { type CapAsWritten, PLAN_FORMAT, PLAN_VERSION, type PlanDocument, type ProductAsWritten } from './plan.ts';
 
 /** A family as it starts: its own settings, no edits. */
 export function startBase(family: Family): BaseChoice {
   return { ...DEFAULT_BASE, ...FAMILY_INFO[family].start, family };
+}
+
+const { girthMm: _, depthMm: __, block: ___, ...CAP_FEATURES } = DEFAULT_CAP;
+export const START_CAP: CapAsWritten = {
+  ...CAP_FEATURES,
+  girth: '50 cm',
+  depth: '32 cm',
+  block: { girth: '54 cm', depth: '34 cm' },
+};
+
+/** What is not known of a pack before it is opened. */
+export const START_PRODUCT = {
+  id: 'hair-1',
+  bundlesPerPack: 1,
+  drawnOut: '',
+  fibre: 'plain',
+  heatC: 0,
+  colours: ['black'],
+  loopComesOff: false,
+  composed: 1,
+  test: UNTRIED,
+  condition: 'new',
+  timesWorn: 0,
+  packsAtHand: 0,
+} as const satisfies Partial<ProductAsWritten>;
+
+export const START_CUT: Cut = {
+  id: 'cut-1',
+  name: 'Whole pieces',
+  product: START_PRODUCT.id,
+  split: 1,
+  half: false,
+  opened: { when: 'never', strands: 1, reach: 0.5 },
+  dressed: 'asItIs',
+};
+
+/** Every zone hooked with the same cut. */
+export function piecesAll(cut: string): PlanDocument['pieces'] {
+  return Object.fromEntries(PIECE_ZONES.map((z) => [z, { cut }])) as PlanDocument['pieces'];
 }
 
 export function newPlan(id: string, name: string): PlanDocument {
@@ -35,21 +79,25 @@ export function newPlan(id: string, name: string): PlanDocument {
     marks: [],
     wishes: { musts: [] },
     base: startBase('tied'),
-    cap: 'closed',
+    cap: { ...START_CAP },
     part: { kind: 'line', frontMm: 40, endMm: 32, lengthMm: 110, bendMm: 0 },
-    product: {
-      name: 'Loose curl',
-      piecesPerPack: 24,
-      strandsPerPiece: 4,
-      packMassG: 60,
-      length: '35 cm',
-      texture: 'looseCurl',
-      loop: 'thread',
-      loopComesOff: false,
-      packPrice: 9,
-      split: 1,
-      composed: 1,
-    },
+    products: [
+      {
+        ...START_PRODUCT,
+        name: 'Loose curl',
+        piecesPerPack: 24,
+        strandsPerPiece: 4,
+        packMassG: 60,
+        length: '35 cm',
+        texture: 'looseCurl',
+        loop: 'thread',
+        packPrice: 9,
+      },
+    ],
+    cuts: [{ ...START_CUT }],
+    pieces: piecesAll(START_CUT.id),
+    rows: DEFAULT_ROWS,
+    knotWishes: [],
     spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.5, nape: 1.75, faceEdge: 1 } },
     schools: DEFAULT_SCHOOLS,
     reserveShare: 0.15,

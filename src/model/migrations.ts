@@ -7,7 +7,7 @@ import { PLAN_VERSION } from './plan.ts';
 type Step = (plan: Record<string, unknown>) => Record<string, unknown>;
 
 /** STEPS[n] turns version n into n + 1. */
-const STEPS: Readonly<Record<number, Step>> = { 1: repeatedReadings };
+const STEPS: Readonly<Record<number, Step>> = { 1: repeatedReadings, 2: capHairAndRows };
 
 /**
  * 1 → 2: up to three readings a measure, four fingers on the ruler, a hairline of her own, hair by region, marks
@@ -53,6 +53,101 @@ function repeatedReadings(plan: Record<string, unknown>): Record<string, unknown
       edits: [],
       locked: [],
       parking: { bySection: {} },
+    },
+  };
+}
+
+/**
+ * 2 → 3: a cap as features, several products with cuts of them by zone, row schemes with brush and hand, and more
+ * schools. What was one closed cap, one product and one cut stays so.
+ */
+function capHairAndRows(plan: Record<string, unknown>): Record<string, unknown> {
+  const { cap, product, schools, ...rest } = plan as {
+    cap: string;
+    product: { split: number } & Record<string, unknown>;
+    schools: Record<string, unknown>;
+  };
+  const { split, ...made } = product;
+  const everywhere = { cut: 'cut-1' };
+  return {
+    ...rest,
+    cap: {
+      dome: cap,
+      opening: 'none',
+      openingMm: 100,
+      openingWidthMm: 12,
+      band: true,
+      combs: [],
+      strap: false,
+      ownRows: 'none',
+      girth: '50 cm',
+      depth: '32 cm',
+      stretch: 1.4,
+      hole: 'honeycomb',
+      holePitchMm: 4,
+      surplus: false,
+      timesWorn: 0,
+      filledOn: 'head',
+      block: { girth: '54 cm', depth: '34 cm' },
+      wig: false,
+      wigHolds: ['combs'],
+      topKept: true,
+      blending: 'none',
+    },
+    products: [
+      {
+        ...made,
+        id: 'hair-1',
+        bundlesPerPack: 1,
+        drawnOut: '',
+        fibre: 'plain',
+        heatC: 0,
+        colours: ['black'],
+        test: { tug: 'untried', apart: 'untried', hooked: 'untried' },
+        condition: 'new',
+        timesWorn: 0,
+        packsAtHand: 0,
+      },
+    ],
+    cuts: [
+      {
+        id: 'cut-1',
+        name: split > 1 ? `Split in ${split}` : 'Whole pieces',
+        product: 'hair-1',
+        split,
+        half: false,
+        opened: { when: 'never', strands: 1, reach: 0.5 },
+        dressed: 'asItIs',
+      },
+    ],
+    pieces: {
+      part: everywhere,
+      top: everywhere,
+      back: everywhere,
+      nape: everywhere,
+      faceEdge: everywhere,
+      fringe: everywhere,
+    },
+    rows: {
+      scheme: 'joined',
+      secondPass: 'none',
+      fringe: { how: 'none', widthFingers: 4, rows: 2 },
+      brush: [],
+      hand: [],
+    },
+    knotWishes: [],
+    schools: {
+      ...schools,
+      exposed: 'oneLeg',
+      threadLoop: 'hooked',
+      holes: 'three',
+      border: 'atOnce',
+      perimeterKnot: 'ordinary',
+      wideTwist: 'beside',
+      bun: 'roundIt',
+      prepare: 'packByPack',
+      smoothing: 'middle',
+      trim: 'later',
     },
   };
 }

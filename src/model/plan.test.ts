@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-2.schema.json' with { type: 'json' };
+import schema from '../../docs/schema/plan-3.schema.json' with { type: 'json' };
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import {
@@ -50,7 +50,7 @@ describe('reading a plan', () => {
     ['a text', 'plan', /no record/],
     ['another format', { format: 'something-else', version: 1 }, /format is a different one/],
     ['no version', { ...plain(), version: undefined }, /doesn’t say its version/],
-    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 2\)/],
+    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 3\)/],
     ['half a version', { ...plain(), version: 1.5 }, /doesn’t say its version/],
   ])('refuses %s with a sentence', (_, value, why) => {
     const read = readPlan(value);
@@ -76,35 +76,35 @@ describe('reading a plan', () => {
     [
       'a text for a number',
       (p) => {
-        p.product.piecesPerPack = '48';
+        p.products[0].piecesPerPack = '48';
       },
       /piecesPerPack/,
     ],
     [
       'half a piece',
       (p) => {
-        p.product.piecesPerPack = 4.5;
+        p.products[0].piecesPerPack = 4.5;
       },
       /whole number/,
     ],
     [
       'no pieces',
       (p) => {
-        p.product.piecesPerPack = 0;
+        p.products[0].piecesPerPack = 0;
       },
       /at least 1/,
     ],
     [
       'an unknown texture',
       (p) => {
-        p.product.texture = 'wool';
+        p.products[0].texture = 'wool';
       },
       /texture has to be one of/,
     ],
     [
       'a split in three',
       (p) => {
-        p.product.split = 3;
+        p.cuts[0].split = 3;
       },
       /1, 2, 4, 8 or 16/,
     ],
@@ -259,7 +259,7 @@ describe('from document to inputs', () => {
     expect(inputs.tape.earToEarTop).toBeCloseTo(340, 9);
     expect(inputs.tape.earToEarFront).toBeCloseTo(295, 9);
     expect(inputs.tape.napeWidth).toBeCloseTo(7.5 * 17.5, 9);
-    expect(inputs.product.lengthMm).toBe(330);
+    expect(inputs.products[0].lengthMm).toBe(330);
     expect(inputs.fingerMm).toBeCloseTo(17.5, 9);
   });
 
@@ -301,9 +301,14 @@ describe('commands', () => {
       { kind: 'setMeasure', measure: 'girth', mm: 571.5 },
       { kind: 'setSpacing', fingers: { top: 1, nape: 1.25 } },
       { kind: 'setSchool', school: 'tender', value: 'netOnly' },
-      { kind: 'setCap', cap: 'closed' },
+      { kind: 'setCap', change: { dome: 'closed', girthMm: 520 } },
       { kind: 'setReserve', share: 0.15 },
-      { kind: 'setSplit', split: 1 },
+      { kind: 'setCut', cut: 'cut-1', change: { split: 2 } },
+      { kind: 'splitZones', zones: ['part', 'faceEdge'], split: 4 },
+      { kind: 'setRows', change: { scheme: 'parallel' } },
+      { kind: 'dropHand', indices: [0] },
+      { kind: 'dropWishes', indices: [0] },
+      { kind: 'chooseFamily', family: 'grid' },
       { kind: 'trustMeasure', measure: 'girth' },
       { kind: 'resetHairline' },
       { kind: 'setBase', change: { family: 'tied', behind: 5, front: 4 } },

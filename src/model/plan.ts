@@ -27,7 +27,18 @@ import {
 } from '../core/base/choice.ts';
 import { LONGEST_MOVE_MM } from '../core/base/edit.ts';
 import { MUSTS } from '../core/base/recommend.ts';
-import { CAPS } from '../core/cap/dome.ts';
+import {
+  BLENDINGS,
+  CAP_LIMITS,
+  type Cap,
+  COMB_PLACES,
+  DOMES,
+  HOLE_SHAPES,
+  OPENINGS,
+  OWN_ROWS,
+  WIG_HOLDS,
+} from '../core/cap/cap.ts';
+import { type Cut, DRESSINGS, MOST_CUTS, OPENED_WHEN, SPLITS } from '../core/hair/cuts.ts';
 import {
   CURLS,
   FULLNESS,
@@ -38,20 +49,40 @@ import {
   STRANDS,
   type StrandThickness,
 } from '../core/hair/own-hair.ts';
-import { LOOPS, SPLITS } from '../core/hair/product.ts';
+import {
+  APARTS,
+  CONDITIONS,
+  FIBRES,
+  HOOKEDS,
+  LOOPS,
+  PRODUCT_LIMITS,
+  type Product,
+  TUGS,
+} from '../core/hair/product.ts';
 import { TEXTURES } from '../core/hair/textures.ts';
 import { HAIRLINE_LIMIT_MM, type HairlineOffsets, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
 import { MARK_KINDS, type Mark, REGIONS } from '../core/head/marks.ts';
 import { MOST_READINGS } from '../core/head/readings.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
-import { SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';
-import type { Wishes } from '../core/pipeline/inputs.ts';
+import { KNOT_KINDS, THROUGHS } from '../core/knots/rules.ts';
+import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../core/knots/schools.ts';
+import {
+  MIX_EVERY,
+  MOST_WISHES,
+  PIECE_ZONES,
+  type PieceZone,
+  type WishAt,
+  type Wishes,
+  ZONES,
+  type ZonePiece,
+} from '../core/pipeline/inputs.ts';
+import { FRINGES, ROW_LIMITS, type RowChoice, SCHEMES, SECOND_PASSES } from '../core/rows/choice.ts';
 import { PART_LIMITS } from '../core/rows/part.ts';
 import { PACES } from '../core/time/estimate.ts';
 import { LENGTH_UNITS, type LengthUnit, parseLength } from './lengths.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 2;
+export const PLAN_VERSION = 3;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -302,25 +333,179 @@ const base = object({
   .strict()
   .required();
 
-const product = object({
+const P = PRODUCT_LIMITS;
+const recordId = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(40);
+/** One product as she wrote it. */
+export const productSchema = object({
+  id: recordId('The product’s id'),
   name: text('The product’s name'),
-  piecesPerPack: count(1, 400, 'Pieces in a pack'),
-  strandsPerPiece: count(1, 400, 'Strands in a piece'),
-  packMassG: amount(5, 1000, 'The mass of a pack'),
-  length: lengthText(50, 1500, 'The length of a piece').required('The length of a piece is missing.'),
+  piecesPerPack: within(P.piecesPerPack, 'Pieces in a pack', true),
+  bundlesPerPack: within(P.bundlesPerPack, 'Bundles in a pack', true),
+  strandsPerPiece: within(P.strandsPerPiece, 'Strands in a piece', true),
+  packMassG: within(P.packMassG, 'The mass of a pack'),
+  length: lengthText(...P.lengthMm, 'The length of a piece').required('The length of a piece is missing.'),
+  /** Empty while it has not been measured drawn out. */
+  drawnOut: lengthText(...P.lengthMm, 'The length of a piece, drawn out'),
+  fibre: choice(FIBRES, 'The fibre'),
+  heatC: within(P.heatC, 'The heat it bears'),
   texture: choice(TEXTURES, 'The texture'),
+  colours: array(text('A colour')).required().min(1, 'A product has a colour.').max(P.colours, 'Too many colours.'),
   loop: choice(LOOPS, 'The loop'),
   loopComesOff: boolean().strict().required(),
-  packPrice: amount(0, 10000, 'The price of a pack'),
+  packPrice: within(P.packPrice, 'The price of a pack'),
+  composed: within(P.composed, 'Pieces twisted into one', true),
+  test: object({
+    counted: within(P.piecesPerPack, 'Pieces counted', true).optional().default(undefined),
+    tug: choice(TUGS, 'The tug'),
+    apart: choice(APARTS, 'Pulling a piece apart'),
+    hooked: choice(HOOKEDS, 'The hooked piece'),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  condition: choice(CONDITIONS, 'The condition'),
+  timesWorn: within(P.timesWorn, 'Times worn', true),
+  packsAtHand: within(P.packsAtHand, 'Packs at hand', true),
+  lowerHalfOf: string().strict().max(40).optional(),
+})
+  .noUnknown()
+  .strict();
+
+const share = (what: string) => amount(0, 1, what);
+const cut = object({
+  id: recordId('The id of a cut'),
+  name: text('The name of a cut'),
+  product: recordId('The product of a cut'),
   split: number()
     .strict()
     .oneOf([...SPLITS], 'Pieces are split in 1, 2, 4, 8 or 16.')
     .required(),
-  composed: count(1, 8, 'Pieces twisted into one'),
+  half: boolean().strict().required(),
+  opened: object({
+    when: choice(OPENED_WHEN, 'When strands are opened'),
+    strands: share('The share of strands opened'),
+    reach: share('How far strands are opened'),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  dressed: choice(DRESSINGS, 'What is done to the curl'),
+})
+  .noUnknown()
+  .strict();
+
+const zonePiece = object({
+  cut: recordId('The cut of a zone'),
+  mixed: object({
+    cut: recordId('The second cut of a zone'),
+    every: number()
+      .strict()
+      .oneOf([...MIX_EVERY], 'Every second to fifth piece can be another one.')
+      .required(),
+  })
+    .noUnknown()
+    .strict()
+    .optional()
+    .default(undefined),
 })
   .noUnknown()
   .strict()
   .required();
+
+const C = CAP_LIMITS;
+const capSize = (limits: readonly [number, number], what: string) =>
+  lengthText(...limits, what).required(`${what} is missing.`);
+const cap = object({
+  dome: choice(DOMES, 'The cap'),
+  opening: choice(OPENINGS, 'The opening of the cap'),
+  openingMm: within(C.openingMm, 'The length of the opening'),
+  openingWidthMm: within(C.openingWidthMm, 'The width of the opening'),
+  band: boolean().strict().required(),
+  combs: array(choice(COMB_PLACES, 'The place of a comb')).required().max(3),
+  strap: boolean().strict().required(),
+  ownRows: choice(OWN_ROWS, 'Ready-made rows'),
+  girth: capSize(C.girthMm, 'The girth of the cap'),
+  depth: capSize(C.depthMm, 'The depth of the cap'),
+  stretch: within(C.stretch, 'The stretch of the cap'),
+  hole: choice(HOLE_SHAPES, 'The shape of its holes'),
+  holePitchMm: within(C.holePitchMm, 'From hole to hole'),
+  surplus: boolean().strict().required(),
+  timesWorn: within(C.timesWorn, 'Times worn', true),
+  filledOn: choice(['head', 'block'], 'Where it is filled'),
+  block: object({
+    girth: capSize(C.blockGirthMm, 'The girth of the block'),
+    depth: capSize(C.blockDepthMm, 'The block from front to nape'),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  wig: boolean().strict().required(),
+  wigHolds: array(choice(WIG_HOLDS, 'What holds the wig')).required().max(4),
+  topKept: boolean().strict().required(),
+  blending: choice(BLENDINGS, 'Blending pieces'),
+})
+  .noUnknown()
+  .strict()
+  .required();
+
+const strokeOfBrush = object({
+  stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 80, 'The width of a brush') })
+    .noUnknown()
+    .strict()
+    .required(),
+  factor: within(ROW_LIMITS.brushFactor, 'What the brush does'),
+})
+  .noUnknown()
+  .strict();
+const handChange = oneShape('A change by hand', {
+  pull: object({ op: choice(['pull'], ''), at: direction, mm: within(ROW_LIMITS.pullMm, 'The way a row is pulled') }),
+  move: object({ op: choice(['move'], ''), at: direction, to: direction }),
+  add: object({ op: choice(['add'], ''), at: direction }),
+  remove: object({ op: choice(['remove'], ''), at: direction }),
+  lock: object({ op: choice(['lock'], ''), line: directions(400).min(2), knots: directions(200) }),
+});
+const rows = object({
+  scheme: choice(SCHEMES, 'The row scheme'),
+  secondPass: choice(SECOND_PASSES, 'The second pass'),
+  fringe: object({
+    how: choice(FRINGES, 'The fringe'),
+    widthFingers: within(ROW_LIMITS.fringeFingers, 'The width of the fringe'),
+    rows: within(ROW_LIMITS.fringeRows, 'The rows of the fringe', true),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  brush: array(strokeOfBrush).required().max(ROW_LIMITS.strokes, `At most ${ROW_LIMITS.strokes} strokes can be kept.`),
+  hand: array(handChange).required().max(ROW_LIMITS.hand, `At most ${ROW_LIMITS.hand} changes by hand can be kept.`),
+})
+  .noUnknown()
+  .strict()
+  .required();
+const wishAt = object({
+  of: oneShape('The place of a wish', {
+    knot: object({ knot: direction }),
+    row: object({ row: direction }),
+    zone: object({ zone: choice(ZONES, 'The zone') }),
+  }),
+  wish: object({
+    kind: choice(KNOT_KINDS, 'The knot').optional(),
+    wraps: count(1, 6, 'The wraps').optional().default(undefined),
+    lock: boolean().strict().optional(),
+    through: choice(THROUGHS, 'What it goes through').optional(),
+    cut: string().strict().max(40).optional(),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+})
+  .noUnknown()
+  .strict();
+
+/** Ids of the records of a list, whatever it really is. */
+const idsIn = (list: unknown): unknown[] =>
+  Array.isArray(list) ? list.map((r) => (r as { id?: unknown } | null)?.id) : [];
+const hasOwnIds = (records: readonly { readonly id?: string | undefined }[] | undefined) =>
+  new Set((records ?? []).map((r) => r?.id)).size === (records ?? []).length;
 
 const zoneFingers = (what: string) => amount(SPACING_LIMITS_FINGERS[0], SPACING_LIMITS_FINGERS[1], what);
 
@@ -394,7 +579,7 @@ export const planSchema = object({
     .strict()
     .required(),
   base,
-  cap: choice(CAPS, 'The cap'),
+  cap,
   part: mixed<InferType<typeof linePart> | InferType<typeof noPart>>()
     .required('The part is missing.')
     .test('part', (value, context) => {
@@ -406,7 +591,32 @@ export const planSchema = object({
         return context.createError({ message: (error as Error).message });
       }
     }),
-  product,
+  products: array(productSchema)
+    .required()
+    .min(1, 'A plan needs a product.')
+    .max(PRODUCT_LIMITS.products, `At most ${PRODUCT_LIMITS.products} products can be kept.`)
+    .test('ids', 'Two products have the same id.', hasOwnIds),
+  cuts: array(cut)
+    .required()
+    .min(1, 'A plan needs a cut.')
+    .max(MOST_CUTS, `At most ${MOST_CUTS} cuts can be kept.`)
+    .test('ids', 'Two cuts have the same id.', hasOwnIds)
+    .test('product', 'A cut is of a product that is not in the plan.', (cuts, context) => {
+      const ids = idsIn((context.parent as { products?: unknown }).products);
+      return (cuts ?? []).every((c) => ids.includes(c?.product));
+    }),
+  pieces: object(Object.fromEntries(PIECE_ZONES.map((z) => [z, zonePiece])) as Record<PieceZone, typeof zonePiece>)
+    .noUnknown()
+    .strict()
+    .required()
+    .test('cuts', 'A zone is hooked with a cut that is not in the plan.', (zones, context) => {
+      const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
+      return Object.values(zones ?? {}).every(
+        (z) => ids.includes(z?.cut) && (z?.mixed === undefined || ids.includes(z.mixed.cut)),
+      );
+    }),
+  rows,
+  knotWishes: array(wishAt).required().max(MOST_WISHES, `At most ${MOST_WISHES} choices of knots can be kept.`),
   spacing: object({
     said: choice(['centres', 'clear'], 'How spacing is said'),
     fingers: object({
@@ -423,13 +633,12 @@ export const planSchema = object({
     .noUnknown()
     .strict()
     .required(),
-  schools: object({
-    oneLeg: schoolChoice('oneLeg'),
-    oneLegWraps: schoolChoice('oneLegWraps'),
-    smoothHold: schoolChoice('smoothHold'),
-    through: schoolChoice('through'),
-    tender: schoolChoice('tender'),
-  })
+  schools: object(
+    Object.fromEntries((Object.keys(SCHOOL_OPTIONS) as SchoolName[]).map((n) => [n, schoolChoice(n)])) as Record<
+      SchoolName,
+      ReturnType<typeof schoolChoice>
+    >,
+  )
     .noUnknown()
     .strict()
     .required(),
@@ -446,8 +655,29 @@ type Checked = InferType<typeof planSchema>;
 /** The document once it has been checked; shapes that the validator checks piece by piece carry the core's types. */
 export type PlanDocument = Omit<
   Checked,
-  'base' | 'marks' | 'hairline' | 'trusted' | 'wishes' | 'fingers' | 'tape' | 'ownHair'
+  | 'base'
+  | 'marks'
+  | 'hairline'
+  | 'trusted'
+  | 'wishes'
+  | 'fingers'
+  | 'tape'
+  | 'ownHair'
+  | 'cap'
+  | 'products'
+  | 'cuts'
+  | 'pieces'
+  | 'rows'
+  | 'knotWishes'
+  | 'schools'
 > & {
+  readonly cap: CapAsWritten;
+  readonly products: readonly ProductAsWritten[];
+  readonly cuts: readonly Cut[];
+  readonly pieces: Readonly<Record<PieceZone, ZonePiece>>;
+  readonly rows: RowChoice;
+  readonly knotWishes: readonly WishAt[];
+  readonly schools: Schools;
   readonly base: BaseChoice;
   readonly marks: readonly Mark[];
   readonly hairline: HairlineOffsets & { readonly mirrored: boolean };
@@ -461,6 +691,17 @@ export type PlanDocument = Omit<
     readonly freshEnds: boolean;
     readonly byRegion: Readonly<Partial<Record<HairRegion, Partial<HairAsWritten>>>>;
   };
+};
+
+/** Sizes as she wrote them. */
+export type CapAsWritten = Omit<Cap, 'girthMm' | 'depthMm' | 'block'> & {
+  readonly girth: string;
+  readonly depth: string;
+  readonly block: { readonly girth: string; readonly depth: string };
+};
+export type ProductAsWritten = Omit<Product, 'lengthMm' | 'drawnOutMm'> & {
+  readonly length: string;
+  readonly drawnOut: string;
 };
 
 export interface HairAsWritten {

@@ -1,17 +1,17 @@
 /** From the document to what the core takes: every length in mm. The document has been validated before. */
+
+import type { Cap } from '../core/cap/cap.ts';
 import type { HairOfPlace, HairRegion, OwnHair } from '../core/hair/own-hair.ts';
-import type { Product, Split } from '../core/hair/product.ts';
+import type { Product } from '../core/hair/product.ts';
 import type { HairlineOffsets } from '../core/head/hairline.ts';
 import { meanReading } from '../core/head/readings.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
-import type { Schools } from '../core/knots/schools.ts';
 import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/pipeline/inputs.ts';
 import type { Part } from '../core/rows/part.ts';
-import { DEFAULT_FINGER_MM, fingerOf, type PlanDocument, readLength } from './plan.ts';
+import { DEFAULT_FINGER_MM, fingerOf, type PlanDocument, type ProductAsWritten, readLength } from './plan.ts';
 
 export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanInputs {
   const mm = lengthReader(plan);
-  const { length, ...product } = plan.product;
   return {
     ...headInputs(plan, meshFrequency),
     fingerMm: fingerMm(plan),
@@ -19,14 +19,34 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
     marks: plan.marks,
     base: plan.base,
     wishes: plan.wishes,
-    cap: plan.cap,
+    cap: capInputs(plan, mm),
     part: plan.part as Part,
-    product: { ...product, split: product.split as Split, lengthMm: mm(length) } satisfies Product,
+    products: plan.products.map((p) => productInputs(p, mm)),
+    cuts: plan.cuts,
+    pieces: plan.pieces,
+    rows: plan.rows,
+    knotWishes: plan.knotWishes,
     spacing: plan.spacing,
-    schools: plan.schools as Schools,
+    schools: plan.schools,
     reserveShare: plan.reserveShare,
     pace: plan.pace,
   };
+}
+
+function capInputs({ cap }: PlanDocument, mm: (text: string) => number): Cap {
+  const { girth, depth, block, ...features } = cap;
+  return {
+    ...features,
+    girthMm: mm(girth),
+    depthMm: mm(depth),
+    block: { girthMm: mm(block.girth), depthMm: mm(block.depth) },
+  };
+}
+
+/** A piece that was not measured drawn out is as long drawn out as it hangs. */
+export function productInputs({ length, drawnOut, ...made }: ProductAsWritten, mm: (text: string) => number): Product {
+  const lengthMm = mm(length);
+  return { ...made, lengthMm, drawnOutMm: drawnOut.trim() === '' ? lengthMm : mm(drawnOut) };
 }
 
 /** What her head is made of. */
@@ -39,7 +59,7 @@ export function headInputs(plan: PlanDocument, meshFrequency = FINE_MESH): HeadI
   };
 }
 
-function lengthReader(plan: PlanDocument): (text: string) => number {
+export function lengthReader(plan: PlanDocument): (text: string) => number {
   return (text) => {
     const parsed = readLength(text, plan.unit, plan.fingers);
     if (!parsed.ok) throw new RangeError(parsed.why);

@@ -2,10 +2,11 @@
  * What the browser keeps. Every change is written at once, in a transaction. Versions only ever get added;
  * each has its upgrade and a test that opens data of the version before.
  */
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Deed } from '../model/commands.ts';
 import type { History } from '../model/history.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
+import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
 import { readPlan } from '../model/read-plan.ts';
 
 export interface PlanRecord {
@@ -19,6 +20,17 @@ export interface PlanRecord {
   readonly history: History;
 }
 
+/** Hair and caps that are hers, whatever plan they are used in. */
+export type ShelfRecord =
+  | { readonly id: string; readonly kind: 'hair'; readonly product: ProductAsWritten; readonly updatedAtMs: number }
+  | {
+      readonly id: string;
+      readonly kind: 'cap';
+      readonly name: string;
+      readonly cap: CapAsWritten;
+      readonly updatedAtMs: number;
+    };
+
 export interface Setting {
   readonly key: string;
   readonly value: string;
@@ -30,6 +42,7 @@ export class MeshworkDatabase extends Dexie {
   events!: EntityTable<StoredInstallEvent & { seq: number }, 'seq'>;
   log!: EntityTable<LogEntry, 'id'>;
   settings!: EntityTable<Setting, 'key'>;
+  shelf!: Table<ShelfRecord, string>;
 
   constructor(name = 'meshwork') {
     super(name);
@@ -40,23 +53,26 @@ export class MeshworkDatabase extends Dexie {
       log: 'id, planId, atMs',
       settings: 'key',
     });
-    // Version 2 of the plan: what was kept is brought up to it, undo steps and begun installs too.
-    this.version(2).upgrade(async (tx) => {
-      await tx
-        .table<PlanRecord>('plans')
-        .toCollection()
-        .modify((record, ref) => {
-          ref.value = { ...record, history: broughtUp(record.history) };
-        });
-      await tx
-        .table<InstallSession>('sessions')
-        .toCollection()
-        .modify((session, ref) => {
-          const read = readPlan(session.plan);
-          if (read.ok) ref.value = { ...session, plan: read.value };
-        });
-    });
+    // Versions 2 and 3 of the plan: what was kept is brought up to them, undo steps and begun installs too.
+    this.version(2).upgrade(bringUp);
+    this.version(3).stores({ shelf: 'id, kind' }).upgrade(bringUp);
   }
+}
+
+async function bringUp(tx: Transaction) {
+  await tx
+    .table<PlanRecord>('plans')
+    .toCollection()
+    .modify((record, ref) => {
+      ref.value = { ...record, history: broughtUp(record.history) };
+    });
+  await tx
+    .table<InstallSession>('sessions')
+    .toCollection()
+    .modify((session, ref) => {
+      const read = readPlan(session.plan);
+      if (read.ok) ref.value = { ...session, plan: read.value };
+    });
 }
 
 /** Plans of an older version as they are now; what can't be read is kept as it is, and told when it is opened. */

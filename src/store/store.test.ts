@@ -104,7 +104,7 @@ describe('plans', () => {
       revision: 1,
       updatedAtMs: 0,
       deletedAtMs: 0,
-      history: startHistory({ ...plan, cap: 'felt' } as unknown as typeof plan),
+      history: startHistory({ ...plan, cap: { ...plan.cap, dome: 'felt' } } as unknown as typeof plan),
     };
     const opened = openRecord(broken);
     expect(opened.ok).toBe(false);
@@ -178,7 +178,7 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(2);
+  expect(raw.verno).toBe(3);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
@@ -221,8 +221,8 @@ it('a store of version 1 opens: plans, their undo steps and a begun install are 
   const opened = new MeshworkDatabase(name);
   const record = await opened.plans.get('p');
   expect(record?.revision).toBe(3);
-  expect(record?.history.present.plan.version).toBe(2);
-  expect(record?.history.past[0].plan.version).toBe(2);
+  expect(record?.history.present.plan.version).toBe(3);
+  expect(record?.history.past[0].plan.version).toBe(3);
   expect(record?.history.past[0].plan.name).toBe('As it was');
   const again = openRecord(record!);
   expect(again.ok && undo(again.history).present.plan.tape.girth).toEqual([versionOne.tape.girth]);

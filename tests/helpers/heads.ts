@@ -2,15 +2,19 @@
 import fc from 'fast-check';
 import { DEFAULT_BASE } from '../../src/core/base/choice.ts';
 import { baseGround } from '../../src/core/base/ground.ts';
+import { type Cap, DEFAULT_CAP } from '../../src/core/cap/cap.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
+import type { Cut } from '../../src/core/hair/cuts.ts';
 import { hairOnScalp, type OwnHair } from '../../src/core/hair/own-hair.ts';
+import { type Product, UNTRIED } from '../../src/core/hair/product.ts';
 import { AS_FITTED, hairline } from '../../src/core/head/hairline.ts';
 import { landmarks } from '../../src/core/head/landmarks.ts';
 import { type Mark, markMasks } from '../../src/core/head/marks.ts';
 import { scalpMesh } from '../../src/core/head/scalp.ts';
 import { headShape } from '../../src/core/head/shape.ts';
 import { DEFAULT_SCHOOLS } from '../../src/core/knots/schools.ts';
-import type { PlanInputs } from '../../src/core/pipeline/inputs.ts';
+import { PIECE_ZONES, type PlanInputs } from '../../src/core/pipeline/inputs.ts';
+import { DEFAULT_ROWS } from '../../src/core/rows/choice.ts';
 import { scalpFields } from '../../src/core/rows/scalp-fields.ts';
 
 export const PRIOR_SCORES = new Float64Array(8);
@@ -63,6 +67,46 @@ export function groundOf(
   return baseGround(head, hairOnScalp(head.mesh, head.scalp, head.mark, own), markMasks(head, marks), 18);
 }
 
+export const PLAIN_PRODUCT: Product = {
+  id: 'plain',
+  name: 'Plain',
+  piecesPerPack: 40,
+  bundlesPerPack: 1,
+  strandsPerPiece: 4,
+  packMassG: 60,
+  lengthMm: 300,
+  drawnOutMm: 300,
+  fibre: 'plain',
+  heatC: 0,
+  texture: 'looseCurl',
+  colours: ['black'],
+  loop: 'thread',
+  loopComesOff: false,
+  packPrice: 10,
+  composed: 1,
+  test: UNTRIED,
+  condition: 'new',
+  timesWorn: 0,
+  packsAtHand: 0,
+};
+export const PLAIN_CUT: Cut = {
+  id: 'whole',
+  name: 'Whole pieces',
+  product: 'plain',
+  split: 1,
+  half: false,
+  opened: { when: 'never', strands: 1, reach: 0.5 },
+  dressed: 'asItIs',
+};
+export const everyZone = (cut: string): PlanInputs['pieces'] =>
+  Object.fromEntries(PIECE_ZONES.map((z) => [z, { cut }])) as unknown as PlanInputs['pieces'];
+export const NO_CAP: Cap = { ...DEFAULT_CAP, dome: 'none' };
+/** One product in one cut everywhere. */
+export const hairOf = (product: Partial<Product>, cut: Partial<Cut> = {}) => ({
+  products: [{ ...PLAIN_PRODUCT, ...product }],
+  cuts: [{ ...PLAIN_CUT, ...cut }],
+});
+
 /** A plan that is nobody's: average tape, plain product, a side part. */
 export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
   return {
@@ -75,21 +119,13 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     marks: [],
     base: DEFAULT_BASE,
     wishes: { musts: [] },
-    cap: 'closed',
+    cap: DEFAULT_CAP,
     part: { kind: 'line', frontMm: -36, endMm: -30, lengthMm: 108, bendMm: 0 },
-    product: {
-      name: 'Plain',
-      piecesPerPack: 40,
-      strandsPerPiece: 4,
-      packMassG: 60,
-      lengthMm: 300,
-      texture: 'looseCurl',
-      loop: 'thread',
-      loopComesOff: false,
-      packPrice: 10,
-      split: 1,
-      composed: 1,
-    },
+    products: [PLAIN_PRODUCT],
+    cuts: [PLAIN_CUT],
+    pieces: everyZone(PLAIN_CUT.id),
+    rows: DEFAULT_ROWS,
+    knotWishes: [],
     spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.25, nape: 1.5, faceEdge: 1 } },
     schools: DEFAULT_SCHOOLS,
     reserveShare: 0.15,

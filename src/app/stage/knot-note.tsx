@@ -29,9 +29,9 @@ export function KnotNote({ result, knot }: { readonly result: PlanResult; readon
         <Sign knot={knot} size={7.5} />
         {knotName(knot)}
       </div>
-      <p className="mt-[6px] max-w-[27ch]">{knot.reasons[0]}</p>
+      <p className="mt-[6px] max-w-[27ch]">{knot.chain[0].because}</p>
       <p className="quiet mt-[6px]">
-        {knot.reasons[1]} {capitalise(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
+        {knot.chain[1].because} {capitalise(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
       </p>
       <p className="quiet mt-[6px]">
         Row {row.label}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.

@@ -3,6 +3,7 @@ import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
 import { signKey, signPath } from '../../formats/signs.ts';
 import { type BaseMarks, drawBase } from './base-overlay.ts';
 import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, SHADOW, YARN } from './lines.ts';
+import { drawOpening } from './opening-overlay.ts';
 import { dot, facing, type Projection, screenX, screenY } from './projection.ts';
 import { drawOtherTapes, drawTape, type TapeDrawing } from './tape-overlay.ts';
 
@@ -20,6 +21,7 @@ export interface OverlayOptions {
   readonly base?: BaseMarks;
   /** A stroke that is being drawn, in pixels. */
   readonly stroke?: ReadonlyArray<readonly [x: number, y: number]> | undefined;
+  readonly opening?: boolean;
   /** Only knots before this place in the order are drawn filled (install). */
   readonly doneKnots?: number;
   readonly signSize?: number;
@@ -55,7 +57,9 @@ export function drawOverlay(
       ctx.globalAlpha = 1;
     });
     drawPart(ctx, view, result.part.pointsMm, options);
+    if (options.opening) drawOpening(ctx, view, result);
     drawKnots(ctx, view, result, options, selected);
+    if (options.stroke) drawStroke(ctx, options.stroke);
   } else {
     drawPart(ctx, view, result.part.pointsMm, options);
     if (options.base) drawBase(ctx, view, result, options.base);
@@ -140,7 +144,7 @@ function drawKnots(
   result.knots.forEach((knot, i) => {
     if (knot === selected) return;
     if (options.doneKnots !== undefined && i >= options.doneKnots) return;
-    drawKnot(ctx, view, result, knot, options);
+    drawKnot(ctx, view, knot, options);
   });
   if (!selected || facing(view, selected.normal) < 0) return;
   const at = [selected.xMm, selected.yMm, selected.zMm];
@@ -150,20 +154,14 @@ function drawKnots(
   ctx.beginPath();
   ctx.arc(0, 0, 12, 0, 2 * Math.PI);
   ctx.fill();
-  ctx.rotate(angleOf(view, result, selected));
+  ctx.rotate(angleOf(view, selected));
   ctx.fillStyle = DARK_SIGN;
   ctx.fill(signOf(selected, 6.4));
   ctx.restore();
   drawBarb(ctx, view, selected);
 }
 
-function drawKnot(
-  ctx: CanvasRenderingContext2D,
-  view: Projection,
-  result: PlanResult,
-  knot: PlannedKnot,
-  options: OverlayOptions,
-) {
+function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot, options: OverlayOptions) {
   const seen = facing(view, knot.normal);
   if (seen <= RIM) return;
   const at = [knot.xMm, knot.yMm, knot.zMm];
@@ -171,7 +169,7 @@ function drawKnot(
   const y = screenY(view, at);
   const r = Math.round((options.signSize ?? 4.4) * (0.55 + 0.45 * Math.min(1, seen * 1.25)) * 10) / 10;
   const path = signOf(knot, r);
-  const angle = angleOf(view, result, knot);
+  const angle = angleOf(view, knot);
   ctx.save();
   ctx.translate(x + 0.7, y + 1.5);
   ctx.rotate(angle);
@@ -201,13 +199,8 @@ function ring(ctx: CanvasRenderingContext2D, x: number, y: number) {
 }
 
 /** Along its row; the half bead of a one-leg knot points away from the part. */
-function angleOf(view: Projection, result: PlanResult, knot: PlannedKnot): number {
-  const row = result.rows[knot.row];
-  const first = result.knots[Math.max(row.firstKnot, row.firstKnot + knot.place - 2)];
-  const last = result.knots[Math.min(row.firstKnot + row.knotCount - 1, row.firstKnot + knot.place)];
-  const a = [first.xMm, first.yMm, first.zMm];
-  const b = [last.xMm, last.yMm, last.zMm];
-  const angle = Math.atan2(screenY(view, b) - screenY(view, a), screenX(view, b) - screenX(view, a));
+function angleOf(view: Projection, knot: PlannedKnot): number {
+  const angle = Math.atan2(-dot(knot.along, 0, view.up), view.flip * dot(knot.along, 0, view.right));
   if (knot.kind !== 'oneLeg') return angle;
   const awayX = -view.flip * dot(knot.hook, 0, view.right);
   const awayY = dot(knot.hook, 0, view.up);

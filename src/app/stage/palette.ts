@@ -11,7 +11,7 @@ export const SCALP: Readonly<Record<PlanDocument['skin'], string>> = {
 
 /** Below the cap the base is looked at, and her head is measured, with her own hair in sight. */
 export function paletteOf(plan: Pick<PlanDocument, 'skin' | 'cap'>, dark: boolean, capOff = false): Palette {
-  const bare = capOff || plan.cap === 'none';
+  const bare = capOff || plan.cap.dome === 'none';
   return {
     skin: SKIN[plan.skin],
     cap: bare ? '#1d1413' : '#211d31',

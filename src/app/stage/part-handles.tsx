@@ -86,7 +86,7 @@ function moved(part: LinePart, which: Which, hit: V3, front: V3): LinePart {
 }
 
 /** Length over the head between two points: the arc over their chord on a sphere of the head's size. */
-function arcBetween(a: V3, b: V3): number {
+export function arcBetween(a: V3, b: V3): number {
   const chord = Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
   const radius = 98;
   return 2 * radius * Math.asin(Math.min(0.98, chord / (2 * radius)));

@@ -21,6 +21,8 @@ import { ViewRing } from './view-ring.tsx';
 /** Beads come with the station that has them. */
 const BaseBeads = lazy(() => import('./base-beads.tsx').then((m) => ({ default: m.BaseBeads })));
 const BrushBead = lazy(() => import('./brush-bead.tsx').then((m) => ({ default: m.BrushBead })));
+const KnotBeads = lazy(() => import('./knot-beads.tsx').then((m) => ({ default: m.KnotBeads })));
+const OpeningBeads = lazy(() => import('./opening-beads.tsx').then((m) => ({ default: m.OpeningBeads })));
 const HairlineBeads = lazy(() => import('./hairline-beads.tsx').then((m) => ({ default: m.HairlineBeads })));
 
 /** Radians a pixel of drag. */
@@ -36,6 +38,8 @@ export function Stage(props: {
   readonly scene: HeadScene | undefined;
   readonly show: OverlayOptions['show'];
   readonly partHandles: boolean;
+  /** The opening of the cap is drawn, with its beads. */
+  readonly opening: boolean;
 }) {
   const { session, result, scene, show } = props;
   const box = useRef<HTMLDivElement>(null);
@@ -129,6 +133,7 @@ export function Stage(props: {
         : {}),
       base: { sectionId, lineKey: view.lineKey, cautions: sectionCautions, showBumps },
       stroke: strokes.pixels,
+      opening: props.opening,
     });
   }, [
     result,
@@ -146,6 +151,7 @@ export function Stage(props: {
     show,
     session.plan,
     strokes.pixels,
+    props.opening,
     theme,
   ]);
 
@@ -201,7 +207,7 @@ export function Stage(props: {
         </svg>
       )}
       {show === 'rows' && result && <KnotNote result={result} knot={selected} />}
-      {props.partHandles && result && scene && (
+      {props.partHandles && view.tool.kind === 'turn' && result && scene && (
         <PartHandles view={seen} scene={scene} result={result} session={session} stage={stageBox} onHold={setOldPart} />
       )}
       <Suspense>
@@ -210,6 +216,20 @@ export function Stage(props: {
         )}
         {view.tool.kind === 'brush' && scene && (
           <BrushBead view={seen} scene={scene} session={session} tool={view.tool} stage={stageBox} />
+        )}
+        {props.opening && result && scene && (
+          <OpeningBeads view={seen} scene={scene} result={result} session={session} stage={stageBox} />
+        )}
+        {show === 'rows' && result && scene && (
+          <KnotBeads
+            view={seen}
+            scene={scene}
+            result={result}
+            session={session}
+            stage={stageBox}
+            tool={view.tool}
+            selected={selected}
+          />
         )}
         {show === 'sections' && result && scene && view.tool.kind === 'turn' && (
           <BaseBeads view={seen} scene={scene} result={result} session={session} stage={stageBox} />

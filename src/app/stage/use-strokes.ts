@@ -5,6 +5,7 @@ import { type DirectionDeg, directionDeg, type Mark, type MarkKind } from '../..
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import { addMark, setBase } from '../../model/commands.ts';
+import { addKnot, brushRows } from '../../model/rows-by-hand.ts';
 import { useBaseEdit } from '../state/base-edit.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { type Tool, TURN_TOOL, useView } from '../state/view-store.ts';
@@ -45,7 +46,7 @@ export function useStrokes(props: {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [tool, session]);
-  const isDrawn = tool.kind === 'brush' || tool.kind === 'cut' || tool.kind === 'row';
+  const isDrawn = ['brush', 'cut', 'row', 'density', 'addKnot'].includes(tool.kind);
   if (!isDrawn || !scene) return { pixels: undefined, handlers: undefined };
 
   const add = (event: React.PointerEvent) => {
@@ -60,9 +61,10 @@ export function useStrokes(props: {
     if (last && distance(last, hit) < STEP_MM) return;
     stroke.points.push(hit);
     stroke.pixels.push([x, y]);
-    if (tool.kind === 'brush')
-      session.preview(addMark(session.history.present.plan, brushMark(tool, stroke.points)).plan);
-    else setPixels([...stroke.pixels]);
+    const { plan } = session.history.present;
+    if (tool.kind === 'brush') session.preview(addMark(plan, brushMark(tool, stroke.points)).plan);
+    else if (tool.kind === 'density') session.preview(brushDeed(session, tool, stroke.points).plan);
+    if (tool.kind !== 'brush') setPixels([...stroke.pixels]);
   };
   const finish = () => {
     const stroke = drawing.current;
@@ -73,6 +75,11 @@ export function useStrokes(props: {
     if (tool.kind === 'brush') session.apply(addMark(session.history.present.plan, brushMark(tool, stroke.points)));
     else if (tool.kind === 'cut' && result) void cut(line, stroke.points);
     else if (tool.kind === 'row') addRow(session, line);
+    else if (tool.kind === 'density') useView.getState().refuse(session.apply(brushDeed(session, tool, stroke.points)));
+    else if (tool.kind === 'addKnot') {
+      const deed = addKnot(session.history.present.plan, line[line.length - 1]);
+      useView.getState().refuse(session.apply(deed));
+    }
   };
   const cut = async (line: DirectionDeg[], points: readonly V3[]) => {
     const { sectionId, selectSection, hold, refuse } = useView.getState();
@@ -108,6 +115,14 @@ export function useStrokes(props: {
       },
     },
   };
+}
+
+function brushDeed(
+  session: PlanSession,
+  { factor, radiusMm }: Extract<Tool, { kind: 'density' }>,
+  points: readonly V3[],
+) {
+  return brushRows(session.history.present.plan, { points: points.map(directionDeg), radiusMm }, factor);
 }
 
 export function brushMark(

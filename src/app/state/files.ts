@@ -2,7 +2,7 @@
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
-import type { PlanDocument } from '../../model/plan.ts';
+import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
 
 function offer(name: string, type: string, text: string) {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -21,6 +21,11 @@ export function exportPlan(plan: PlanDocument) {
 export async function exportKnots(plan: PlanDocument, result: PlanResult) {
   const { knotsCsv } = await import('../../formats/knots-csv.ts');
   offer(`${fileStem(plan.name)}.knots.csv`, 'text/csv;charset=utf-8', knotsCsv(result));
+}
+
+export async function exportProducts(products: readonly ProductAsWritten[]) {
+  const { productsCsv } = await import('../../formats/products-csv.ts');
+  offer('hair.csv', 'text/csv;charset=utf-8', productsCsv(products));
 }
 
 export async function exportMap(plan: PlanDocument, result: PlanResult) {

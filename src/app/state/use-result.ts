@@ -120,8 +120,8 @@ export function useRecommended(plan: PlanDocument, isDraft: boolean) {
 }
 
 export function useMeasureEffects(plan: PlanDocument, isDraft: boolean) {
-  const { tape, trusted, hairline, spacing, product } = plan;
-  const key = JSON.stringify([tape, trusted, hairline, spacing, product]);
+  const { tape, trusted, hairline, spacing, products } = plan;
+  const key = JSON.stringify([tape, trusted, hairline, spacing, products]);
   return useAsked(isDraft ? undefined : key, () => painter.call('measureEffects', planInputs(plan)));
 }
 

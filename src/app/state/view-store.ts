@@ -23,7 +23,13 @@ export type Tool =
   | { readonly kind: 'hairline' }
   | { readonly kind: 'brush'; readonly mark: MarkKind; readonly radiusMm: number; readonly erase: boolean }
   | { readonly kind: 'cut' }
-  | { readonly kind: 'row' };
+  | { readonly kind: 'row' }
+  /** Fuller here, thinner there. */
+  | { readonly kind: 'density'; readonly factor: number; readonly radiusMm: number }
+  | { readonly kind: 'moveKnot' }
+  | { readonly kind: 'addKnot' }
+  /** Rows are pulled on the cloth. */
+  | { readonly kind: 'pullRow' };
 export const TURN_TOOL: Tool = { kind: 'turn' };
 
 interface ViewState extends ViewAngle {

@@ -118,7 +118,7 @@ export function WearBench() {
 }
 
 export function TakedownBench({ session, result }: BenchProps) {
-  const capped = session.plan.cap === 'closed';
+  const capped = session.plan.cap.dome !== 'none';
   return (
     <>
       <h2>Taking it out</h2>
@@ -160,7 +160,7 @@ export function PracticeBench({ result }: BenchProps) {
           <h3 className="flex items-center gap-2 text-[19px]">
             <Sign knot={k} size={6} /> {knotName(k)}
           </h3>
-          <p className="note mb-2">{k.reasons[1]}</p>
+          <p className="note mb-2">{k.chain[1].because}</p>
           <KnotMoves knot={k} compact />
         </section>
       ))}

@@ -1,5 +1,6 @@
 /** Check and Supply: what is found, what it weighs, what a step of spacing would change, and the files. */
 import { useState } from 'react';
+import { DOME_INFO } from '../../core/cap/cap.ts';
 import { ZONES } from '../../core/pipeline/inputs.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
 import { setField, setSpacing } from '../../model/commands.ts';
@@ -95,9 +96,16 @@ export function SupplyBench({
         {supply.packs} <span className="text-[25px]">packs</span>
       </p>
       <p className="mt-1">
-        {plan.product.name}, {supply.piecesPerPack} pieces each, {money(supply.price, plan.currency)}. Likely{' '}
-        {range(supply.packRange, String)}.
+        {supply.toBuy < supply.packs && `${supply.toBuy} to buy, the rest you have. `}
+        {money(supply.price, plan.currency)}. Likely {range(supply.packRange, String)}.
       </p>
+      <ul className="mt-1 text-[14px]">
+        {supply.lines.map((l) => (
+          <li key={l.product}>
+            {l.packs} × {l.name}, {l.piecesPerPack} pieces each, {l.pieces} hooked
+          </li>
+        ))}
+      </ul>
       {finding}
       <div className="mt-4">
         <NumberField
@@ -140,7 +148,11 @@ export function SupplyBench({
       )}
       <h3 className="mt-5 text-[19px]">Also needed</h3>
       <ul className="mt-2 text-[14px]">
-        {plan.cap === 'closed' && <li>a closed dome cap, {result.cap.sizeName}, over the base</li>}
+        {plan.cap.dome !== 'none' && (
+          <li>
+            a cap, {DOME_INFO[plan.cap.dome].name.toLowerCase()}, {result.cap.sizeName}, over the base
+          </li>
+        )}
         {result.base.consumables.map((c) => (
           <li key={c.name}>
             {c.count} {c.unit} {c.name}

@@ -123,7 +123,10 @@ function Cells({
       key: 'price',
       name: 'Price',
       show: (v) => money(v, plan.currency),
-      third: `${supply.packs} at ${money(plan.product.packPrice, plan.currency)}`,
+      third:
+        supply.lines.length > 1
+          ? `${supply.lines.length} kinds of hair`
+          : `${supply.toBuy} at ${money(plan.products[0].packPrice, plan.currency)}`,
     },
     {
       key: 'massG',

@@ -59,20 +59,26 @@ export function PiecesWorking({ plan, result }: Props) {
 
 export function PacksWorking({ plan, result }: Props) {
   const { supply } = result;
-  const { product } = plan;
   return (
     <Working
       title={`${supply.packs} packs`}
       rows={[
         ['Pieces', String(supply.pieces)],
         [`For gaps, ${Math.round(plan.reserveShare * 100)} %`, String(supply.reservePieces)],
-        [
-          'Pieces in a pack',
-          product.split > 1 || product.composed > 1
-            ? `${product.piecesPerPack} × ${product.split} ÷ ${product.composed} = ${supply.piecesPerPack}`
-            : String(supply.piecesPerPack),
-        ],
-        ['Rounded up', `${supply.pieces + supply.reservePieces} ÷ ${supply.piecesPerPack} → ${supply.packs}`],
+        ...result.pieces
+          .filter((p) => result.knots.some((k) => k.cut === p.cut))
+          .map((p) => {
+            const cut = plan.cuts.find((c) => c.id === p.cut);
+            const product = plan.products.find((d) => d.id === p.product);
+            const pack = product?.test.counted ?? product?.piecesPerPack;
+            return [
+              `In a pack, ${cut?.name ?? ''}`,
+              `${pack} × ${cut?.split} ÷ ${product?.composed} = ${p.perPack}`,
+            ] as const;
+          }),
+        ...supply.lines.map(
+          (l) => [`Rounded up, ${l.name}`, `${l.pieces + l.reservePieces} ÷ ${l.piecesPerPack} → ${l.packs}`] as const,
+        ),
         ['If the count is off', range(supply.packRange, String)],
       ]}
       sure="Count one opened pack: its number overrides the label. The reserve is common practice, a tenth to a quarter."
@@ -125,7 +131,10 @@ export function PriceWorking({ plan, result }: Props) {
     <Working
       title={show(supply.price)}
       rows={[
-        [plan.product.name, `${supply.packs} × ${show(plan.product.packPrice)}`],
+        ...supply.lines.map(
+          (l) =>
+            [l.name, `${l.toBuy} × ${show(plan.products.find((p) => p.id === l.product)?.packPrice ?? 0)}`] as const,
+        ),
         ['If the count is off', range(supply.priceRange, show)],
       ]}
       sure="Hair only. Cap, hook, bands and products come on top."
@@ -143,7 +152,7 @@ export function WeightWorking({ result }: { readonly result: PlanResult }) {
     <Working
       title={grams(load.massG)}
       rows={[
-        ['Pieces', `${result.supply.pieces} × ${piece.massG.toFixed(2)} g`],
+        ['Pieces', `${result.supply.pieces}, on top ${piece.massG.toFixed(2)} g each`],
         ['Likely', range(load.range, grams)],
         ['Wet', range(load.wetG, grams)],
         [`Fullest section (${name})`, `${fullest.pieces} pieces, ${grams(fullest.massG)}`],
@@ -155,13 +164,13 @@ export function WeightWorking({ result }: { readonly result: PlanResult }) {
   );
 }
 
-export function CoverWorking({ plan, result }: Props) {
+export function CoverWorking({ result }: Props) {
   const percent = (v: number) => `${Math.round(v * 100)} %`;
   return (
     <Working
       title={`About ${percent(result.cover.hiddenShare)} hidden`}
       rows={[
-        ['A piece', `${result.piece.massG.toFixed(2)} g, ${plan.product.length} long`],
+        ['A piece', `${result.piece.massG.toFixed(2)} g, ${Math.round(result.piece.lengthMm / 10)} cm as worn`],
         ['On top', `${Math.round(result.spacing.mm.gapMm)} mm apart both ways`],
         ['Likely', range(result.cover.range, percent)],
       ]}

@@ -71,9 +71,9 @@ function isTouched(id: StationId, plan: PlanDocument): boolean {
     case 'cap':
       return differs('cap');
     case 'hair':
-      return differs('product');
+      return differs('products', 'cuts', 'pieces');
     case 'rows':
-      return differs('spacing', 'part', 'schools');
+      return differs('spacing', 'part', 'schools', 'rows', 'knotWishes');
     case 'supply':
       return differs('reserveShare');
     default:

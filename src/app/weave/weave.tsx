@@ -1,11 +1,13 @@
 /** The weave: all rows unrolled; scrubbing it plays the install back and forth. Linked with the head both ways. */
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { type DirectionDeg, directionDeg } from '../../core/head/marks.ts';
 import { knotName } from '../../core/knots/rules.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { signKey } from '../../formats/signs.ts';
-import type { PlanDocument } from '../../model/plan.ts';
+import { pullRow } from '../../model/rows-by-hand.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import { useSize } from '../stage/stage.tsx';
+import type { PlanSession } from '../state/plan-session.ts';
 import { useView } from '../state/view-store.ts';
 import { duration } from '../ui/format.ts';
 import { Sign } from '../ui/sign.tsx';
@@ -14,11 +16,22 @@ import { knotNear, weaveLayout } from './weave-layout.ts';
 
 const FRAME_MS = 70;
 
-export function Weave({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult | undefined }) {
+/** A row that is held: how far the finger has come becomes mm through the gap between two threads. */
+interface Pull {
+  readonly row: number;
+  readonly at: DirectionDeg;
+  readonly fromY: number;
+  readonly mm: number;
+}
+const PULL_STEP_MM = 1;
+
+export function Weave({ session, result }: { readonly session: PlanSession; readonly result: PlanResult | undefined }) {
+  const { plan } = session;
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useSize(box);
-  const { selectedId, select } = useView();
+  const { selectedId, select, tool } = useView();
+  const pulling = useRef<Pull>(undefined);
   const [playing, setPlaying] = useState(false);
   const index = result ? result.knots.findIndex((k) => k.id === selectedId) : -1;
   const selected = result?.knots[index];
@@ -66,7 +79,40 @@ export function Weave({ plan, result }: { readonly plan: PlanDocument; readonly 
     setPlaying(false);
     select(knotNear(result, layout, event.clientX - place.left, event.clientY - place.top)?.id);
   };
+  const takeRow = (event: React.PointerEvent) => {
+    const place = box.current?.getBoundingClientRect();
+    const near =
+      result && layout && place && knotNear(result, layout, event.clientX - place.left, event.clientY - place.top);
+    if (!near) return;
+    select(near.id);
+    const at = directionDeg([near.xMm, near.yMm, near.zMm]);
+    pulling.current = { row: near.row, at, fromY: event.clientY, mm: 0 };
+  };
+  const pull = (event: React.PointerEvent) => {
+    const held = pulling.current;
+    if (!held || !result || !layout) return;
+    const mm = ((held.fromY - event.clientY) / layout.rowGap) * result.spacing.mm.gapMm;
+    pulling.current = { ...held, mm: Math.round(2 * mm) / 2 };
+    session.preview(pullRow(session.history.present.plan, result.rows[held.row], held.at, pulling.current.mm).plan);
+  };
+  const dropRow = () => {
+    const held = pulling.current;
+    pulling.current = undefined;
+    if (!held || !result) return;
+    if (held.mm === 0) return session.preview(undefined);
+    const kept = result.rows[held.row];
+    useView.getState().refuse(session.apply(pullRow(session.history.present.plan, kept, held.at, held.mm)));
+  };
+  const pullByKey = (key: string) => {
+    const way = key === 'ArrowUp' ? 1 : key === 'ArrowDown' ? -1 : 0;
+    if (way === 0 || !selected || !result) return false;
+    const at = directionDeg([selected.xMm, selected.yMm, selected.zMm]);
+    const deed = pullRow(session.history.present.plan, result.rows[selected.row], at, way * PULL_STEP_MM);
+    useView.getState().refuse(session.apply(deed));
+    return true;
+  };
   const onKey = (event: React.KeyboardEvent) => {
+    if (tool.kind === 'pullRow' && pullByKey(event.key)) return event.preventDefault();
     const next = result && stepTo(result, index, event.key);
     if (next === undefined || !result) return;
     event.preventDefault();
@@ -92,10 +138,18 @@ export function Weave({ plan, result }: { readonly plan: PlanDocument; readonly 
         data-testid="weave"
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
-          scrub(e);
+          if (tool.kind === 'pullRow') takeRow(e);
+          else scrub(e);
         }}
         onPointerMove={(e) => {
-          if (e.buttons > 0) scrub(e);
+          if (e.buttons === 0) return;
+          if (tool.kind === 'pullRow') pull(e);
+          else scrub(e);
+        }}
+        onPointerUp={dropRow}
+        onPointerCancel={() => {
+          pulling.current = undefined;
+          session.preview(undefined);
         }}
         onKeyDown={onKey}
       />

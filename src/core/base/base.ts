@@ -1,7 +1,7 @@
 /** The base, worked out: sections as generated and edited, their figures, lines, bumps, order of work, consumables. */
 import type { OwnHair } from '../hair/own-hair.ts';
 import { borders } from './borders.ts';
-import { type BumpMap, bumpMap, depositTail, lyingVolume } from './bumps.ts';
+import { type BumpMap, bumpMap, depositTail, LUMP_MM, lyingVolume } from './bumps.ts';
 import type { BaseChoice } from './choice.ts';
 import { type EditedSections, replayEdits } from './edit.ts';
 import { generateSections, type PartOnHead } from './generate.ts';
@@ -70,10 +70,14 @@ export function editSections(ground: BaseGround, choice: BaseChoice, part: PartO
   return replayEdits(ground, generateSections(ground, choice, part), choice.edits);
 }
 
-/** Places where no piece goes: own hair in sight, also that of the base, and no-go spots. */
-export function closedToPieces(ground: Pick<BaseGround, 'masks'>, map: SectionMap): Uint8Array {
+/** Places where no piece goes: own hair in sight, also that of the base, no-go spots, and lumps where they can't be passed. */
+export function closedToPieces(
+  ground: Pick<BaseGround, 'masks'>,
+  map: SectionMap,
+  bumps?: Pick<BumpMap, 'heightMm'>,
+): Uint8Array {
   const sight = inSight(map);
-  return ground.masks.noGo.map((no, v) => (no || sight[v] ? 1 : 0));
+  return ground.masks.noGo.map((no, v) => (no || sight[v] || (bumps && bumps.heightMm[v] > LUMP_MM) ? 1 : 0));
 }
 
 /** Own hair in sight: no cover is owed there. */

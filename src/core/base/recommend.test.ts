@@ -29,7 +29,7 @@ function advise(change: Partial<OwnHair>, wishes: Partial<Wearer> = {}): Candida
       freshEnds: own.freshEnds,
       girthMm: 565,
       pace: 'some',
-      cap: 'closed',
+      capped: true,
       musts: [],
       ...wishes,
     },
@@ -54,7 +54,7 @@ describe('what it must do', () => {
     expect(advise({}, { musts: ['flip'] }).findIndex((c) => c.schoolId === 'behindPart')).toBeGreaterThan(5);
   });
   it('without a net nothing is just laid back', () => {
-    const list = advise({}, { cap: 'none' });
+    const list = advise({}, { capped: false });
     expect(list.findIndex((c) => c.schoolId === 'laidFlat')).toBeGreaterThan(9);
     expect(list[0].schoolId).not.toBe('smooth');
   });

@@ -4,7 +4,6 @@
  * what does not reach, makes a lump or takes too long counts against it. All rules: common practice, no source;
  * the points are a weighing of ours.
  */
-import type { CapKind } from '../cap/dome.ts';
 import type { HairCurl, HairFullness, OwnHair } from '../hair/own-hair.ts';
 import type { Pace } from '../time/estimate.ts';
 import { type BaseWork, baseWork, editSections, type LaidBase, layBase } from './base.ts';
@@ -31,7 +30,7 @@ export interface Wearer {
   readonly freshEnds: boolean;
   readonly girthMm: number;
   readonly pace: Pace;
-  readonly cap: CapKind;
+  readonly capped: boolean;
   readonly musts: readonly Must[];
   /** Minutes that she has for the base, if she said. */
   readonly minutes?: number;
@@ -223,25 +222,25 @@ export const RULES: readonly Rule[] = [
   { schools: ['threaded', 'grid'], when: isShort, points: 1.5, because: 'It holds hair that is too short to plait.' },
   {
     schools: ['threaded', 'grid', 'allOver', 'flatTwists'],
-    when: (w) => w.cap === 'none',
+    when: (w) => !w.capped,
     points: 2,
     because: 'Without a net there is something to hook onto everywhere.',
   },
   {
     schools: ['threaded', 'grid'],
-    when: (w) => w.cap === 'closed',
+    when: (w) => w.capped,
     points: -2.5,
     because: 'Under a net its many places to hook are wasted.',
   },
   {
     schools: ['laidFlat', 'smooth'],
-    when: (w) => w.cap === 'none',
+    when: (w) => !w.capped,
     points: -8,
     because: 'Without a net it has nothing to hold it.',
   },
   {
     schools: ['laidFlat'],
-    when: (w) => w.cap === 'closed',
+    when: (w) => w.capped,
     points: -0.5,
     because: 'It shifts more easily than anything tied.',
   },

@@ -6,8 +6,7 @@
  * better than random, so it errs to the bare side; ribbon width and opacity are guesses.
  */
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { Product } from '../hair/product.ts';
-import { TEXTURE_INFO } from '../hair/textures.ts';
+import { TEXTURE_INFO, type Texture } from '../hair/textures.ts';
 
 export interface CoverEstimate {
   readonly hiddenShare: number;
@@ -30,13 +29,18 @@ export function estimateCover(
   fromPart: Float64Array,
   zone: Float64Array,
   spacingMm: { readonly gapMm: number; readonly pitchMm: number },
-  product: Product,
-  pieceMassG: number,
+  /** A mean piece as worn. */
+  piece: {
+    readonly texture: Texture;
+    readonly massG: number;
+    readonly lengthMm: number;
+    readonly widthFactor: number;
+  },
   /** Own hair in sight, where no cover is owed. */
   inSight: Uint8Array,
 ): CoverEstimate {
-  const texture = TEXTURE_INFO[product.texture];
-  const width = RIBBONS_MM * texture.spread * Math.sqrt(pieceMassG / REFERENCE_MASS_G);
+  const texture = TEXTURE_INFO[piece.texture];
+  const width = RIBBONS_MM * texture.spread * piece.widthFactor * Math.sqrt(piece.massG / REFERENCE_MASS_G);
   const spring = texture.springy ? SPRING_REACH_MM : 0;
   const share = (opacity: number) => {
     let hidden = 0;
@@ -44,7 +48,7 @@ export function estimateCover(
     for (let v = 0; v < mesh.vertexCount; v += STRIDE) {
       if (inSight[v]) continue;
       const density = 1 / (spacingMm.gapMm * spacingMm.pitchMm * zone[v] * zone[v]);
-      const reach = Math.min(product.lengthMm, fromPart[v]) + spring;
+      const reach = Math.min(piece.lengthMm, fromPart[v]) + spring;
       hidden += mesh.vertexAreasMm2[v] * (1 - Math.exp(-density * opacity * width * reach));
       area += mesh.vertexAreasMm2[v];
     }

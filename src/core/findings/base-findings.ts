@@ -179,14 +179,18 @@ const shifts: Check = (inputs) => {
   if (family === 'laidFlat') {
     return {
       code: 'base.shifts',
-      severity: inputs.cap === 'none' ? 'stop' : 'caution',
+      severity: inputs.cap.dome === 'none' ? 'stop' : 'caution',
       station: 'base',
-      what: inputs.cap === 'none' ? 'Nothing holds this base.' : 'This base shifts easily.',
+      what: inputs.cap.dome === 'none' ? 'Nothing holds this base.' : 'This base shifts easily.',
       why: 'Nothing is tied. A base that shifts makes the style shift; firmness comes from larger sections, flat hair and a tied root, not from a tighter net.',
       mend: { deed: 'Tie four plaits instead', change: { kind: 'setBase', change: four } },
     };
   }
-  if (tail !== 'smooth' || inputs.cap !== 'none' || !['tied', 'crossed', 'behindPart', 'halfUp'].includes(family)) {
+  if (
+    tail !== 'smooth' ||
+    inputs.cap.dome !== 'none' ||
+    !['tied', 'crossed', 'behindPart', 'halfUp'].includes(family)
+  ) {
     return undefined;
   }
   return {
@@ -247,8 +251,13 @@ const overCarried: Check = (inputs, result) => {
     what: over.length === 1 ? 'One section carries a lot.' : `${over.length} sections carry a lot.`,
     why: `${named(over)}: up to ${Math.round(load.onHairG[1])} g hang on it; it may bear ${over[0].carriesG.map(Math.round).join(' to ')} g (a guess, and no promise). Pain, bumps or headache mean too much: take some out.`,
     sectionIds: over.map((s) => s.id),
-    ...(inputs.cap === 'none'
-      ? { mend: { deed: 'Put a closed cap over the base', change: { kind: 'setCap', cap: 'closed' } } as const }
+    ...(inputs.cap.dome === 'none'
+      ? {
+          mend: {
+            deed: 'Put a closed cap over the base',
+            change: { kind: 'setCap', change: { dome: 'closed' } },
+          } as const,
+        }
       : {}),
   };
 };
@@ -270,7 +279,7 @@ const lostEdits: Check = (_, result) => {
 };
 
 const capOverBase: Check = (inputs, { cap }) => {
-  if (inputs.cap === 'none' || cap.sizeName === cap.bareSizeName) return undefined;
+  if (inputs.cap.dome === 'none' || cap.sizeName === cap.bareSizeName) return undefined;
   return {
     code: 'cap.overBase',
     severity: 'note',

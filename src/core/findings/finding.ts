@@ -1,9 +1,12 @@
 /** What the core has to say about a plan, and the change that would mend it. */
-import type { BaseChoice, Parking } from '../base/choice.ts';
+import type { BaseChoice, Family, Parking } from '../base/choice.ts';
 import type { Edit } from '../base/edit.ts';
+import type { Cap } from '../cap/cap.ts';
+import type { Cut, Split } from '../hair/cuts.ts';
 import type { TapeMeasure } from '../head/tape.ts';
 import type { SchoolName, Schools } from '../knots/schools.ts';
-import type { SpacingZone } from '../pipeline/inputs.ts';
+import type { PieceZone, SpacingZone } from '../pipeline/inputs.ts';
+import type { RowChoice } from '../rows/choice.ts';
 
 export type Severity = 'stop' | 'caution' | 'note';
 
@@ -12,9 +15,15 @@ export type Mend =
   | { readonly kind: 'setMeasure'; readonly measure: TapeMeasure; readonly mm: number }
   | { readonly kind: 'setSpacing'; readonly fingers: Partial<Record<SpacingZone, number>> }
   | { readonly kind: 'setSchool'; readonly school: SchoolName; readonly value: Schools[SchoolName] }
-  | { readonly kind: 'setCap'; readonly cap: 'closed' }
+  | { readonly kind: 'setCap'; readonly change: Partial<Cap> }
   | { readonly kind: 'setReserve'; readonly share: number }
-  | { readonly kind: 'setSplit'; readonly split: 1 }
+  | { readonly kind: 'setCut'; readonly cut: string; readonly change: Partial<Omit<Cut, 'id'>> }
+  /** These zones take a finer cut of what they have. */
+  | { readonly kind: 'splitZones'; readonly zones: readonly PieceZone[]; readonly split: Split }
+  | { readonly kind: 'setRows'; readonly change: Partial<Omit<RowChoice, 'hand' | 'brush'>> }
+  | { readonly kind: 'dropHand'; readonly indices: readonly number[] }
+  | { readonly kind: 'dropWishes'; readonly indices: readonly number[] }
+  | { readonly kind: 'chooseFamily'; readonly family: Family }
   /** She insists on a reading: the head follows it. */
   | { readonly kind: 'trustMeasure'; readonly measure: TapeMeasure }
   | { readonly kind: 'resetHairline' }

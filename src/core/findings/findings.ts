@@ -6,15 +6,18 @@
 import { TEXTURE_INFO } from '../hair/textures.ts';
 import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
 import { TAPE_INFO, TAPE_MEASURES } from '../head/tape.ts';
-import { type PlanInputs, ZONES, zoneName } from '../pipeline/inputs.ts';
+import { type PlanInputs, type SpacingZone, ZONES, zoneName } from '../pipeline/inputs.ts';
 import { LEAST_CENTRES_MM } from '../pipeline/spacing.ts';
 import { BASE_CHECKS } from './base-findings.ts';
+import { CAP_CHECKS } from './cap-findings.ts';
 import { type Check, mm, type Result } from './check.ts';
 import type { Finding, Severity } from './finding.ts';
+import { HAIR_CHECKS, mainProduct, productOf } from './hair-findings.ts';
+import { ROW_CHECKS } from './row-findings.ts';
 
 export function findings(inputs: PlanInputs, result: Result): Finding[] {
   const order: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
-  return [...CHECKS, ...BASE_CHECKS]
+  return [...CHECKS, ...BASE_CHECKS, ...CAP_CHECKS, ...HAIR_CHECKS, ...ROW_CHECKS]
     .map((check) => check(inputs, result))
     .filter((f): f is Finding => f !== undefined)
     .sort((a, b) => order[a.severity] - order[b.severity]);
@@ -87,23 +90,29 @@ const estimatedMeasures: Check = (inputs) => {
 /** A gap may exceed the texture's width by this before it is called too wide. */
 const COVER_TOLERANCE = 1.02;
 
-const spacingBeyondTexture: Check = (inputs, { piece, spacing }) => {
-  const widest = piece.coversFingers * FINGER_OF_TABLE_MM;
-  const wide = ZONES.filter((z) => spacing.centresMm[z] > widest * COVER_TOLERANCE);
+const spacingBeyondTexture: Check = (inputs, { pieces, spacing, rowScheme }) => {
+  // On bands and rods the base says where pieces go.
+  if (inputs.rows.scheme === 'grid' || inputs.rows.scheme === 'rods' || rowScheme.cannotLay) return undefined;
+  const pieceOf = (z: SpacingZone) => pieces.find((p) => p.cut === inputs.pieces[z].cut)!;
+  const widest = (z: SpacingZone) => pieceOf(z).coversFingers * FINGER_OF_TABLE_MM;
+  const wide = ZONES.filter((z) => spacing.centresMm[z] > widest(z) * COVER_TOLERANCE);
   if (wide.length === 0) return undefined;
-  const asSaid = (centreMm: number) =>
-    (centreMm - (inputs.spacing.said === 'clear' ? piece.knotWidthMm : 0)) / inputs.fingerMm;
-  const fits = Math.max(0.25, Math.floor(4 * asSaid(widest)) / 4);
-  const texture = TEXTURE_INFO[inputs.product.texture].name;
+  const fits = (z: SpacingZone) => {
+    const clear = inputs.spacing.said === 'clear' ? pieceOf(z).knotWidthMm : 0;
+    return Math.max(0.25, Math.floor((4 * (widest(z) - clear)) / inputs.fingerMm) / 4);
+  };
+  const least = Math.min(...wide.map(fits));
+  const [first] = wide;
+  const texture = TEXTURE_INFO[productOf(inputs, pieceOf(first).product).texture].name;
   return {
     code: 'spacing.tooWide',
     severity: 'caution',
     station: 'rows',
     what: `Wider than ${texture} hair can cover.`,
-    why: `${wide.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${piece.massG.toFixed(1)} g covers about ${Math.round(widest)} mm (a guess until a first row is in).`,
+    why: `${wide.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${pieceOf(first).massG.toFixed(1)} g covers about ${Math.round(widest(first))} mm (a guess until a first row is in).`,
     mend: {
-      deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${fits} ${fits === 1 ? 'finger' : 'fingers'}`,
-      change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, fits])) },
+      deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${least} ${least === 1 ? 'finger' : 'fingers'}`,
+      change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, least])) },
     },
   };
 };
@@ -113,18 +122,21 @@ const FINGER_OF_TABLE_MM = 18;
 /** Knots sit on each other when they are nearer than this share of their width (guess). */
 const CROWDED = 0.9;
 
-const knotsCrowd: Check = (inputs, { piece, spacing }) => {
-  if (inputs.spacing.said === 'clear') return undefined;
-  const least = Math.max(LEAST_CENTRES_MM, CROWDED * piece.knotWidthMm);
-  const crowded = ZONES.filter((z) => inputs.spacing.fingers[z] * inputs.fingerMm < least);
+const knotsCrowd: Check = (inputs, { pieces, spacing }) => {
+  if (inputs.spacing.said === 'clear' || inputs.rows.scheme === 'grid') return undefined;
+  const widthIn = (z: SpacingZone) => pieces.find((p) => p.cut === inputs.pieces[z].cut)!.knotWidthMm;
+  const crowded = ZONES.filter(
+    (z) => inputs.spacing.fingers[z] * inputs.fingerMm < Math.max(LEAST_CENTRES_MM, CROWDED * widthIn(z)),
+  );
   if (crowded.length === 0) return undefined;
-  const fits = Math.ceil((4 * piece.knotWidthMm) / inputs.fingerMm) / 4;
+  const widest = Math.max(...crowded.map(widthIn));
+  const fits = Math.ceil((4 * widest) / inputs.fingerMm) / 4;
   return {
     code: 'spacing.crowded',
     severity: 'caution',
     station: 'rows',
     what: 'Knots would sit on each other.',
-    why: `${crowded.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(piece.knotWidthMm)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
+    why: `${crowded.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(widest)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
     mend: {
       deed: `Set ${crowded.length === 1 ? 'it' : 'them'} to ${fits} ${fits <= 1 ? 'finger' : 'fingers'}`,
       change: { kind: 'setSpacing', fingers: Object.fromEntries(crowded.map((z) => [z, fits])) },
@@ -133,8 +145,8 @@ const knotsCrowd: Check = (inputs, { piece, spacing }) => {
 };
 
 const smoothUnheld: Check = (inputs, { piece, knots }) => {
-  const smooth = TEXTURE_INFO[inputs.product.texture].grip === 'smooth';
-  if (!smooth || inputs.cap !== 'none' || knots.every((k) => k.lock || k.kind === 'oneLeg')) return undefined;
+  const smooth = TEXTURE_INFO[mainProduct(inputs).texture].grip === 'smooth';
+  if (!smooth || inputs.cap.dome !== 'none' || knots.every((k) => k.lock || k.kind === 'oneLeg')) return undefined;
   return {
     code: 'hold.smoothUnheld',
     severity: 'caution',
@@ -143,7 +155,7 @@ const smoothUnheld: Check = (inputs, { piece, knots }) => {
     why: 'Straight into own hair it creeps out even with four wraps, and the large bites pull.',
     mend: piece.canLock
       ? { deed: 'Lock every knot with its band', change: { kind: 'setSchool', school: 'smoothHold', value: 'lock' } }
-      : { deed: 'Put a closed cap over the base', change: { kind: 'setCap', cap: 'closed' } },
+      : { deed: 'Put a closed cap over the base', change: { kind: 'setCap', change: { dome: 'closed' } } },
   };
 };
 
@@ -158,7 +170,7 @@ const noReserve: Check = (_, { supply }) => {
     severity: 'caution',
     station: 'supply',
     what: 'Nothing is kept for gaps.',
-    why: `${supply.leftOver} of ${supply.packs * supply.piecesPerPack} pieces would be over. Gaps show after separating; fillers of a tenth to a quarter are usual.`,
+    why: `${supply.leftOver} of ${supply.pieces + supply.leftOver} pieces would be over. Gaps show after separating; fillers of a tenth to a quarter are usual.`,
     mend: {
       deed: `Keep ${Math.round(USUAL_RESERVE * 100)} % for gaps`,
       change: { kind: 'setReserve', share: USUAL_RESERVE },
@@ -167,11 +179,13 @@ const noReserve: Check = (_, { supply }) => {
 };
 
 const loopStays: Check = (inputs, { knots, piece }) => {
-  if (piece.canOneLeg || inputs.schools.oneLeg === 'never') return undefined;
+  const { oneLeg, exposed } = inputs.schools;
+  if (piece.canOneLeg || oneLeg === 'never' || (oneLeg === 'exposed' && exposed !== 'oneLeg')) return undefined;
+  if (mainProduct(inputs).test.apart === 'clings') return undefined;
   const wanting =
     inputs.schools.oneLeg === 'everywhere'
       ? knots
-      : knots.filter((k) => k.exposed && !TEXTURE_INFO[inputs.product.texture].springy);
+      : knots.filter((k) => k.exposed && !TEXTURE_INFO[mainProduct(inputs).texture].springy);
   if (wanting.length === 0) return undefined;
   return {
     code: 'knot.loopStays',
@@ -195,8 +209,13 @@ const tenderThroughHair: Check = (inputs, { knots }) => {
       on.length === 1 ? 'One knot hangs on a tender or thin spot' : `${on.length} knots hang on a tender or thin spot`,
     why: 'that you marked. Hair there carries badly and hurts.',
     knotIds: on.map((k) => k.id),
-    ...(inputs.cap === 'none'
-      ? { mend: { deed: 'Put a closed cap over the base', change: { kind: 'setCap', cap: 'closed' } as const } }
+    ...(inputs.cap.dome === 'none'
+      ? {
+          mend: {
+            deed: 'Put a closed cap over the base',
+            change: { kind: 'setCap', change: { dome: 'closed' } } as const,
+          },
+        }
       : {
           mend: {
             deed: on.length === 1 ? 'Hook it through the net only' : `Hook all ${on.length} through the net only`,
@@ -224,20 +243,21 @@ const heavy: Check = (inputs, { load }) => {
 };
 
 const splitTooFine: Check = (inputs) => {
-  const { split, strandsPerPiece } = inputs.product;
-  if (split <= strandsPerPiece) return undefined;
+  const bad = inputs.cuts.find((c) => c.split > productOf(inputs, c.product).strandsPerPiece);
+  if (!bad) return undefined;
+  const { strandsPerPiece } = productOf(inputs, bad.product);
   return {
     code: 'hair.splitTooFine',
     severity: 'stop',
     station: 'hair',
-    what: `A piece of ${strandsPerPiece} strands can’t be split in ${split}.`,
+    what: `A piece of ${strandsPerPiece} strands can’t be split in ${bad.split}.`,
     why: 'A strand is the least that can be hooked.',
-    mend: { deed: 'Hook whole pieces', change: { kind: 'setSplit', split: 1 } },
+    mend: { deed: 'Hook whole pieces', change: { kind: 'setCut', cut: bad.id, change: { split: 1 } } },
   };
 };
 
 const latex: Check = (inputs) => {
-  if (inputs.product.loop !== 'slidingBand') return undefined;
+  if (!inputs.products.some((p) => p.loop === 'slidingBand')) return undefined;
   return {
     code: 'hair.latex',
     severity: 'note',
@@ -247,8 +267,8 @@ const latex: Check = (inputs) => {
   };
 };
 
-const noKnots: Check = (_, { knots }) => {
-  if (knots.length > 0) return undefined;
+const noKnots: Check = (_, { knots, rowScheme }) => {
+  if (knots.length > 0 || rowScheme.cannotLay) return undefined;
   return {
     code: 'rows.none',
     severity: 'stop',

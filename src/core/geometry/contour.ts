@@ -1,5 +1,5 @@
 /** Level sets of a field that is linear on each triangle, walked from triangle to triangle. */
-import type { SurfaceMesh } from './surface-mesh.ts';
+import { nearestVertex, type SurfaceMesh } from './surface-mesh.ts';
 
 /**
  * A curve on the mesh. Point i lies on the edge from vertex `fromVertex[i]` to `toVertex[i]`, at the share
@@ -180,25 +180,63 @@ export function fieldAt(curve: SurfaceCurve, field: Float64Array, i: number): nu
 }
 
 /** Points from..to (inclusive, open) of a curve as a curve of their own. */
-export function sliceCurve(mesh: SurfaceMesh, curve: SurfaceCurve, from: number, to: number): SurfaceCurve {
-  return curveFromEdges(
-    mesh,
-    curve.fromVertex.slice(from, to + 1),
-    curve.toVertex.slice(from, to + 1),
-    curve.share.slice(from, to + 1),
-    false,
-  );
+export function sliceCurve(curve: SurfaceCurve, from: number, to: number): SurfaceCurve {
+  const start = curve.arcMm[from];
+  return {
+    pointCount: to - from + 1,
+    pointsMm: curve.pointsMm.slice(3 * from, 3 * (to + 1)),
+    fromVertex: curve.fromVertex.slice(from, to + 1),
+    toVertex: curve.toVertex.slice(from, to + 1),
+    share: curve.share.slice(from, to + 1),
+    closed: false,
+    arcMm: curve.arcMm.slice(from, to + 1).map((a) => a - start),
+    lengthMm: curve.arcMm[to] - start,
+  };
 }
 
 /** The same curve run the other way. */
-export function reverseCurve(mesh: SurfaceMesh, curve: SurfaceCurve): SurfaceCurve {
-  return curveFromEdges(
-    mesh,
-    curve.fromVertex.slice().reverse(),
-    curve.toVertex.slice().reverse(),
-    curve.share.slice().reverse(),
-    curve.closed,
-  );
+export function reverseCurve(curve: SurfaceCurve): SurfaceCurve {
+  const n = curve.pointCount;
+  const pointsMm = new Float64Array(3 * n);
+  const arcMm = new Float64Array(n);
+  const end = n > 0 ? curve.arcMm[n - 1] : 0;
+  for (let i = 0; i < n; i++) {
+    const from = n - 1 - i;
+    for (let c = 0; c < 3; c++) pointsMm[3 * i + c] = curve.pointsMm[3 * from + c];
+    arcMm[i] = end - curve.arcMm[from];
+  }
+  return {
+    ...curve,
+    pointsMm,
+    arcMm,
+    fromVertex: curve.fromVertex.slice().reverse(),
+    toVertex: curve.toVertex.slice().reverse(),
+    share: curve.share.slice().reverse(),
+  };
+}
+
+/** A way over the mesh that was not traced: each point reads fields at the vertex nearest to it. */
+export function curveFromPoints(mesh: SurfaceMesh, pointsMm: Float64Array, closed = false): SurfaceCurve {
+  const n = pointsMm.length / 3;
+  const nearest = new Int32Array(n);
+  const arcMm = new Float64Array(n);
+  let near = 0;
+  for (let i = 0; i < n; i++) {
+    near = nearestVertex(mesh, pointsMm[3 * i], pointsMm[3 * i + 1], pointsMm[3 * i + 2], near);
+    nearest[i] = near;
+    if (i > 0) arcMm[i] = arcMm[i - 1] + gap(pointsMm, i - 1, i);
+  }
+  const lengthMm = n === 0 ? 0 : arcMm[n - 1] + (closed ? gap(pointsMm, n - 1, 0) : 0);
+  return {
+    pointCount: n,
+    pointsMm,
+    fromVertex: nearest,
+    toVertex: nearest,
+    share: new Float64Array(n),
+    closed,
+    arcMm,
+    lengthMm,
+  };
 }
 
 /** Index of the last point at or before the given length along the curve. */

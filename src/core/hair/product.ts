@@ -1,5 +1,8 @@
-/** A product as it comes, and what one hooked piece of it is after splitting and composing. */
-import { TEXTURE_INFO, type Texture } from './textures.ts';
+/**
+ * Hair as it comes: pack → bundle → piece → strand → hanging ends. What one opened pack shows overrides its label.
+ * Kept as hers, with its condition and the times it was worn.
+ */
+import type { Texture } from './textures.ts';
 
 export const LOOPS = ['thread', 'slidingBand', 'ring', 'stiff', 'none'] as const;
 export type Loop = (typeof LOOPS)[number];
@@ -10,76 +13,159 @@ export interface LoopInfo {
   readonly locks: boolean;
   /** Whether one side can go through alone: with the loop left on, once it is taken off, or never. */
   readonly oneLeg: 'asItIs' | 'onceOff' | 'never';
+  /** What it allows, for a first-time reader. */
+  readonly allows: string;
 }
 
 /** Common practice, no source. */
 export const LOOP_INFO: Readonly<Record<Loop, LoopInfo>> = {
-  thread: { name: 'thread loop', locks: false, oneLeg: 'asItIs' },
-  slidingBand: { name: 'sliding band', locks: true, oneLeg: 'onceOff' },
-  ring: { name: 'ring', locks: true, oneLeg: 'onceOff' },
-  stiff: { name: 'stiff middle', locks: false, oneLeg: 'never' },
-  none: { name: 'no loop, folded by hand', locks: false, oneLeg: 'asItIs' },
+  thread: {
+    name: 'thread loop',
+    locks: false,
+    oneLeg: 'asItIs',
+    allows: 'Any wraps, and one-leg with the thread left on.',
+  },
+  slidingBand: {
+    name: 'sliding band',
+    locks: true,
+    oneLeg: 'onceOff',
+    allows: 'Any wraps, a lock with the band; one-leg once the band is off.',
+  },
+  ring: {
+    name: 'ring',
+    locks: true,
+    oneLeg: 'onceOff',
+    allows: 'Any wraps, a lock with the ring; one-leg once the ring is off.',
+  },
+  stiff: {
+    name: 'stiff middle',
+    locks: false,
+    oneLeg: 'never',
+    allows: 'Ordinary wraps only: its sides stay together.',
+  },
+  none: {
+    name: 'no loop, folded by hand',
+    locks: false,
+    oneLeg: 'asItIs',
+    allows: 'A fold of loose hair: any wraps, and one-leg.',
+  },
 };
 
-export const SPLITS = [1, 2, 4, 8, 16] as const;
-export type Split = (typeof SPLITS)[number];
+export const FIBRES = ['plain', 'heatProof', 'coated', 'human'] as const;
+export type Fibre = (typeof FIBRES)[number];
+export const FIBRE_NAMES: Readonly<Record<Fibre, string>> = {
+  plain: 'synthetic',
+  heatProof: 'synthetic that bears heat',
+  coated: 'synthetic, coated',
+  human: 'human hair',
+};
+
+export const CONDITIONS = ['new', 'worn', 'tired'] as const;
+export type Condition = (typeof CONDITIONS)[number];
+export const CONDITION_NAMES: Readonly<Record<Condition, string>> = {
+  new: 'new',
+  worn: 'worn, still good',
+  tired: 'tired: fill, or where least seen',
+};
+
+/** The opening test: tug one piece, pull one apart, hook one. Counting is the number of pieces itself. */
+export const TUGS = ['untried', 'holds', 'sheds', 'loopSlips'] as const;
+export const APARTS = ['untried', 'separates', 'clings'] as const;
+export const HOOKEDS = ['untried', 'stays', 'slips'] as const;
+export interface OpeningTest {
+  /** Counted in one opened pack; undefined while it is unopened. */
+  readonly counted?: number;
+  readonly tug: (typeof TUGS)[number];
+  readonly apart: (typeof APARTS)[number];
+  readonly hooked: (typeof HOOKEDS)[number];
+}
+export const UNTRIED: OpeningTest = { tug: 'untried', apart: 'untried', hooked: 'untried' };
 
 export interface Product {
+  readonly id: string;
   readonly name: string;
-  /** As counted in one opened pack. */
+  /** As the label says. */
   readonly piecesPerPack: number;
+  readonly bundlesPerPack: number;
   readonly strandsPerPiece: number;
   readonly packMassG: number;
-  /** From fold to tip, as it hangs, mm. */
+  /** From fold to tip, as it hangs, and drawn out, mm. */
   readonly lengthMm: number;
+  readonly drawnOutMm: number;
+  readonly fibre: Fibre;
+  /** Bears so many degrees; 0 no heat at all. */
+  readonly heatC: number;
   readonly texture: Texture;
+  /** From root to tip; several where it is shaded along its length. */
+  readonly colours: readonly string[];
   readonly loop: Loop;
   /** A ring or band can be taken off in her hands. */
   readonly loopComesOff: boolean;
   readonly packPrice: number;
-  /** Each piece is split lengthwise into so many before hooking. */
-  readonly split: Split;
   /** So many pieces are twisted together into one. */
   readonly composed: number;
+  readonly test: OpeningTest;
+  readonly condition: Condition;
+  readonly timesWorn: number;
+  readonly packsAtHand: number;
+  /** Lower halves of another product, cut by her: there are as many as upper halves are hooked. */
+  readonly lowerHalfOf?: string;
 }
 
-export interface HookedPiece {
-  readonly perPack: number;
-  readonly massG: number;
-  readonly strands: number;
-  readonly hangingEnds: number;
-  /** Width that its knot takes on the row, mm. */
-  readonly knotWidthMm: number;
-  /** Widest gap it covers, mm, for a finger of the given width. */
-  readonly coversFingers: number;
-  readonly canOneLeg: boolean;
-  readonly canLock: boolean;
+export const PRODUCT_LIMITS = {
+  piecesPerPack: [1, 400],
+  bundlesPerPack: [1, 40],
+  strandsPerPiece: [1, 400],
+  packMassG: [5, 1000],
+  lengthMm: [50, 1500],
+  heatC: [0, 260],
+  packPrice: [0, 10000],
+  composed: [1, 8],
+  timesWorn: [0, 100],
+  packsAtHand: [0, 200],
+  products: 12,
+  colours: 4,
+} as const;
+
+/** Pieces in a pack: one counted pack overrides the label. */
+export function piecesInPack(product: Pick<Product, 'piecesPerPack' | 'test'>): number {
+  return product.test.counted ?? product.piecesPerPack;
 }
 
-/** Fibre density g/mm³, about 1.3 g/cm³ for hair-like synthetic fibre (from memory). */
-const FIBRE_DENSITY = 0.0013;
-/** Fibre over space in a bundle held loosely (guess). */
-const PACKING = 0.4;
-/** Width of a wrapped knot over the thickness of its folded piece (guess; 2 g over 25 cm gives 7 to 8 mm). */
-const KNOT_WIDENING = 2.5;
-const REFERENCE_MASS_G = 2;
+/** Whether one side of a piece can go through alone. Strands that cling together never do. */
+export function canOneLeg(product: Pick<Product, 'loop' | 'loopComesOff' | 'test'>): boolean {
+  if (product.test.apart === 'clings') return false;
+  const { oneLeg } = LOOP_INFO[product.loop];
+  return oneLeg === 'asItIs' || (oneLeg === 'onceOff' && product.loopComesOff);
+}
 
-export function hookedPiece(product: Product): HookedPiece {
-  const massG = (product.packMassG / product.piecesPerPack / product.split) * product.composed;
-  const strands = (product.strandsPerPiece / product.split) * product.composed;
-  // The piece is twice as long as it hangs, since it is folded over its loop.
-  const sectionMm2 = massG / (2 * product.lengthMm) / FIBRE_DENSITY / PACKING;
-  const thicknessMm = 2 * Math.sqrt(sectionMm2 / Math.PI);
-  const fuller = Math.min(1.4, Math.max(0.5, Math.sqrt(massG / REFERENCE_MASS_G)));
-  const loop = LOOP_INFO[product.loop];
+/** A ring or band that has to come off before one side can go through alone. */
+export function loopHasToComeOff(product: Pick<Product, 'loop' | 'loopComesOff'>): boolean {
+  return LOOP_INFO[product.loop].oneLeg === 'onceOff' && product.loopComesOff;
+}
+
+/**
+ * What is left when pieces are cut in half below their loop: no loop, its own fold, so half as long again, and
+ * the colours of the lower half.
+ */
+export function lowerHalf(product: Product, id: string): Product {
+  const lower = product.colours.slice(Math.floor(product.colours.length / 2));
   return {
-    perPack: Math.floor((product.piecesPerPack * product.split) / product.composed),
-    massG,
-    strands,
-    hangingEnds: 2 * strands,
-    knotWidthMm: KNOT_WIDENING * thicknessMm,
-    coversFingers: TEXTURE_INFO[product.texture].coversFingers * fuller,
-    canOneLeg: loop.oneLeg === 'asItIs' || (loop.oneLeg === 'onceOff' && product.loopComesOff),
-    canLock: loop.locks,
+    ...product,
+    id,
+    name: `${product.name}, lower halves`,
+    piecesPerPack: piecesInPack(product),
+    // Both legs of the fold, laid together.
+    strandsPerPiece: 2 * product.strandsPerPiece,
+    packMassG: product.packMassG / 2,
+    lengthMm: product.lengthMm / 4,
+    drawnOutMm: product.drawnOutMm / 4,
+    colours: lower.length > 0 ? lower : product.colours,
+    loop: 'none',
+    loopComesOff: false,
+    packPrice: 0,
+    packsAtHand: 0,
+    test: { ...UNTRIED, apart: product.test.apart },
+    lowerHalfOf: product.id,
   };
 }

@@ -114,7 +114,17 @@ function paintRegion(head: MarkedHead, region: Region, mask: Uint8Array, value: 
 }
 
 function paintStroke(head: MarkedHead, stroke: Stroke, mask: Uint8Array, value: number) {
-  const { mesh, shape } = head;
+  forStroke(head, stroke, (v) => {
+    mask[v] = value;
+  });
+}
+
+/** Vertices under a stroke with their distance from its line; one may come up again for a later part of the line. */
+export function forStroke(
+  { mesh, shape }: Pick<MarkedHead, 'mesh' | 'shape'>,
+  stroke: Stroke,
+  visit: (vertex: number, distanceMm: number) => void,
+) {
   const points = stroke.points.map((d) => onSurface(shape, directionOf(d)));
   const stamp = new Int32Array(mesh.vertexCount).fill(-1);
   let near = 0;
@@ -125,7 +135,8 @@ function paintStroke(head: MarkedHead, stroke: Stroke, mask: Uint8Array, value: 
     const half = distance(a, b) / 2;
     near = nearestVertex(mesh, ...middle, near);
     forVerticesWithin(mesh, near, ...middle, stroke.radiusMm + half, stamp, i, (v) => {
-      if (distanceToSegment(pointAt(mesh.positionsMm, v), a, b) <= stroke.radiusMm) mask[v] = value;
+      const d = distanceToSegment(pointAt(mesh.positionsMm, v), a, b);
+      if (d <= stroke.radiusMm) visit(v, d);
     });
   }
 }

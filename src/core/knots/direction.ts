@@ -5,6 +5,7 @@
  */
 import { gradientAt } from '../geometry/gradient.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { Entry } from './rules.ts';
 
 export type Vector = readonly [x: number, y: number, z: number];
 
@@ -34,9 +35,18 @@ export function fallDirection(mesh: SurfaceMesh, fromPart: Float64Array, vertex:
   return l > 0 ? [t[0] / l, t[1] / l, t[2] / l] : [0, -1, 0];
 }
 
-export function hookDirection(fall: Vector, oneLeg: boolean): Vector {
-  // `0 -` rather than unary minus, so that no component becomes a negative zero.
-  return oneLeg ? [0 - fall[0], 0 - fall[1], 0 - fall[2]] : fall;
+/** The way the hook is pushed for each way in. */
+export function hookDirection(fall: Vector, entry: Entry): Vector {
+  switch (entry) {
+    // `0 -` rather than unary minus, so that no component becomes a negative zero.
+    case 'fromCoveredSide':
+    case 'across':
+      return [0 - fall[0], 0 - fall[1], 0 - fall[2]];
+    case 'fromTheFront':
+      return [0, 0, -1];
+    default:
+      return fall;
+  }
 }
 
 /** A direction in the wearer's own words: the strongest way, and a second where it matters. */

@@ -18,6 +18,12 @@ export interface LaidKnot {
   readonly zMm: number;
   /** Nearest mesh vertex, for reading fields. */
   readonly vertex: number;
+  /** Changed by hand; one that was taken out stays in the list, so that its neighbours keep their names. */
+  readonly hand?: 'moved' | 'added' | 'removed';
+  /** Where along the row it lay before it was moved: it keeps the name of that place. */
+  readonly namedAtMm?: number;
+  /** Filled in the second pass. */
+  readonly second?: boolean;
 }
 
 export interface KnotLayout {
@@ -51,7 +57,6 @@ interface Working {
   /** Position along the row in local spacings, at every curve point. */
   readonly u: Float64Array;
   readonly lengthU: number;
-  places: number[];
 }
 
 export function layKnots(mesh: SurfaceMesh, rows: readonly Row[], pitch: PitchFields, spacing: RowSpacing): KnotLayout {
@@ -60,9 +65,9 @@ export function layKnots(mesh: SurfaceMesh, rows: readonly Row[], pitch: PitchFi
   rows.forEach((row, index) => {
     const working = measured(row, pitch, spacing.pitchMm);
     const below = projectBelow(row, working, laid, knotsOfRow, pitch, spacing);
-    working.places = placesAlong(working, below);
+    const arcs = row.placesMm ?? placesAlong(working, below).map((u) => arcAt(working, u));
     laid.push(working);
-    knotsOfRow.push(working.places.map((u) => knotAt(mesh, row.curve, index, arcAt(working, u))));
+    knotsOfRow.push(arcs.map((arc) => knotAt(mesh, row.curve, index, arc)));
   });
   return withoutCollisions(rows, knotsOfRow, pitch, spacing);
 }
@@ -72,18 +77,25 @@ function measured(row: Row, pitch: PitchFields, pitchMm: number): Working {
   const n = curve.pointCount;
   const local = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const gap = gapAfterRule(row.gapRatio[i]);
-    // Where rows crowd, knots along them thin out, so that the hair per area stays.
-    const thinning = Math.min(1.6, Math.max(1, 0.75 / gap));
-    local[i] = pitchMm * fieldAt(curve, pitch.zone, i) * fieldAt(curve, pitch.faceEdge, i) * thinning;
+    local[i] = pitchMm * fieldAt(curve, pitch.zone, i) * fieldAt(curve, pitch.faceEdge, i) * evening(row.gapRatio[i]);
   }
   const u = new Float64Array(n);
   for (let i = 1; i < n; i++) {
     u[i] = u[i - 1] + (2 * (curve.arcMm[i] - curve.arcMm[i - 1])) / (local[i] + local[i - 1]);
   }
   const closing = curve.closed ? (curve.lengthMm - curve.arcMm[n - 1]) / local[n - 1] : 0;
-  return { row, u, lengthU: u[n - 1] + closing, places: [] };
+  return { row, u, lengthU: u[n - 1] + closing };
 }
+
+/**
+ * Spacing along a row against the target, from the gap to its neighbours against theirs: where rows crowd, knots
+ * along them thin out, and where they gape knots close up, so that the hair per area stays.
+ */
+export function evening(gapRatio: number): number {
+  return Math.min(EVENING[1], Math.max(EVENING[0], 1 / gapAfterRule(gapRatio)));
+}
+/** Closer, knots of one row would sit on each other; wider, the row itself would show gaps. */
+const EVENING = [0.8, 1.5] as const;
 
 /** Places (in local spacings) where knots of the rows below fall on this row, rising. */
 function projectBelow(
@@ -96,7 +108,8 @@ function projectBelow(
 ): number[] {
   const feet: number[] = [];
   laid.forEach((lower, index) => {
-    const levels = row.kind === 'front' ? 1 : (lower.row.quarter - row.quarter) / 4;
+    const free = row.kind === 'front' || row.kind === 'fringe';
+    const levels = free ? 1 : Math.abs(lower.row.quarter - row.quarter) / 4;
     if (levels <= 0 || levels > 2.05) return;
     for (const knot of knotsOfRow[index]) {
       const foot = footOn(row.curve, working.u, knot);
@@ -113,13 +126,14 @@ function projectBelow(
 function isHidden(knot: LaidKnot, distance: number, row: Row, lower: Row, laid: readonly Working[]): boolean {
   return laid.some((between) => {
     const q = between.row.quarter;
-    if (q <= row.quarter || q >= lower.quarter) return false;
+    if (q <= Math.min(row.quarter, lower.quarter) || q >= Math.max(row.quarter, lower.quarter)) return false;
     const foot = footOn(between.row.curve, between.u, knot);
     return !foot.atEnd && foot.distance < distance;
   });
 }
 
-function footOn(curve: SurfaceCurve, u: Float64Array, knot: LaidKnot) {
+/** Where a row passes nearest to a place; `u` is what is wanted along it. */
+export function footOn(curve: SurfaceCurve, u: Float64Array, knot: Pick<LaidKnot, 'xMm' | 'yMm' | 'zMm'>) {
   const p = curve.pointsMm;
   let best = Infinity;
   let at = 0;
@@ -161,7 +175,45 @@ function placesAlong(working: Working, feet: number[]): number[] {
   for (let k = 0; k < 3; k++) places = repaired(places);
   if (places.length === 0) places = evenPlaces(lengthU);
   relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
+  // A row that is longer than the one below would keep its knots and stretch them, row upon row.
+  while (wholeCount(places, lengthU)) relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
   return places;
+}
+
+/** How far the mean spacing of a row may be off before a knot is put in or taken out. */
+const MEAN_OFF = 0.045;
+/** A row's first and last knot stand for half a spacing each; its clip at the hairline is a part of that. */
+const HALF_ENDS = 0.6;
+/** An end that is free for this much takes another knot before any gap does. */
+const FREE_END = 0.7;
+
+/** Puts a knot into the widest gap of a stretched row, or takes one out of a crowded one; whether it did. */
+function wholeCount(places: number[], lengthU: number): boolean {
+  const gaps = places.length - 1;
+  const wanted = Math.max(1, Math.round(lengthU - HALF_ENDS));
+  if (gaps < 2 || wanted === gaps) return false;
+  // Between two rows of bricks one more or less at the ends is as it should be.
+  const isEven = Math.abs((places[gaps] - places[0]) / gaps - 1) < MEAN_OFF;
+  if (Math.abs(wanted - gaps) === 1 && isEven) return false;
+  const more = wanted > gaps;
+  if (more && places[0] - END_MARGIN > FREE_END) {
+    places.unshift(END_MARGIN);
+    return true;
+  }
+  if (more && lengthU - END_MARGIN - places[gaps] > FREE_END) {
+    places.push(lengthU - END_MARGIN);
+    return true;
+  }
+  let at = 1;
+  for (let i = 2; i <= gaps; i++) {
+    const here = places[i] - places[i - 1];
+    const best = places[at] - places[at - 1];
+    if (more ? here > best : here < best) at = i;
+  }
+  const middle = (places[at] + places[at - 1]) / 2;
+  if (more) places.splice(at, 0, middle);
+  else places.splice(at - 1, 2, middle);
+  return true;
 }
 
 /** Middles between neighbouring feet; where a hole is k spacings wide, k points. */
@@ -258,7 +310,47 @@ function ringPlaces(lengthU: number, feet: readonly number[]): number[] {
       best = phase;
     }
   }
-  return Array.from({ length: count }, (_, i) => best + i * step);
+  const places = Array.from({ length: count }, (_, i) => best + i * step);
+  relaxRing(places, ringTargets(feet, lengthU), lengthU);
+  return places;
+}
+
+/** Middles between neighbouring feet, once round. */
+function ringTargets(feet: readonly number[], lengthU: number): number[] {
+  return feet.map((foot, i) => {
+    const next = i + 1 < feet.length ? feet[i + 1] : feet[0] + lengthU;
+    return ((foot + next) / 2) % lengthU;
+  });
+}
+
+const RING_SWEEPS = 30;
+
+/** Drawn to their brick places as far as even spacing lets them: where a ring gains knots, a few lie between. */
+function relaxRing(places: number[], targets: readonly number[], lengthU: number) {
+  const n = places.length;
+  if (n < 2 || targets.length === 0) return;
+  const step = lengthU / n;
+  const off = (a: number, b: number) => {
+    const d = (((a - b) % lengthU) + lengthU) % lengthU;
+    return d > lengthU / 2 ? d - lengthU : d;
+  };
+  for (let sweep = 0; sweep < RING_SWEEPS; sweep++) {
+    for (let i = 0; i < n; i++) {
+      const here = places[i];
+      let nearest = Infinity;
+      for (const t of targets) {
+        const d = off(t, here);
+        if (Math.abs(d) < Math.abs(nearest)) nearest = d;
+      }
+      const before = off(places[(i + n - 1) % n], here) + step;
+      const after = off(places[(i + 1) % n], here) - step;
+      const hasGoal = Math.abs(nearest) <= 0.5;
+      const pull = before + after + (hasGoal ? BRICK_PULL * nearest : 0);
+      places[i] = here + pull / (2 + (hasGoal ? BRICK_PULL : 0));
+    }
+  }
+  for (let i = 0; i < n; i++) places[i] = ((places[i] % lengthU) + lengthU) % lengthU;
+  places.sort((a, b) => a - b);
 }
 
 function arcAt(working: Working, place: number): number {
@@ -279,7 +371,7 @@ function arcAt(working: Working, place: number): number {
   return row.curve.arcMm[lo] + t * (row.curve.arcMm[hi] - row.curve.arcMm[lo]);
 }
 
-function knotAt(mesh: SurfaceMesh, curve: SurfaceCurve, row: number, arcMm: number): LaidKnot {
+export function knotAt(mesh: SurfaceMesh, curve: SurfaceCurve, row: number, arcMm: number): LaidKnot {
   const n = curve.pointCount;
   let lo = 0;
   let hi = n - 1;
@@ -311,7 +403,8 @@ function withoutCollisions(
   const gone = new Uint8Array(all.length);
   const nearest = COLLISION * Math.min(spacing.gapMm, spacing.pitchMm);
   const toEnd = (k: LaidKnot) => Math.min(k.arcMm, rows[k.row].curve.lengthMm - k.arcMm);
-  const isKept = (k: LaidKnot) => rows[k.row].besidePart || rows[k.row].kind === 'front';
+  const isKept = ({ row }: LaidKnot) =>
+    rows[row].besidePart || rows[row].placesMm !== undefined || rows[row].kind === 'front';
   for (let i = 0; i < all.length; i++) {
     for (let j = i + 1; j < all.length && !gone[i]; j++) {
       const a = all[i];

@@ -94,8 +94,9 @@ describe('direction', () => {
 
   it('of the hook is the way the hair falls; for one-leg towards the part', () => {
     const fall: Vector = [0.6, -0.8, 0];
-    expect(hookDirection(fall, false)).toEqual(fall);
-    expect(hookDirection(fall, true)).toEqual([-0.6, 0.8, 0]);
+    expect(hookDirection(fall, 'withFall')).toEqual(fall);
+    expect(hookDirection(fall, 'fromCoveredSide')).toEqual([-0.6, 0.8, 0]);
+    expect(hookDirection(fall, 'fromTheFront')).toEqual([0, 0, -1]);
   });
 
   it.each([

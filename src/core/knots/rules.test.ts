@@ -2,14 +2,30 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { TEXTURE_INFO, TEXTURES } from '../hair/textures.ts';
-import { decideKnot, HOLD_RULES, KIND_RULES, type KnotSituation, knotName, THROUGH_RULES } from './rules.ts';
+import {
+  cannot,
+  decideKnot,
+  KNOT_KINDS,
+  type KnotSituation,
+  type KnotWish,
+  knotName,
+  RULE_TABLES,
+  THROUGHS,
+} from './rules.ts';
 import { DEFAULT_SCHOOLS, SCHOOL_OPTIONS, type SchoolName, type Schools } from './schools.ts';
 
 const situation = (change: Partial<KnotSituation> = {}): KnotSituation => ({
   texture: 'looseCurl',
   canOneLeg: true,
   canLock: false,
-  cap: 'closed',
+  threadLoop: false,
+  loose: false,
+  slips: false,
+  clings: false,
+  capped: true,
+  on: 'scalp',
+  netHere: 'net',
+  blending: false,
   exposed: false,
   secondRow: false,
   perimeter: false,
@@ -24,7 +40,14 @@ const anySituation: fc.Arbitrary<KnotSituation> = fc.record({
   texture: fc.constantFrom(...TEXTURES),
   canOneLeg: fc.boolean(),
   canLock: fc.boolean(),
-  cap: fc.constantFrom('closed' as const, 'none' as const),
+  threadLoop: fc.boolean(),
+  loose: fc.boolean(),
+  slips: fc.boolean(),
+  clings: fc.boolean(),
+  capped: fc.boolean(),
+  on: fc.constantFrom('scalp' as const, 'twist' as const, 'coil' as const, 'band' as const, 'rod' as const),
+  netHere: fc.constantFrom('net' as const, 'margin' as const, 'cutOut' as const),
+  blending: fc.boolean(),
   exposed: fc.constantFrom('part' as const, 'crown' as const, 'front' as const, false as const),
   secondRow: fc.boolean(),
   perimeter: fc.boolean(),
@@ -45,9 +68,8 @@ describe('whatever the situation', () => {
     fc.assert(
       fc.property(anySituation, (s) => {
         const d = decideKnot(s);
-        expect(d.reasons).toHaveLength(3);
-        for (const r of d.reasons) expect(r).toMatch(/^[A-Z].*\.$/);
-        expect(d.rules).toHaveLength(3);
+        expect(d.chain.length).toBe(d.through === 'hair' ? 4 : 5);
+        for (const r of d.chain) expect(r.because).toMatch(/^[A-Z].*\.$/);
       }),
       { seed: 81, numRuns: 500 },
     );
@@ -61,7 +83,7 @@ describe('whatever the situation', () => {
         if (d.lock) expect(s.canLock).toBe(true);
         expect(d.wraps).toBeGreaterThanOrEqual(1);
         if (d.kind === 'oneLeg') expect(d.lock).toBe(false);
-        if (s.cap === 'none') {
+        if (!s.capped) {
           expect(d.through).toBe('hair');
           expect(d.kind).not.toBe('anchor');
         }
@@ -73,7 +95,11 @@ describe('whatever the situation', () => {
   it('tender places hang on the net alone when she chose so', () => {
     fc.assert(
       fc.property(anySituation, (s) => {
-        const d = decideKnot({ ...s, cap: 'closed', tenderOrThin: true, schools: { ...s.schools, tender: 'netOnly' } });
+        const d = decideKnot({
+          ...s,
+          ...{ capped: true, on: 'scalp', netHere: 'net', blending: false, tenderOrThin: true },
+          schools: { ...s.schools, tender: 'netOnly' },
+        });
         expect(d.through).toBe('net');
         expect(d.kind).not.toBe('anchor');
       }),
@@ -91,14 +117,14 @@ describe('which kind', () => {
     for (const texture of TEXTURES.filter((t) => TEXTURE_INFO[t].springy)) {
       const d = decideKnot(situation({ exposed: 'part', texture }));
       expect(d.kind).toBe('wrap');
-      expect(d.reasons[0]).toMatch(/hides its own knot/);
+      expect(d.chain[0].because).toMatch(/hides its own knot/);
     }
   });
 
   it('a loop that stays on makes an ordinary knot and says why', () => {
     const d = decideKnot(situation({ exposed: 'part', canOneLeg: false }));
     expect(d.kind).toBe('wrap');
-    expect(d.reasons[0]).toMatch(/cannot come off/);
+    expect(d.chain[0].because).toMatch(/cannot come off/);
   });
 
   it('the school "everywhere" makes every knot one-leg, "never" none', () => {
@@ -108,7 +134,7 @@ describe('which kind', () => {
 
   it('anchors hold the cap through hair and net', () => {
     const d = decideKnot(situation({ anchorPlace: true, perimeter: true, schools: schools({ through: 'netOnly' }) }));
-    expect([d.kind, d.through]).toEqual(['anchor', 'hairAndNet']);
+    expect([d.kind, d.through]).toEqual(['anchor', 'border']);
   });
 });
 
@@ -123,7 +149,7 @@ describe('how it holds: wraps and lock are two things', () => {
     ['a loose curl with two', {}, [2, false]],
     ['smooth hair with two over a net', { texture: 'straight' as const }, [2, false]],
     ['and three at the edge', { texture: 'straight' as const, perimeter: true }, [3, false]],
-    ['smooth hair in own hair with four', { texture: 'straight' as const, cap: 'none' as const }, [4, false]],
+    ['smooth hair in own hair with four', { texture: 'straight' as const, capped: false }, [4, false]],
     [
       'a lock after one wrap, not instead of it',
       { texture: 'straight' as const, canLock: true, schools: schools({ smoothHold: 'lock' }) },
@@ -157,16 +183,102 @@ describe('through what', () => {
   });
 });
 
+describe('other places', () => {
+  const kind = (change: Partial<KnotSituation>) => decideKnot(situation(change)).kind;
+
+  it('bands, rods and coils have knots of their own; loose hair is folded', () => {
+    expect(kind({ on: 'band', capped: false })).toBe('onBand');
+    expect(kind({ on: 'rod', capped: false })).toBe('onRod');
+    expect(kind({ on: 'coil', capped: false })).toBe('roundCoil');
+    expect(kind({ loose: true })).toBe('fold');
+    expect(kind({ threadLoop: true, schools: schools({ threadLoop: 'drawnThrough' }) })).toBe('threadLoop');
+  });
+
+  it('inside a cut-out only own hair carries; its margin is fixed through hair and net', () => {
+    expect(decideKnot(situation({ netHere: 'cutOut', schools: schools({ through: 'netOnly' }) })).through).toBe('hair');
+    expect(decideKnot(situation({ netHere: 'margin', schools: schools({ through: 'netOnly' }) })).through).toBe(
+      'hairAndNet',
+    );
+  });
+
+  it('open places are one-leg, laid back to front, swept over, or left to hair that springs, by her choice', () => {
+    const entries = (['oneLeg', 'backToFront', 'sweptOver', 'springy'] as const).map((exposed) => {
+      const d = decideKnot(situation({ exposed: 'part', schools: schools({ exposed }) }));
+      return [d.kind, d.entry];
+    });
+    expect(entries).toEqual([
+      ['oneLeg', 'fromCoveredSide'],
+      ['wrap', 'fromTheFront'],
+      ['wrap', 'across'],
+      ['wrap', 'withFall'],
+    ]);
+  });
+
+  it('strands that cling are never one-leg, and it is said what to do instead', () => {
+    const d = decideKnot(situation({ exposed: 'part', clings: true, canOneLeg: false }));
+    expect(d.kind).toBe('wrap');
+    expect(d.chain[0].because).toMatch(/back to front, or no part/);
+  });
+
+  it('holes follow the school: one, three, several gathered; none without a net', () => {
+    const holes = (['one', 'three', 'gathered'] as const).map(
+      (h) => decideKnot(situation({ schools: schools({ holes: h }) })).holes,
+    );
+    expect(holes).toEqual([1, 3, 5]);
+    expect(decideKnot(situation({ capped: false })).holes).toBe(0);
+  });
+
+  it('one that slid when it was tried gets more', () => {
+    const wraps = (change: Partial<KnotSituation>) => decideKnot(situation(change)).wraps;
+    expect(wraps({ slips: true })).toBeGreaterThan(wraps({}));
+    expect(wraps({ slips: true, texture: 'kinky' })).toBeGreaterThan(wraps({ texture: 'kinky' }));
+  });
+});
+
+const anyWish: fc.Arbitrary<KnotWish> = fc.record(
+  {
+    kind: fc.constantFrom(...KNOT_KINDS),
+    wraps: fc.integer({ min: 1, max: 6 }),
+    lock: fc.boolean(),
+    through: fc.constantFrom(...THROUGHS),
+  },
+  { requiredKeys: [] },
+);
+
+describe('her own choice', () => {
+  it('is followed where the piece can be held so, and refused with its reason where it can’t', () => {
+    fc.assert(
+      fc.property(anySituation, anyWish, (s, wish) => {
+        const d = decideKnot(s, wish);
+        const why = cannot(s, wish);
+        expect(d.refused).toBe(why);
+        if (why === undefined) {
+          if (wish.kind) expect(d.kind).toBe(wish.kind);
+          if (wish.wraps) expect(d.wraps).toBe(wish.wraps);
+          if (wish.through && d.kind !== 'anchor') expect(d.through).toBe(wish.through);
+        } else {
+          expect(d).toEqual({ ...decideKnot(s), refused: why });
+        }
+        if (d.kind === 'oneLeg') expect(s.canOneLeg).toBe(true);
+        if (d.lock) expect(s.canLock).toBe(true);
+        if (d.kind === 'fold') expect(s.loose).toBe(true);
+        if (d.kind === 'threadLoop') expect(s.threadLoop).toBe(true);
+      }),
+      { seed: 84, numRuns: 800 },
+    );
+  });
+});
+
 describe('the tables', () => {
+  const tables = Object.values(RULE_TABLES) as ReadonlyArray<ReadonlyArray<{ id: string; school?: SchoolName }>>;
   it('have ids of their own and end on a rule that always applies', () => {
-    const ids = [...KIND_RULES, ...HOLD_RULES, ...THROUGH_RULES].map((r) => r.id);
+    const ids = tables.flatMap((t) => t.map((r) => r.id));
     expect(new Set(ids).size).toBe(ids.length);
-    for (const table of [KIND_RULES, HOLD_RULES, THROUGH_RULES]) expect(table.at(-1)!.when(situation())).toBe(true);
+    for (const table of Object.values(RULE_TABLES)) expect(table.at(-1)!.when(situation())).toBe(true);
   });
 
   it('name schools that exist, and every school has a reason', () => {
-    for (const r of [...KIND_RULES, ...HOLD_RULES, ...THROUGH_RULES])
-      if (r.school) expect(SCHOOL_OPTIONS).toHaveProperty(r.school);
+    for (const r of tables.flat()) if (r.school) expect(SCHOOL_OPTIONS).toHaveProperty(r.school);
     for (const options of Object.values(SCHOOL_OPTIONS))
       for (const o of options) expect(o.reason.length).toBeGreaterThan(15);
   });

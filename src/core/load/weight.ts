@@ -1,7 +1,7 @@
 /** What the style weighs and what each section of own hair carries. Never a promise of safety. */
 
 import type { LaidBase } from '../base/base.ts';
-import type { CapFit } from '../cap/dome.ts';
+import type { CapFit } from '../cap/fit.ts';
 
 export interface SectionLoad {
   readonly sectionId: string;
@@ -27,20 +27,27 @@ const WET: readonly [number, number] = [1.5, 2];
 
 export function weigh(
   vertices: ArrayLike<number>,
-  pieceMassG: number,
+  /** Mass of the piece at each of them, g. */
+  massesG: ArrayLike<number>,
   base: Pick<LaidBase, 'map' | 'sections'>,
-  cap: CapFit,
+  cap: Pick<CapFit, 'shareOfPull'>,
 ): Load {
   const pieces = new Uint32Array(base.sections.length);
-  for (let i = 0; i < vertices.length; i++) pieces[base.map.labels[vertices[i]]]++;
-  const massG = vertices.length * pieceMassG;
+  const masses = new Float64Array(base.sections.length);
+  let massG = 0;
+  for (let i = 0; i < vertices.length; i++) {
+    const section = base.map.labels[vertices[i]];
+    pieces[section]++;
+    masses[section] += massesG[i];
+    massG += massesG[i];
+  }
   const [least, most] = cap.shareOfPull;
   return {
     massG,
     range: [massG * (1 - MASS_SPREAD), massG * (1 + MASS_SPREAD)],
     wetG: [massG * WET[0], massG * WET[1]],
     sections: base.sections.map((section, i): SectionLoad => {
-      const mass = pieces[i] * pieceMassG;
+      const mass = masses[i];
       const onHairG = [mass * (1 - most), mass * (1 - least)] as const;
       const own = Math.max(section.massG, 1e-6);
       return {

@@ -1,7 +1,7 @@
 /** The base in the chain: what is closed to pieces, what is found, and how little a change works out anew. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryPart, PLAIN_HAIR, plainInputs } from '../../../tests/helpers/heads.ts';
+import { arbitraryPart, hairOf, NO_CAP, PLAIN_HAIR, plainInputs } from '../../../tests/helpers/heads.ts';
 import { type BaseChoice, DEFAULT_BASE, FAMILY_INFO, type Family } from '../base/choice.ts';
 import { nearestVertex } from '../geometry/surface-mesh.ts';
 import { AS_FITTED, NO_OFFSET } from '../head/hairline.ts';
@@ -131,7 +131,7 @@ describe('findings of a base', () => {
     ],
     ['base.acrossTender', { marks: [stroke('tender', 150, 30)] }],
     ['base.shifts', { base: familyOf('laidFlat') }],
-    ['base.shifts', { base: familyOf('tied', { tail: 'smooth' }), cap: 'none' }],
+    ['base.shifts', { base: familyOf('tied', { tail: 'smooth' }), cap: NO_CAP }],
     ['base.lump', { ownHair: own, base: familyOf('tied', { parking: { all: 'parcel', bySection: {} } }) }],
     ['base.parcelByPart', { part: { kind: 'line', frontMm: 20, endMm: 24, lengthMm: 120, bendMm: 0 } }],
     ['base.grownOut', { base: familyOf('found', { found: { what: 'rows', ageDays: 60, lines: [] } }) }],
@@ -140,8 +140,8 @@ describe('findings of a base', () => {
       'base.overCarried',
       {
         ownHair: { ...own, fullness: 'thin', lengthMm: 100 },
-        cap: 'none',
-        product: { ...plainInputs().product, packMassG: 900 },
+        cap: NO_CAP,
+        ...hairOf({ packMassG: 900 }),
       },
     ],
     [

@@ -1,7 +1,7 @@
 /** The whole chain: properties on random plans, trade facts, memory of stages, findings. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryPart, PLAIN_HAIR, plainInputs } from '../../../tests/helpers/heads.ts';
+import { arbitraryPart, hairOf, NO_CAP, PLAIN_HAIR, plainInputs } from '../../../tests/helpers/heads.ts';
 import type { Mark, Region } from '../head/marks.ts';
 import type { PlanInputs } from './inputs.ts';
 import { Memo } from './memo.ts';
@@ -118,9 +118,9 @@ describe('properties', () => {
 
 describe('trade facts (common practice, no source)', () => {
   it('thick pieces with a clear gap of one to one and a half fingers take 50 to 110 over an average head', () => {
-    const thick = { ...plainInputs().product, packMassG: 120 };
+    const thick = hairOf({ packMassG: 120 });
     for (const fingers of [1, 1.25, 1.5]) {
-      const n = count(plainInputs({ product: thick, spacing: even(fingers, 'clear') }));
+      const n = count(plainInputs({ ...thick, spacing: even(fingers, 'clear') }));
       expect(n).toBeGreaterThanOrEqual(50);
       expect(n).toBeLessThanOrEqual(115);
     }
@@ -151,7 +151,7 @@ describe('trade facts (common practice, no source)', () => {
     const head = pipeline.head(plainInputs());
     const anchors = r.knots.filter((k) => k.kind === 'anchor');
     expect(anchors.length).toBeGreaterThanOrEqual(4);
-    expect(anchors.every((k) => k.through === 'hairAndNet')).toBe(true);
+    expect(anchors.every((k) => k.through === 'border')).toBe(true);
     expect(head.mesh.vertexCount).toBe(r.head.meshVertices);
   });
 });
@@ -172,7 +172,6 @@ describe('a step of spacing', () => {
 
 describe('findings', () => {
   const codes = (change: Partial<PlanInputs>) => pipeline.plan(plainInputs(change)).findings.map((f) => f.code);
-  const product = plainInputs().product;
 
   it('a plain plan has none but notes', () => {
     expect(pipeline.plan(plainInputs()).findings.filter((f) => f.severity !== 'note')).toEqual([]);
@@ -196,14 +195,14 @@ describe('findings', () => {
     ['measure.estimated', { tape: { girth: 560 } }],
     ['spacing.tooWide', { spacing: even(2.5) }],
     ['spacing.crowded', { spacing: even(0.3) }],
-    ['hold.smoothUnheld', { cap: 'none', product: { ...product, texture: 'straight' }, spacing: even(1) }],
-    ['supply.noReserve', { reserveShare: 0, product: { ...product, piecesPerPack: 1 } }],
-    ['knot.loopStays', { product: { ...product, loop: 'ring', loopComesOff: false } }],
+    ['hold.smoothUnheld', { cap: NO_CAP, ...hairOf({ texture: 'straight' }), spacing: even(1) }],
+    ['supply.noReserve', { reserveShare: 0, ...hairOf({ piecesPerPack: 1 }) }],
+    ['knot.loopStays', hairOf({ loop: 'ring', loopComesOff: false })],
     ['tender.throughHair', { marks: [tender('nape')] }],
-    ['load.heavy', { product: { ...product, packMassG: 200 }, spacing: even(1) }],
-    ['hair.splitTooFine', { product: { ...product, split: 8 }, spacing: even(0.6) }],
+    ['load.heavy', { ...hairOf({ packMassG: 200 }), spacing: even(1) }],
+    ['hair.splitTooFine', { ...hairOf({}, { split: 8 }), spacing: even(0.6) }],
     ['base.tooShort', { ownHair: { ...PLAIN_HAIR, lengthMm: 40, strand: 'fine', fullness: 'thin' } }],
-    ['hair.latex', { product: { ...product, loop: 'slidingBand', loopComesOff: true } }],
+    ['hair.latex', hairOf({ loop: 'slidingBand', loopComesOff: true })],
   ])('%s is found', (code, change) => {
     expect(codes(change)).toContain(code);
   });
@@ -217,8 +216,8 @@ describe('findings', () => {
 
   it('locks end the worry about smooth hair without a net', () => {
     const locked = {
-      cap: 'none' as const,
-      product: { ...product, texture: 'straight' as const, loop: 'ring' as const, loopComesOff: true },
+      cap: NO_CAP,
+      ...hairOf({ texture: 'straight', loop: 'ring', loopComesOff: true }),
       spacing: even(1),
     };
     expect(codes(locked)).toContain('hold.smoothUnheld');
@@ -237,9 +236,7 @@ describe('findings', () => {
   });
 
   it('come gravest first, each with its reason', () => {
-    const r = pipeline.plan(
-      plainInputs({ tape: { girth: 560 }, spacing: even(2.5), product: { ...product, split: 8 } }),
-    );
+    const r = pipeline.plan(plainInputs({ tape: { girth: 560 }, spacing: even(2.5), ...hairOf({}, { split: 8 }) }));
     const rank = { stop: 0, caution: 1, note: 2 };
     const order = r.findings.map((f) => rank[f.severity]);
     expect(order).toEqual([...order].sort());

@@ -3,16 +3,20 @@ import type { BaseWork } from '../base/base.ts';
 import type { Lump } from '../base/bumps.ts';
 import type { EditedSections } from '../base/edit.ts';
 import type { Section } from '../base/section-figures.ts';
-import type { CapFit } from '../cap/dome.ts';
+import type { AnchorPlace, AnchorStep } from '../cap/anchors.ts';
+import type { CapFit } from '../cap/fit.ts';
+import type { OpeningOnHead } from '../cap/opening.ts';
+import type { SpacingOnForm } from '../cap/stretch.ts';
 import type { CoverEstimate } from '../cover/estimate.ts';
 import type { Finding } from '../findings/finding.ts';
+import type { HookedPiece } from '../hair/cuts.ts';
 import type { HairOnScalp } from '../hair/own-hair.ts';
-import type { HookedPiece } from '../hair/product.ts';
 import type { HeadFit } from '../head/fit.ts';
 import type { HairlinePoint } from '../head/hairline.ts';
 import type { Landmarks } from '../head/landmarks.ts';
 import type { MarkMasks } from '../head/marks.ts';
 import type { Standing } from '../head/norms.ts';
+import type { WorklistStep } from '../install/worklist.ts';
 import type { Vector } from '../knots/direction.ts';
 import type { KnotDecision } from '../knots/rules.ts';
 import type { KnotZone, Where } from '../knots/where.ts';
@@ -20,6 +24,7 @@ import type { Load } from '../load/weight.ts';
 import type { RowKind } from '../rows/rows.ts';
 import type { Supply } from '../supply/packs.ts';
 import type { TimeEstimate } from '../time/estimate.ts';
+import type { PieceZone, SpacingZone } from './inputs.ts';
 import type { SpacingMm } from './spacing.ts';
 
 export interface PlannedRow {
@@ -27,6 +32,11 @@ export interface PlannedRow {
   /** "7", "7½", "front". */
   readonly label: string;
   readonly kind: RowKind;
+  readonly locked: boolean;
+  /** Index of the hand change that pulled it. */
+  readonly pulledBy: number | undefined;
+  /** Laid in the second pass, over a row of the first. */
+  readonly second: boolean;
   readonly lengthMm: number;
   readonly closed: boolean;
   /** Both ends from the middle of the back along the row, mm; her left is negative. */
@@ -36,12 +46,12 @@ export interface PlannedRow {
   readonly pointsMm: Float32Array;
   /** Outward normal at every point, xyz interleaved. */
   readonly normals: Float32Array;
-  /** Knots knots[firstKnot .. firstKnot + knotCount) are this row's, from her left to her right. */
+  /** Knots knots[firstKnot .. firstKnot + knotCount) are this row's, in the order of work. */
   readonly firstKnot: number;
   readonly knotCount: number;
 }
 
-export interface PlannedKnot extends KnotDecision {
+export interface PlannedKnot extends Omit<KnotDecision, 'refused'> {
   readonly id: string;
   readonly row: number;
   /** Place in its row, from her left, from 1. */
@@ -53,16 +63,30 @@ export interface PlannedKnot extends KnotDecision {
   readonly normal: Vector;
   /** Along the row from the middle of the back, mm; her left is negative. */
   readonly fromMiddleMm: number;
+  readonly hand: 'moved' | 'added' | undefined;
   readonly zone: KnotZone;
+  readonly pieceZone: PieceZone;
+  /** The cut it is hooked with. */
+  readonly cut: string;
+  readonly massG: number;
+  /** What of the cap is under it. */
+  readonly onNet: 'net' | 'margin' | 'cutOut' | 'none';
+  readonly anchorPlace: AnchorPlace | undefined;
+  /** Stays in own hair when the wig comes off. */
+  readonly blending: boolean;
+  /** Side of the square of scalp to take up, mm; 0 through the net alone. */
+  readonly biteMm: number;
   readonly exposed: boolean;
   readonly tenderOrThin: boolean;
+  /** Along its row, from her left to her right. */
+  readonly along: Vector;
   readonly hook: Vector;
   readonly hookWords: string;
   readonly where: Where;
   /** To the nearest row already laid; undefined in the first row. */
   readonly aboveRowBeforeMm: number | undefined;
   /** Which pack and which of its hooked pieces. */
-  readonly piece: { readonly pack: number; readonly number: number };
+  readonly piece: { readonly product: string; readonly pack: number; readonly number: number };
   readonly seconds: number;
 }
 
@@ -96,7 +120,14 @@ export interface PlanResult {
     };
     readonly lostEdits: EditedSections['lost'];
   };
-  readonly cap: CapFit;
+  readonly cap: CapFit & {
+    readonly opening: OpeningOnHead;
+    readonly anchors: readonly AnchorStep[];
+    /** Knots that are in before anything is cut. */
+    readonly cutAfterKnot: number;
+    /** What to do on the form it is filled on, by zone. */
+    readonly onForm: CapFit['onForm'] & { readonly spacing: Readonly<Record<SpacingZone, SpacingOnForm>> };
+  };
   readonly part: { readonly pointsMm: Float32Array };
   readonly spacing: SpacingMm;
   readonly rowScheme: {
@@ -107,10 +138,20 @@ export interface PlanResult {
     readonly droppedPieces: number;
     /** How much the counts from part and nape disagree, relative. */
     readonly mismatch: number;
+    /** 1 ideal, 0.5 random, 0 one above the other. */
+    readonly brickScore: number;
+    /** Hand changes and wishes that could not be kept, with the reason. */
+    readonly lostChanges: ReadonlyArray<{ readonly index: number; readonly why: string }>;
+    readonly lostWishes: ReadonlyArray<{ readonly index: number; readonly why: string }>;
+    /** Why the scheme can't be laid on this base. */
+    readonly cannotLay: string | undefined;
   };
   readonly rows: readonly PlannedRow[];
   readonly knots: readonly PlannedKnot[];
+  /** What the top is hooked with, and every cut as hooked. */
   readonly piece: HookedPiece;
+  readonly pieces: readonly HookedPiece[];
+  readonly worklist: readonly WorklistStep[];
   readonly supply: Supply;
   readonly load: Load;
   readonly time: TimeEstimate;

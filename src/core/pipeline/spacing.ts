@@ -1,8 +1,9 @@
-/** Spacing from fingers to mm: centre to centre, or the clear gap plus the width of a knot. */
-import { hookedPiece } from '../hair/product.ts';
+/** Spacing from fingers to mm: centre to centre, or the clear gap plus the width of a knot of that zone. */
+
 import type { RowSpacing } from '../rows/rows.ts';
 import type { ZoneFactors } from '../rows/zones.ts';
 import type { PlanInputs, SpacingZone } from './inputs.ts';
+import { hookedPieces } from './pieces.ts';
 
 export interface SpacingMm {
   /** On top, the reference. */
@@ -15,16 +16,21 @@ export interface SpacingMm {
 /** Nearer than this knots are not laid, mm; findings say so where a plan asks for it. */
 export const LEAST_CENTRES_MM = 6;
 
-export function spacingInMm(inputs: Pick<PlanInputs, 'spacing' | 'fingerMm' | 'product'>): SpacingMm {
-  const extra = inputs.spacing.said === 'clear' ? hookedPiece(inputs.product).knotWidthMm : 0;
-  const centre = (fingers: number) => Math.max(LEAST_CENTRES_MM, fingers * inputs.fingerMm + extra);
-  const f = inputs.spacing.fingers;
+export function spacingInMm(
+  inputs: Pick<PlanInputs, 'spacing' | 'fingerMm' | 'products' | 'cuts' | 'pieces'>,
+): SpacingMm {
+  const clear = inputs.spacing.said === 'clear';
+  const pieces = clear ? hookedPieces(inputs) : undefined;
+  const centre = (zone: SpacingZone) => {
+    const extra = pieces ? (pieces.get(inputs.pieces[zone].cut)?.knotWidthMm ?? 0) : 0;
+    return Math.max(LEAST_CENTRES_MM, inputs.spacing.fingers[zone] * inputs.fingerMm + extra);
+  };
   const centresMm = {
-    part: centre(f.part),
-    top: centre(f.top),
-    back: centre(f.back),
-    nape: centre(f.nape),
-    faceEdge: centre(f.faceEdge),
+    part: centre('part'),
+    top: centre('top'),
+    back: centre('back'),
+    nape: centre('nape'),
+    faceEdge: centre('faceEdge'),
   };
   const top = centresMm.top;
   // Rounded, so that scaling all zones alike finds the same row field again.

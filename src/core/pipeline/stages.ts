@@ -5,20 +5,24 @@
  */
 
 import { type BaseWork, baseWork, closedToPieces, inSight, type LaidBase, layBase } from '../base/base.ts';
+import { LUMP_MM } from '../base/bumps.ts';
 import { applyEdit, type Edit, type EditOutcome, replayEdits } from '../base/edit.ts';
 import { type Flattening, flatten } from '../base/flatten.ts';
 import { generateSections } from '../base/generate.ts';
 import { type BaseGround, baseGround } from '../base/ground.ts';
 import { middleCut } from '../base/middle-cut.ts';
 import { type Candidate, recommendBases } from '../base/recommend.ts';
-import { fitCap, girthOver } from '../cap/dome.ts';
+import { anchorSteps, cutAfterKnot } from '../cap/anchors.ts';
+import { type CapFit, fitCap, girthOver } from '../cap/fit.ts';
+import { openingOnHead } from '../cap/opening.ts';
+import { spacingOnForm } from '../cap/stretch.ts';
 import { estimateCover } from '../cover/estimate.ts';
 import { findings } from '../findings/findings.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { icosphere } from '../geometry/icosphere.ts';
 import { distanceFromMask, nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { HookedPiece } from '../hair/cuts.ts';
 import { fullnessOf, hairOnScalp } from '../hair/own-hair.ts';
-import { hookedPiece } from '../hair/product.ts';
 import { fitHead } from '../head/fit.ts';
 import { hairline, hairlinePoints, turnedOffsets } from '../head/hairline.ts';
 import { landmarks } from '../head/landmarks.ts';
@@ -27,23 +31,32 @@ import { standings } from '../head/norms.ts';
 import { scalpMesh } from '../head/scalp.ts';
 import { headShape } from '../head/shape.ts';
 import { tapeReading } from '../head/tape.ts';
-import { type LaidKnot, layKnots } from '../knots/layout.ts';
+import { worklist } from '../install/worklist.ts';
+import { changeByHand } from '../knots/hand.ts';
+import { brickScore, type KnotLayout, type LaidKnot, layKnots, type PitchFields } from '../knots/layout.ts';
+import { inPasses } from '../knots/second-pass.ts';
 import { weigh } from '../load/weight.ts';
+import { brushField } from '../rows/brush.ts';
+import { turnedBrush, turnedHand } from '../rows/choice.ts';
+import { fringeMask } from '../rows/given.ts';
 import { onHerLeft, turnedKnots, turnedPoints, turnedRows } from '../rows/mirror.ts';
 import { type LinePart, type Part, partPolyline } from '../rows/part.ts';
-import { rowField } from '../rows/row-field.ts';
-import { layRows, rowSlopes } from '../rows/rows.ts';
+import { PLAIN_ROWS, type Row, type RowOptions, type RowSpacing, rowSlopes } from '../rows/rows.ts';
 import { scalpFields, sweptCounter } from '../rows/scalp-fields.ts';
+import { isFieldScheme, schemeField, zonesOnHead } from '../rows/schemes.ts';
 import { faceEdgeFactor, type ZoneFactors } from '../rows/zones.ts';
-import { planSupply } from '../supply/packs.ts';
+import { type Demand, planSupply } from '../supply/packs.ts';
 import { estimateTime, PACE_FACTOR } from '../time/estimate.ts';
+import { decideKnots } from './decide.ts';
 import type { HeadStage } from './head-stage.ts';
-import type { HeadInputs, PlanInputs } from './inputs.ts';
+import { type HeadInputs, type PlanInputs, type SpacingZone, ZONES } from './inputs.ts';
 import { EFFECTS_FREQUENCY, measureEffects } from './measure-effects.ts';
 import { Memo } from './memo.ts';
-import { pieceKnots, planRows } from './pieces.ts';
+import { hookedPieces, mainCut } from './pieces.ts';
+import { type Laid, planRows } from './planned-rows.ts';
 import type { PlanResult } from './result.ts';
-import { spacingInMm } from './spacing.ts';
+import { fromLocked, laySchemeRows, linesThere, NO_ROWS, tieOf, whyNot } from './row-stages.ts';
+import { type SpacingMm, spacingInMm } from './spacing.ts';
 
 export class Pipeline {
   private readonly memo = new Memo();
@@ -85,9 +98,14 @@ export class Pipeline {
     return this.memo.get('sphere', String(frequency), () => icosphere(frequency));
   }
 
+  /** The part as rows are worked out from it. Rows that follow the base lie where the base lies. */
+  private side(inputs: PlanInputs): { readonly part: Part; readonly turned: boolean } {
+    return isFieldScheme(inputs.rows.scheme) ? onHerLeft(inputs.part) : { part: inputs.part, turned: false };
+  }
+
   /** The head on which rows are worked out: its mirror image where the part is on her right. */
   private rowsHead(inputs: PlanInputs): HeadStage {
-    const { turned } = onHerLeft(inputs.part);
+    const { turned } = this.side(inputs);
     return this.head(turned ? { ...inputs, hairline: turnedOffsets(inputs.hairline) } : inputs);
   }
 
@@ -123,7 +141,7 @@ export class Pipeline {
 
   /** The part as it lies on her head, whichever side it is on. */
   private partLine(inputs: PlanInputs): { readonly pointsMm: Float64Array } {
-    const { turned } = onHerLeft(inputs.part);
+    const { turned } = this.side(inputs);
     const { pointsMm } = this.part(inputs);
     return { pointsMm: turned ? turnedPoints(pointsMm) : pointsMm };
   }
@@ -176,7 +194,22 @@ export class Pipeline {
     const base = this.base(inputs);
     const key = JSON.stringify([head.key, base.key]);
     const over = this.memo.get('cap', key, () => girthOver(head.shape, head.mesh, base.bumps.heightMm));
-    return fitCap(inputs.cap, head.girthMm, over);
+    return fitCap(inputs.cap, head.girthMm, over, tapeReading(head.shape, 'frontToNape', head.mark));
+  }
+
+  /** The opening on the rows' head, and how far every place lies from its middle. */
+  private opening(inputs: PlanInputs) {
+    const head = this.rowsHead(inputs);
+    const { part } = this.side(inputs);
+    const { dome, opening, openingMm, openingWidthMm } = inputs.cap;
+    const pitch = spacingInMm(inputs).centresMm.part;
+    const key = JSON.stringify([head.key, part, dome, opening, openingMm, openingWidthMm, pitch]);
+    return this.memo.get('opening', key, () => {
+      const onHead = openingOnHead(head.shape, head.line, inputs.cap, part, pitch);
+      const fromMiddle =
+        onHead.lengthMm > 0 && onHead.marginMm > 0 ? distanceFrom(head.mesh, { pointsMm: onHead.lineMm }) : undefined;
+      return { onHead, fromMiddle };
+    });
   }
 
   /** Whether an edit can be made, and why not. Nothing is kept of it. */
@@ -217,7 +250,7 @@ export class Pipeline {
         freshEnds: ownHair.freshEnds,
         girthMm: head.girthMm,
         pace: inputs.pace,
-        cap: inputs.cap,
+        capped: inputs.cap.dome !== 'none',
         musts: inputs.wishes.musts,
         ...(inputs.wishes.baseMinutes === undefined ? {} : { minutes: inputs.wishes.baseMinutes }),
       },
@@ -233,53 +266,169 @@ export class Pipeline {
 
   part(inputs: PlanInputs) {
     const head = this.rowsHead(inputs);
-    const { part } = onHerLeft(inputs.part);
+    const { part } = this.side(inputs);
     const key = JSON.stringify([head.key, part]);
     return this.memo.get('part', key, () => ({ key: this.token(), ...partOnHead(head, part) }));
   }
 
+  /** The field whose levels are the rows, where the scheme has one; zones in any case. */
   field(inputs: PlanInputs) {
     const head = this.rowsHead(inputs);
     const part = this.part(inputs);
+    const { scheme } = inputs.rows;
     const { zones } = spacingInMm(inputs);
     const { faceEdge, ...alongTheWay } = zones;
-    const key = JSON.stringify([part.key, alongTheWay]);
+    const tie = scheme === 'fromTie' ? this.tie(inputs).at : head.mark.crown;
+    const key = JSON.stringify([part.key, alongTheWay, isFieldScheme(scheme) ? scheme : 'given', tie]);
     return this.memo.get('field', key, () => {
-      const joined = rowField(head.mesh, head.scalp, part.fromPart, zones);
-      return { key: this.token(), ...joined, slopes: rowSlopes(head.mesh, joined) };
+      if (!isFieldScheme(scheme)) {
+        const zone = zonesOnHead(head.mesh, head.scalp, part.fromPart, zones);
+        return { key: this.token(), zone, field: undefined, slopes: undefined, mismatch: 0 };
+      }
+      const field = schemeField(scheme, head, part.fromPart, zones, tie);
+      const slopes = rowSlopes(head.mesh, field);
+      return { key: this.token(), zone: field.zone, field, slopes, mismatch: field.mismatch };
     });
+  }
+
+  private tie(inputs: PlanInputs) {
+    const { at, coilMm } = tieOf(this.head(inputs), this.base(inputs));
+    const { turned } = this.side(inputs);
+    return { at: turned ? ([0 - at[0], at[1], at[2]] as const) : at, coilMm };
+  }
+
+  /** Zones with what the brush made of them. */
+  private zone(inputs: PlanInputs) {
+    const head = this.rowsHead(inputs);
+    const field = this.field(inputs);
+    const { brush } = inputs.rows;
+    if (brush.length === 0) return { key: field.key, zone: field.zone };
+    const key = JSON.stringify([field.key, brush]);
+    return this.memo.get('zone', key, () => {
+      const { turned } = this.side(inputs);
+      const factor = brushField(head, turned ? turnedBrush(brush) : brush) as Float64Array;
+      return { key: this.token(), zone: field.zone.map((z, v) => z * factor[v]) };
+    });
+  }
+
+  /** Changes by hand on the rows' head. */
+  private hand(inputs: PlanInputs) {
+    const { hand } = inputs.rows;
+    return this.side(inputs).turned ? turnedHand(hand) : hand;
   }
 
   rows(inputs: PlanInputs) {
     const head = this.rowsHead(inputs);
+    const base = this.base(inputs);
     const field = this.field(inputs);
+    const { key: zoneKey, zone } = this.zone(inputs);
     const { mm } = spacingInMm(inputs);
-    const swept = inputs.part.kind === 'swept';
     const closed = this.closed(inputs);
-    const key = JSON.stringify([field.key, mm, swept, closed.key]);
+    const { rows: choice } = inputs;
+    const { turned } = this.side(inputs);
+    const onRows = choice.hand.filter((h) => h.op === 'pull' || h.op === 'lock');
+    const given = isFieldScheme(choice.scheme) ? [] : [base.key, inputs.base.rodPieces, inputs.cap.ownRows];
+    const cannotLay = whyNot(inputs, base);
+    const coil = choice.scheme === 'fromTie' ? [this.tie(inputs).coilMm, inputs.schools.bun] : [];
+    const kinds = [inputs.part.kind, inputs.cap.dome === 'none', choice.scheme, choice.fringe, inputs.fingerMm];
+    const key = JSON.stringify([zoneKey, mm, closed.key, onRows, given, cannotLay, coil, kinds, turned]);
     return this.memo.get('rows', key, () => {
-      const options = { frontRow: swept, swept, ...(closed.fromClosedMm ? { fromClosedMm: closed.fromClosedMm } : {}) };
-      return { key: this.token(), ...layRows(head.mesh, head.line, head.scalp, field, field.slopes, mm, options) };
+      if (cannotLay !== undefined) {
+        return { key: this.token(), ...NO_ROWS, cannotLay };
+      }
+      const hand = turned ? turnedHand(choice.hand) : choice.hand;
+      const fringe = fringeMask(head.mesh, head.scalp, choice.fringe, inputs.fingerMm, mm);
+      const locked = fromLocked(head, hand, 3 * mm.gapMm);
+      const options: RowOptions = {
+        ...this.rowOptions(inputs),
+        ...(closed.fromClosedMm ? { fromClosedMm: closed.fromClosedMm } : {}),
+        ...(fringe ? { fringe } : {}),
+        ...(locked ? { fromLockedMm: locked } : {}),
+      };
+      const laid = laySchemeRows(choice, inputs, {
+        head,
+        field: field.field,
+        slopes: field.slopes,
+        zone,
+        spacing: mm,
+        options,
+        base,
+        linesMm: choice.scheme === 'found' ? linesThere(head, inputs.cap, base, inputs.fingerMm) : [],
+        hand,
+        fingerMm: inputs.fingerMm,
+        isClosed: (v) => closed.fromClosedMm !== undefined && closed.fromClosedMm[v] === 0,
+      });
+      return { key: this.token(), ...laid };
     });
+  }
+
+  private rowOptions(inputs: PlanInputs): RowOptions {
+    const { scheme } = inputs.rows;
+    const swept = inputs.part.kind === 'swept';
+    const { gapMm, pitchMm } = spacingInMm(inputs).mm;
+    if (scheme === 'fromTie') {
+      const bare = inputs.schools.bun === 'overIt' ? 0 : this.tie(inputs).coilMm;
+      return { ...PLAIN_ROWS, besidePart: false, outwards: true, firstMm: bare + pitchMm / 2 };
+    }
+    if (scheme === 'straightBack') return { ...PLAIN_ROWS, besidePart: inputs.part.kind === 'line', swept: false };
+    if (scheme === 'rings') return { ...PLAIN_ROWS, firstMm: gapMm / 2 };
+    // Without a cap the foremost row is the one that hides the last band.
+    const bare = inputs.cap.dome === 'none' && inputs.rows.fringe.how !== 'short';
+    return { ...PLAIN_ROWS, frontRow: swept || bare, swept, besidePart: !swept };
   }
 
   layout(inputs: PlanInputs) {
     const head = this.rowsHead(inputs);
-    const field = this.field(inputs);
-    const rows = this.rows(inputs);
+    const { zone } = this.zone(inputs);
+    const laid = this.rows(inputs);
     const { mm, zones } = spacingInMm(inputs);
-    const key = JSON.stringify([rows.key, zones.faceEdge]);
+    const onKnots = inputs.rows.hand.filter((h) => h.op !== 'pull' && h.op !== 'lock');
+    const { secondPass } = inputs.rows;
+    const key = JSON.stringify([laid.key, zones.faceEdge, onKnots, secondPass, inputs.rows.hand.length]);
     return this.memo.get('layout', key, () => {
-      const faceEdge = this.faceEdge(head, zones);
-      const pitch = { zone: field.zone, faceEdge };
-      return { key: this.token(), pitch, ...layKnots(head.mesh, rows.rows, pitch, mm) };
+      const pitch: PitchFields = { zone, faceEdge: this.faceEdge(head, zones) };
+      const bricks = this.bricks(laid, head, pitch, mm, zones.faceEdge);
+      const closed = this.closed(inputs).fromClosedMm;
+      const ground = {
+        shape: head.shape,
+        mesh: head.mesh,
+        fromHairline: head.scalp.fromHairline,
+        spacingAt: (v: number) => mm.pitchMm * zone[v] * Math.min(1, pitch.faceEdge[v]),
+        isClosed: (v: number) => closed !== undefined && closed[v] === 0,
+      };
+      const passes = inPasses(laid.rows, bricks.knots, secondPass, ground);
+      const changed = changeByHand(ground, passes.rows, passes.knots, this.hand(inputs));
+      return {
+        key: this.token(),
+        pitch,
+        rows: passes.rows,
+        secondOf: passes.secondOf,
+        knots: changed.knots,
+        thinnedOut: bricks.thinnedOut,
+        brickScore: bricks.score,
+        lost: [...laid.lost, ...changed.lost],
+      };
+    });
+  }
+
+  /** Knots in bricks, before anything is changed by hand. */
+  private bricks(
+    laid: { readonly key: number; readonly rows: readonly Row[] },
+    head: HeadStage,
+    pitch: PitchFields,
+    mm: RowSpacing,
+    faceEdge: number,
+  ): KnotLayout & { readonly score: number } {
+    return this.memo.get('bricks', JSON.stringify([laid.key, faceEdge]), () => {
+      const layout = layKnots(head.mesh, laid.rows, pitch, mm);
+      return { ...layout, score: brickScore(laid.rows, layout.knots, pitch, mm) };
     });
   }
 
   /** Own hair in sight, on the rows' head. */
   private sight(inputs: PlanInputs): Uint8Array {
     const base = this.base(inputs);
-    const { turned } = onHerLeft(inputs.part);
+    const { turned } = this.side(inputs);
     return this.memo.get('sight', JSON.stringify([base.key, turned]), () => {
       const places = inSight(base.map);
       return turned ? seenInMirror(this.head(inputs).mesh, this.rowsHead(inputs).mesh, places) : places;
@@ -291,15 +440,23 @@ export class Pipeline {
     const { map } = this.sections(inputs);
     const hasSight = map.sections.some((s) => s.role === 'inSight');
     const hasNoGo = inputs.marks.some((m) => m.kind === 'noGo' && !m.erase);
-    if (!hasSight && !hasNoGo) return { key: 0 };
-    const { turned } = onHerLeft(inputs.part);
-    const key = JSON.stringify([this.sections(inputs).key, turned]);
+    const lumps = this.passesLumps(inputs) ? undefined : this.base(inputs);
+    if (!hasSight && !hasNoGo && !lumps?.bumps.lumps.length) return { key: 0 };
+    const { turned } = this.side(inputs);
+    const key = JSON.stringify([this.sections(inputs).key, lumps?.key ?? 0, turned]);
     return this.memo.get('closed', key, () => {
-      const places = closedToPieces(this.ground(inputs), map);
+      const places = closedToPieces(this.ground(inputs), map, lumps?.bumps);
       const { mesh } = this.rowsHead(inputs);
       const onRows = turned ? seenInMirror(this.head(inputs).mesh, mesh, places) : places;
       return { key: this.token(), fromClosedMm: distanceFromMask(mesh, onRows, CLOSED_REACH_MM) };
     });
+  }
+
+  /** Whether pieces go where the base makes a lump: on a net they do, on bands and rods, and over a coil if she wants. */
+  private passesLumps({ cap, rows, schools }: PlanInputs): boolean {
+    if (rows.scheme === 'grid' || rows.scheme === 'rods') return true;
+    if (rows.scheme === 'fromTie') return schools.bun === 'overIt';
+    return cap.dome !== 'none';
   }
 
   /** Factor along a row at every vertex. */
@@ -324,47 +481,74 @@ export class Pipeline {
     const field = this.field(inputs);
     const rowPlan = this.rows(inputs);
     const layout = this.layout(inputs);
-    const { turned } = onHerLeft(inputs.part);
-    const laidRows = turned ? turnedRows(rowPlan.rows) : rowPlan.rows;
-    const laidKnots = turned ? turnedKnots(layout.knots, rowPlan.rows) : layout.knots;
+    const { turned } = this.side(inputs);
+    const laid: Laid = {
+      rows: turned ? turnedRows(layout.rows) : layout.rows,
+      secondOf: layout.secondOf,
+      knots: turned ? turnedKnots(layout.knots, layout.rows) : layout.knots,
+      turned,
+    };
     const partPoints = turned ? turnedPoints(part.pointsMm) : part.pointsMm;
     const spacing = spacingInMm(inputs);
-    const piece = hookedPiece(inputs.product);
     const cap = this.cap(inputs);
-    const rows = planRows(rowsHead.mesh, laidRows, laidKnots, rowsHead.scalp.fromMidline, turned);
-    const under = turned ? verticesUnder(head.mesh, laidKnots) : laidKnots.map((k) => k.vertex);
-    const laid = {
-      rows: laidRows,
-      knots: laidKnots,
-      planned: rows,
-      turned,
-      isSore: (knot: number) => masks.tender[under[knot]] === 1 || masks.thin[under[knot]] === 1,
-    };
-    const knots = pieceKnots(
+    const opening = this.opening(inputs);
+    const rows = planRows(rowsHead.mesh, laid, rowsHead.scalp.fromMidline);
+    const under = turned ? verticesUnder(head.mesh, laid.knots) : laid.knots.map((k) => k.vertex);
+    const { knots, lostWishes } = decideKnots(
       inputs,
-      rowsHead,
-      { fromPart: part.fromPart, pointsMm: partPoints },
+      {
+        head: rowsHead,
+        part: { fromPart: part.fromPart, pointsMm: partPoints },
+        base,
+        opening: opening.onHead,
+        fromOpening: opening.fromMiddle,
+        spacing: spacing.mm,
+        under,
+        isSore: (v) => masks.tender[v] === 1 || masks.thin[v] === 1,
+        isLump: (v) => base.bumps.heightMm[v] > LUMP_MM,
+      },
       laid,
-      piece,
-      spacing.mm,
+      rows,
     );
-    const supply = planSupply(knots.length, inputs.reserveShare, piece.perPack, inputs.product.packPrice);
-    const load = weigh(under, piece.massG, base, cap);
+    const kept = under.filter((_, i) => laid.knots[i].hand !== 'removed');
+    const pieces = hookedPieces(inputs);
+    const demands = demandsOf(inputs, knots, pieces);
+    const supply = planSupply(inputs.products, demands, inputs.reserveShare);
+    const inRowOrder = [...knots.keys()].sort((a, b) => knots[a].row - knots[b].row || knots[a].place - knots[b].place);
+    const load = weigh(
+      kept,
+      inRowOrder.map((i) => knots[i].massG),
+      base,
+      cap,
+    );
+    const anchors = anchorSteps(
+      inputs.cap,
+      knots.flatMap((k, i) => (k.anchorPlace ? [{ id: k.id, place: k.anchorPlace, number: i + 1 }] : [])),
+    );
+    const preparedAtOnce = inputs.schools.prepare !== 'pieceByPiece';
+    const seconds = (of: 'secondsBefore' | 'secondsAfter') =>
+      demands.reduce((sum, d) => sum + d.knots * d.piece[of], 0) / 60;
     const time = estimateTime(
-      work.minutes,
-      cap.minutes,
+      {
+        base: work.minutes,
+        cap: cap.minutes,
+        prepare: preparedAtOnce ? seconds('secondsBefore') : 0,
+        after: seconds('secondsAfter'),
+      },
       knots.reduce((sum, k) => sum + k.seconds, 0),
       inputs.pace,
     );
+    const piece = pieces.get(mainCut(inputs).id) as HookedPiece;
+    const { zone } = this.zone(inputs);
     const cover = estimateCover(
       rowsHead.mesh,
       part.fromPart,
-      field.zone,
+      zone,
       spacing.mm,
-      inputs.product,
-      piece.massG,
+      meanPiece(inputs, demands, piece),
       this.sight(inputs),
     );
+    const lineMm = turned ? turnedPoints(opening.onHead.lineMm) : opening.onHead.lineMm;
     const result: Omit<PlanResult, 'findings'> = {
       head: {
         fit: head.fit,
@@ -390,7 +574,13 @@ export class Pipeline {
         tieMoves: work.tieMoves,
         minutes: work.minutes,
       },
-      cap,
+      cap: {
+        ...cap,
+        opening: { ...opening.onHead, lineMm },
+        anchors,
+        cutAfterKnot: cutAfterKnot(anchors),
+        onForm: { ...cap.onForm, spacing: spacingsOnForm(inputs, cap, spacing) },
+      },
       part: { pointsMm: Float32Array.from(partPoints) },
       spacing,
       rowScheme: {
@@ -400,10 +590,31 @@ export class Pipeline {
         thinnedOutKnots: layout.thinnedOut,
         droppedPieces: rowPlan.droppedPieces,
         mismatch: field.mismatch,
+        brickScore: layout.brickScore,
+        lostChanges: layout.lost,
+        lostWishes,
+        cannotLay: rowPlan.cannotLay,
       },
       rows,
       knots,
       piece,
+      pieces: [...pieces.values()],
+      worklist: worklist({
+        cap: inputs.cap,
+        knotsToCloseTop: cap.knotsToCloseTop,
+        opening: opening.onHead,
+        anchors,
+        cutAfterKnot: cutAfterKnot(anchors),
+        cuts: inputs.cuts,
+        pieces,
+        rowChoice: inputs.rows,
+        hasPart: inputs.part.kind === 'line',
+        schools: inputs.schools,
+        rows,
+        knots,
+        paceFactor: PACE_FACTOR[inputs.pace],
+        fingerMm: inputs.fingerMm,
+      }),
       supply,
       load,
       time,
@@ -414,18 +625,57 @@ export class Pipeline {
 
   /** What a quarter of a finger closer or wider everywhere would change. */
   spacingStep(inputs: PlanInputs, stepFingers = 0.25) {
+    const now = this.plan(inputs);
+    const demands = demandsOf(inputs, now.knots, hookedPieces(inputs));
     const moved = (by: number) => {
       const fingers = Object.fromEntries(
         Object.entries(inputs.spacing.fingers).map(([zone, f]) => [zone, Math.max(0, f + by)]),
       ) as PlanInputs['spacing']['fingers'];
       const next: PlanInputs = { ...inputs, spacing: { ...inputs.spacing, fingers } };
       if (spacingInMm(next).mm.gapMm < LEAST_STEP_MM) return undefined;
-      const pieces = this.layout(next).knots.length;
-      const { packs } = planSupply(pieces, inputs.reserveShare, hookedPiece(inputs.product).perPack, 0);
-      return { pieces, packs };
+      const pieces = this.layout(next).knots.filter((k) => k.hand !== 'removed').length;
+      const factor = now.knots.length > 0 ? pieces / now.knots.length : 1;
+      const then = demands.map((d) => ({ ...d, knots: Math.round(d.knots * factor) }));
+      return { pieces, packs: planSupply(inputs.products, then, inputs.reserveShare).packs };
     };
     return { stepFingers, tighter: moved(-stepFingers), wider: moved(stepFingers) };
   }
+}
+
+/** How many pieces of each cut are hooked. */
+function demandsOf(
+  { cuts }: PlanInputs,
+  knots: readonly { readonly cut: string }[],
+  pieces: ReadonlyMap<string, HookedPiece>,
+): Demand[] {
+  return cuts.flatMap((cut) => {
+    const piece = pieces.get(cut.id);
+    const count = knots.filter((k) => k.cut === cut.id).length;
+    return piece && count > 0 ? [{ piece, knots: count, halves: cut.half }] : [];
+  });
+}
+
+/** What a piece is on the whole head, for a first estimate of cover. */
+function meanPiece({ products }: PlanInputs, demands: readonly Demand[], main: HookedPiece) {
+  const total = demands.reduce((sum, d) => sum + d.knots, 0);
+  const mean = (of: (p: HookedPiece) => number) =>
+    total > 0 ? demands.reduce((sum, d) => sum + d.knots * of(d.piece), 0) / total : of(main);
+  const { texture } = products.find((p) => p.id === main.product)!;
+  return {
+    texture,
+    massG: mean((p) => p.massG),
+    lengthMm: mean((p) => p.lengthMm),
+    widthFactor: mean((p) => p.widthFactor),
+  };
+}
+
+function spacingsOnForm(inputs: PlanInputs, cap: CapFit, { centresMm }: SpacingMm) {
+  return Object.fromEntries(
+    ZONES.map((z) => {
+      const worn = { gapMm: centresMm[z], pitchMm: centresMm[z] };
+      return [z, spacingOnForm(worn, cap.onForm, cap.onHead, inputs.fingerMm)];
+    }),
+  ) as Record<SpacingZone, ReturnType<typeof spacingOnForm>>;
 }
 
 export type SpacingStep = ReturnType<Pipeline['spacingStep']>;

@@ -7,7 +7,7 @@ import { azimuthOf } from '../head/hairline.ts';
 import type { Part } from './part.ts';
 import { partPolyline } from './part.ts';
 import { rowField } from './row-field.ts';
-import { gapAfterRule, layRows, type RowPlan, rowSlopes } from './rows.ts';
+import { gapAfterRule, layRows, PLAIN_ROWS, type RowPlan, rowSlopes } from './rows.ts';
 import { sweptCounter } from './scalp-fields.ts';
 import { EVEN_ZONES } from './zones.ts';
 
@@ -32,7 +32,7 @@ function rowsFor(head: Head, part: Part, gapMm: number, pitchMm = gapMm) {
       field,
       rowSlopes(head.mesh, field),
       { gapMm, pitchMm },
-      { frontRow: swept, swept },
+      { ...PLAIN_ROWS, frontRow: swept, swept, besidePart: !swept },
     ),
   };
 }

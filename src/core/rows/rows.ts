@@ -3,14 +3,14 @@
  * gap would exceed 1.4 of the target a row is put between, where it would fall below 0.65 every other row
  * ends (dyadic rule: one row per step becomes two, or four, or a half). No neighbour search is needed.
  */
-import { contours, curveFromEdges, fieldAt, reverseCurve, type SurfaceCurve, sliceCurve } from '../geometry/contour.ts';
+import { contours, fieldAt, reverseCurve, type SurfaceCurve, sliceCurve } from '../geometry/contour.ts';
 import { gradientLengths } from '../geometry/gradient.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import { azimuthOf, type Hairline } from '../head/hairline.ts';
 import type { RowField } from './row-field.ts';
 import type { ScalpFields } from './scalp-fields.ts';
 
-export type RowKind = 'whole' | 'short' | 'front';
+export type RowKind = 'whole' | 'short' | 'front' | 'fringe' | 'given';
 
 export interface Row {
   /** Steps from the part, in quarters: 0 lies beside the part, 4 is one row further, 2 halfway between. */
@@ -22,6 +22,12 @@ export interface Row {
   readonly gapRatio: Float64Array;
   /** The row beside the part, or round the crown. */
   readonly besidePart: boolean;
+  /** Places of its knots along the curve, mm, where they are given and not laid out in bricks. */
+  readonly placesMm?: readonly number[];
+  /** It stays as it lies. */
+  readonly locked?: boolean;
+  /** Index of the hand change that pulled it. */
+  readonly pulledBy?: number;
 }
 
 export interface RowSpacing {
@@ -36,6 +42,9 @@ export interface RowPlan {
   readonly wholeRows: number;
   /** Field step between whole rows, zone-mm. */
   readonly stepMm: number;
+  readonly firstMm: number;
+  /** Level of the field for every quarter that was traced. */
+  readonly levelsMm: ReadonlyMap<number, number>;
   readonly insertedRows: number;
   readonly shortenedRows: number;
   /** Runs that were too short to lay and left out. */
@@ -49,7 +58,26 @@ export interface RowOptions {
   readonly swept: boolean;
   /** Distance of every vertex from where no piece goes: rows end short of it. */
   readonly fromClosedMm?: Float64Array;
+  /** Distance from rows that stay where they are: others end short of them. */
+  readonly fromLockedMm?: Float64Array;
+  /** Vertices that belong to a fringe, which has rows of its own. */
+  readonly fringe?: Uint8Array;
+  /** The first level, where it is not half a spacing: rings begin outside the coil. */
+  readonly firstMm?: number;
+  /** The first level is the row beside a part or round a crown. */
+  readonly besidePart: boolean;
+  /** From the first level outwards, as round a puff. */
+  readonly outwards: boolean;
+  /** Rows pulled by hand: by their quarter, zone-mm towards the first level. */
+  readonly pulls?: ReadonlyMap<number, number>;
 }
+
+export const PLAIN_ROWS: RowOptions = {
+  frontRow: false,
+  swept: false,
+  besidePart: true,
+  outwards: false,
+};
 
 /** Gap ratios at which rows are put between or end. */
 export const DYADIC = {
@@ -72,6 +100,8 @@ export function gapAfterRule(ratio: number): number {
 
 /** Rows end this share of a gap before a place where nothing is hooked. */
 const CLOSED_CLEARANCE = 0.33;
+/** And this share before a row that stays as it lies. */
+const LOCKED_CLEARANCE = 0.65;
 
 /** What laying rows needs of a field, whatever the spacing: its slope, and how its row length is spread over gaps. */
 export interface RowSlopes {
@@ -98,11 +128,13 @@ export function layRows(
   slopes: RowSlopes,
   spacing: RowSpacing,
   options: RowOptions,
+  /** Zone factor with what the brush made of it; a stroke changes no row elsewhere. */
+  zone: Float64Array = rowField.zone,
 ): RowPlan {
-  const { field, zone } = rowField;
+  const { field } = rowField;
   const { gapMm: s, pitchMm: p } = spacing;
   const { perTriangle: slope, perVertex: vertexSlope } = slopes;
-  const first = options.swept ? 0.3 * s : p / 2;
+  const first = options.firstMm ?? (options.swept ? 0.3 * s : p / 2);
   const span = rowField.total - first - 0.3 * s;
   const factor = bestStepFactor(slopes.histogram, options.swept ? [0.92, 1.1] : [0.94, 1.06]);
   const count = Math.max(2, Math.round(span / (factor * s)) + 1);
@@ -110,21 +142,23 @@ export function layRows(
   const highest = maximumFinite(field);
   const wholeRows = Math.max(count, Math.floor((highest - first) / step) + 1);
 
-  const levelOf = (quarter: number) => first + (quarter * step) / 4;
+  const levelOf = (quarter: number) => first + (quarter * step) / 4 - (options.pulls?.get(quarter) ?? 0);
   const quarters = quartersToTrace(mesh, field, slope, zone, { first, step, gapMm: s, wholeRows });
   const curves = contours(mesh, field, quarters.map(levelOf));
 
   // With the margin of a row's end the last knot lies half a gap away, so that a spot adds no knots round it.
-  const { fromClosedMm } = options;
+  const { fromClosedMm, fromLockedMm, fringe } = options;
   const isClosed = (curve: SurfaceCurve, i: number) => {
-    if (!fromClosedMm) return false;
     const v = curve.share[i] < 0.5 ? curve.fromVertex[i] : curve.toVertex[i];
-    return fromClosedMm[v] <= CLOSED_CLEARANCE * p * zone[v];
+    if (fringe?.[v]) return true;
+    if (fromLockedMm && fromLockedMm[v] < LOCKED_CLEARANCE * s * zone[v]) return true;
+    return fromClosedMm !== undefined && fromClosedMm[v] <= CLOSED_CLEARANCE * p * zone[v];
   };
+  const front = options.frontRow ? zoneInFront(mesh, zone) : 1;
   const clip = (curve: SurfaceCurve, i: number) =>
     isClosed(curve, i) ||
     fieldAt(curve, scalp.fromHairline, i) < 0.2 * s ||
-    (options.frontRow && fieldAt(curve, scalp.fromFrontHairline, i) < 0.65 * s);
+    (options.frontRow && fieldAt(curve, scalp.fromFrontHairline, i) < 0.65 * s * front);
   const rows: Row[] = [];
   let inserted = 0;
   let shortened = 0;
@@ -144,24 +178,26 @@ export function layRows(
       dropped += laid.dropped;
       for (const [from, to] of laid.runs) {
         const whole = from === 0 && to === curve.pointCount - 1;
-        const part = whole ? curve : sliceCurve(mesh, curve, from, to);
+        const part = whole ? curve : sliceCurve(curve, from, to);
         if (quarter % 4 !== 0) inserted++;
         else if (!keep.every(Boolean)) shortened++;
         rows.push(
-          oriented(mesh, {
+          oriented({
             quarter,
             kind: quarter % 4 === 0 ? 'whole' : 'short',
             curve: part,
             gapRatio: ratio.slice(from, to + 1),
-            besidePart: quarter === 0 && !options.swept,
+            besidePart: quarter === 0 && options.besidePart,
           }),
         );
       }
     }
   });
-  if (options.frontRow) rows.push(...frontRow(mesh, line, scalp, field, first, s, p, isClosed));
+  if (options.frontRow) rows.push(...frontRow(mesh, line, scalp, field, first, s * front, p * front, isClosed));
   return {
-    rows: inLayingOrder(rows),
+    rows: inLayingOrder(rows, options.outwards),
+    levelsMm: new Map(quarters.map((q) => [q, levelOf(q)])),
+    firstMm: first,
     wholeRows: count,
     stepMm: step,
     insertedRows: inserted,
@@ -374,33 +410,66 @@ function clipRun(
 }
 
 /** A row starts on her left; a ring starts in front and goes round by her left. */
-function oriented(mesh: SurfaceMesh, row: Row): Row {
+export function oriented(row: Row): Row {
   const { curve } = row;
-  if (curve.closed) return ringFromFront(mesh, row);
+  if (curve.closed) return ringFromFront(row);
   const last = curve.pointCount - 1;
-  if (curve.pointsMm[0] >= curve.pointsMm[3 * last]) return row;
-  return { ...row, curve: reverseCurve(mesh, curve), gapRatio: row.gapRatio.slice().reverse() };
+  const aside = curve.pointsMm[0] - curve.pointsMm[3 * last];
+  // A row that runs straight back has no left end: it starts in front.
+  const back = curve.pointsMm[2] - curve.pointsMm[3 * last + 2];
+  if (Math.abs(aside) >= Math.abs(back) / 2 ? aside >= 0 : back >= 0) return row;
+  return { ...row, curve: reverseCurve(curve), gapRatio: row.gapRatio.slice().reverse() };
 }
 
-function ringFromFront(mesh: SurfaceMesh, row: Row): Row {
+function ringFromFront(row: Row): Row {
   let { curve } = row;
   let ratio = row.gapRatio;
   const n = curve.pointCount;
-  let front = 0;
-  for (let i = 1; i < n; i++) if (curve.pointsMm[3 * i + 2] > curve.pointsMm[3 * front + 2]) front = i;
-  const towardsLeft = curve.pointsMm[3 * ((front + Math.ceil(n / 4)) % n)] > 0;
-  if (!towardsLeft) {
-    curve = reverseCurve(mesh, curve);
+  const frontOf = (c: SurfaceCurve) => {
+    let front = 0;
+    for (let i = 1; i < n; i++) if (c.pointsMm[3 * i + 2] > c.pointsMm[3 * front + 2]) front = i;
+    return front;
+  };
+  if (curve.pointsMm[3 * ((frontOf(curve) + Math.ceil(n / 4)) % n)] <= 0) {
+    curve = reverseCurve(curve);
     ratio = ratio.slice().reverse();
-    front = n - 1 - front;
   }
+  const front = frontOf(curve);
   const turn = <A extends Float64Array | Int32Array>(a: A): A => {
     const out = a.slice() as A;
     for (let i = 0; i < n; i++) out[i] = a[(i + front) % n];
     return out;
   };
-  const turned = curveFromEdges(mesh, turn(curve.fromVertex), turn(curve.toVertex), turn(curve.share), true);
+  const pointsMm = new Float64Array(3 * n);
+  const arcMm = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const from = (i + front) % n;
+    for (let c = 0; c < 3; c++) pointsMm[3 * i + c] = curve.pointsMm[3 * from + c];
+    const arc = curve.arcMm[from] - curve.arcMm[front];
+    arcMm[i] = arc < 0 ? arc + curve.lengthMm : arc;
+  }
+  const turned: SurfaceCurve = {
+    ...curve,
+    pointsMm,
+    arcMm,
+    fromVertex: turn(curve.fromVertex),
+    toVertex: turn(curve.toVertex),
+    share: turn(curve.share),
+  };
   return { ...row, curve: turned, gapRatio: turn(ratio) };
+}
+
+/** Zone factor at the middle of the front hairline. */
+function zoneInFront(mesh: SurfaceMesh, zone: Float64Array): number {
+  const p = mesh.positionsMm;
+  let best = 0;
+  let nearest = Infinity;
+  for (const v of mesh.borders[0]) {
+    if (p[3 * v + 2] <= 0 || Math.abs(p[3 * v]) >= nearest) continue;
+    nearest = Math.abs(p[3 * v]);
+    best = v;
+  }
+  return zone[best];
 }
 
 function frontRow(
@@ -424,18 +493,19 @@ function frontRow(
     return runsOf(on)
       .filter(([from, to]) => curve.arcMm[to] - curve.arcMm[from] >= 1.5 * p)
       .map(([from, to]) => {
-        const part = sliceCurve(mesh, curve, from, to);
+        const part = sliceCurve(curve, from, to);
         const gapRatio = new Float64Array(part.pointCount).fill(1);
-        return oriented(mesh, { quarter: -1, kind: 'front', curve: part, gapRatio, besidePart: false });
+        return oriented({ quarter: -1, kind: 'front', curve: part, gapRatio, besidePart: false });
       });
   });
 }
 
-/** From the nape to the part, her left first; the front hairline last. */
-function inLayingOrder(rows: Row[]): Row[] {
+/** From the nape to the part (or from the tie outwards), her left first; the front hairline last. */
+export function inLayingOrder(rows: Row[], outwards: boolean): Row[] {
+  const way = outwards ? -1 : 1;
   return rows.sort((a, b) => {
     if ((a.kind === 'front') !== (b.kind === 'front')) return a.kind === 'front' ? 1 : -1;
-    return b.quarter - a.quarter || b.curve.pointsMm[0] - a.curve.pointsMm[0];
+    return way * (b.quarter - a.quarter) || b.curve.pointsMm[0] - a.curve.pointsMm[0];
   });
 }
 

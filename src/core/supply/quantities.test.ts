@@ -1,16 +1,23 @@
 /** Packs, hours, weight, cover and cap size. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { groundOf, PRIOR_SCORES, plainInputs } from '../../../tests/helpers/heads.ts';
+import { groundOf, NO_CAP, PLAIN_CUT, PLAIN_PRODUCT, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
 import { patch } from '../../../tests/helpers/spheres.ts';
 import { editSections, layBase } from '../base/base.ts';
 import { DEFAULT_BASE } from '../base/choice.ts';
-import { capSizeName, fitCap, girthOver } from '../cap/dome.ts';
+import { DEFAULT_CAP } from '../cap/cap.ts';
+import { capSizeName, fitCap, girthOver } from '../cap/fit.ts';
 import { estimateCover } from '../cover/estimate.ts';
+import { hookedPiece } from '../hair/cuts.ts';
 import { tapeReading } from '../head/tape.ts';
 import { weigh } from '../load/weight.ts';
 import { estimateTime, knotSeconds, PACE_FACTOR } from '../time/estimate.ts';
-import { planSupply } from './packs.ts';
+import { supplyOf } from './packs.ts';
+
+const packsFor = (knots: number, reserve: number, perPack: number, packPrice: number) => {
+  const product = { ...PLAIN_PRODUCT, piecesPerPack: perPack, packPrice };
+  return supplyOf(product, [{ piece: hookedPiece(product, PLAIN_CUT), knots, halves: false }], reserve);
+};
 
 describe('packs', () => {
   it('are whole, hold every knot and the reserve, and not one pack more', () => {
@@ -20,7 +27,7 @@ describe('packs', () => {
         fc.double({ min: 0, max: 0.5, noNaN: true }),
         fc.integer({ min: 1, max: 200 }),
         (knots, reserve, perPack) => {
-          const s = planSupply(knots, reserve, perPack, 7);
+          const s = packsFor(knots, reserve, perPack, 7);
           const needed = knots + s.reservePieces;
           expect(s.packs * perPack).toBeGreaterThanOrEqual(needed);
           expect((s.packs - 1) * perPack).toBeLessThan(needed);
@@ -35,43 +42,44 @@ describe('packs', () => {
   });
 
   it('164 knots at 48 a pack without reserve: 4 packs, 28 left over', () => {
-    const s = planSupply(164, 0, 48, 11.5);
+    const s = packsFor(164, 0, 48, 11.5);
     expect([s.packs, s.leftOver, s.price]).toEqual([4, 28, 46]);
   });
 
   it('a reserve of a tenth of exactly 100 is 10, not 11', () => {
-    expect(planSupply(100, 0.1, 10, 1).reservePieces).toBe(10);
+    expect(packsFor(100, 0.1, 10, 1).reservePieces).toBe(10);
   });
 });
 
 describe('hours', () => {
-  const pieces = { split: 1, loopHasToComeOff: false };
+  const pieces = { loopHasToComeOff: false, secondsBefore: 0 };
+  const seconds = (knot: Parameters<typeof knotSeconds>[0], pace: Parameters<typeof knotSeconds>[2], piece = pieces) =>
+    knotSeconds(knot, piece, pace, true);
   const wrap = (wraps: number) => ({ kind: 'wrap' as const, wraps, lock: false, through: 'net' as const });
 
   it('grow with wraps; one-leg and anchors are slower; practice is quicker', () => {
-    expect(knotSeconds(wrap(2), pieces, 'some')).toBeGreaterThan(knotSeconds(wrap(1), pieces, 'some'));
-    expect(knotSeconds({ ...wrap(1), kind: 'oneLeg' }, pieces, 'some')).toBeGreaterThan(
-      knotSeconds(wrap(3), pieces, 'some'),
-    );
-    expect(knotSeconds({ ...wrap(1), kind: 'anchor' }, pieces, 'some')).toBeGreaterThan(
-      knotSeconds(wrap(1), pieces, 'some'),
-    );
-    expect(knotSeconds(wrap(1), pieces, 'practised') / knotSeconds(wrap(1), pieces, 'firstTime')).toBeCloseTo(
+    expect(seconds(wrap(2), 'some')).toBeGreaterThan(seconds(wrap(1), 'some'));
+    expect(seconds({ ...wrap(1), kind: 'oneLeg' }, 'some')).toBeGreaterThan(seconds(wrap(3), 'some'));
+    expect(seconds({ ...wrap(1), kind: 'anchor' }, 'some')).toBeGreaterThan(seconds(wrap(1), 'some'));
+    expect(seconds(wrap(1), 'practised') / seconds(wrap(1), 'firstTime')).toBeCloseTo(
       PACE_FACTOR.practised / PACE_FACTOR.firstTime,
       9,
     );
   });
 
   it('a head of 70 wide coils takes under an hour of hooking, one of 200 fine pieces one to two and a half (common practice)', () => {
-    expect((70 * knotSeconds(wrap(1), pieces, 'some')) / 60).toBeLessThan(60);
-    const fine = (200 * knotSeconds(wrap(2), { ...pieces, split: 4 }, 'some')) / 60;
+    expect((70 * seconds(wrap(1), 'some')) / 60).toBeLessThan(60);
+    const fine = (200 * seconds(wrap(2), 'some', { ...pieces, secondsBefore: 5 })) / 60;
     expect(fine).toBeGreaterThan(60);
     expect(fine).toBeLessThan(150);
   });
 
   it('add up, with a range round them', () => {
-    const t = estimateTime(36, 8, 6000, 'some');
-    expect(t.totalMinutes).toBeCloseTo(t.baseMinutes + t.capMinutes + t.knotMinutes + t.finishMinutes, 9);
+    const t = estimateTime({ base: 36, cap: 8, prepare: 5, after: 12 }, 6000, 'some');
+    expect(t.totalMinutes).toBeCloseTo(
+      t.baseMinutes + t.capMinutes + t.prepareMinutes + t.knotMinutes + t.finishMinutes,
+      9,
+    );
     expect(t.range[0]).toBeLessThan(t.totalMinutes);
     expect(t.range[1]).toBeGreaterThan(t.totalMinutes);
   });
@@ -82,10 +90,10 @@ describe('cap and weight', () => {
   const base = layBase(ground, DEFAULT_BASE, editSections(ground, DEFAULT_BASE, { pointsMm: new Float64Array(0) }));
 
   it('a cap is chosen over the base, not over a bald head', () => {
-    const cap = fitCap('closed', 566, 580);
+    const cap = fitCap(DEFAULT_CAP, 566, 580, 360);
     expect([cap.bareSizeName, cap.sizeName]).toEqual(['medium', 'large']);
     expect([540, 560, 585, 640].map(capSizeName)).toEqual(['small', 'medium', 'large', 'extra large']);
-    expect(fitCap('none', 560, 570).shareOfPull).toEqual([0, 0]);
+    expect(fitCap(NO_CAP, 560, 570, 360).shareOfPull).toEqual([0, 0]);
   });
 
   it('a tape over an even layer reads 2π times its height more (closed form for a convex way)', () => {
@@ -113,7 +121,7 @@ describe('cap and weight', () => {
 
   it('every piece hangs on one section, and the net takes its share', () => {
     const vertices = Array.from({ length: 150 }, (_, i) => (i * 17) % ground.mesh.vertexCount);
-    const load = weigh(vertices, 1.4, base, fitCap('closed', 565, 580));
+    const load = weigh(vertices, new Float64Array(150).fill(1.4), base, fitCap(DEFAULT_CAP, 565, 580, 360));
     expect(load.massG).toBeCloseTo(210, 9);
     expect(load.sections.reduce((s, x) => s + x.pieces, 0)).toBe(150);
     for (const s of load.sections) {
@@ -125,13 +133,19 @@ describe('cap and weight', () => {
 });
 
 describe('cover estimate (Boolean model)', () => {
-  const { product } = plainInputs();
   const mesh = patch(10, 10);
   const even = new Float64Array(mesh.vertexCount).fill(1);
   const seen = new Uint8Array(mesh.vertexCount);
   const far = new Float64Array(mesh.vertexCount).fill(50);
-  const cover = (mm: number, from: Float64Array, texture = product.texture, massG = 2) =>
-    estimateCover(mesh, from, even, { gapMm: mm, pitchMm: mm }, { ...product, texture }, massG, seen).hiddenShare;
+  const cover = (mm: number, from: Float64Array, texture = PLAIN_PRODUCT.texture, massG = 2) =>
+    estimateCover(
+      mesh,
+      from,
+      even,
+      { gapMm: mm, pitchMm: mm },
+      { texture, massG, lengthMm: PLAIN_PRODUCT.lengthMm, widthFactor: 1 },
+      seen,
+    ).hiddenShare;
 
   it('is 1 - exp(-density × opaque area) where the reach is the same everywhere', () => {
     const width = 4 * 14 * 1.35;

@@ -20,8 +20,11 @@ export const KNOT_SECONDS = {
   hairInBite: 5,
   /** A ring or band taken off first. */
   loopOff: 12,
-  /** Splitting a piece, for each part. */
-  split: 5,
+  /** Drawn under a band or between two turns of thread: it is found quickly, without net. */
+  onBandOrRod: 6,
+  /** Folded round a finger first. */
+  fold: 8,
+  backcomb: 10,
 } as const;
 
 /** Minutes after the last knot: separate, shake out, trim the outline. */
@@ -30,45 +33,53 @@ export const FINISH_MINUTES = 25;
 export const TIME_SPREAD = 0.18;
 
 export function knotSeconds(
-  knot: { kind: KnotKind; wraps: number; lock: boolean; through: Through },
-  pieces: { split: number; loopHasToComeOff: boolean },
+  knot: { kind: KnotKind; wraps: number; lock: boolean; through: Through; backcomb?: boolean },
+  piece: { readonly loopHasToComeOff: boolean; readonly secondsBefore: number },
   pace: Pace,
+  /** Each piece is prepared as it comes. */
+  preparedHere: boolean,
 ): number {
   const s = KNOT_SECONDS;
   const seconds =
     s.base +
     knot.wraps * s.eachWrap +
     (knot.lock ? s.lock : 0) +
-    (knot.kind === 'oneLeg' ? s.oneLeg + (pieces.loopHasToComeOff ? s.loopOff : 0) : 0) +
+    (knot.kind === 'oneLeg' ? s.oneLeg + (piece.loopHasToComeOff ? s.loopOff : 0) : 0) +
     (knot.kind === 'anchor' ? s.anchor : 0) +
-    (knot.through === 'net' ? 0 : s.hairInBite) +
-    (pieces.split > 1 ? s.split : 0);
+    (knot.kind === 'fold' ? s.fold : 0) +
+    (knot.kind === 'onBand' || knot.kind === 'onRod' ? s.onBandOrRod : knot.through === 'net' ? 0 : s.hairInBite) +
+    (knot.backcomb ? s.backcomb : 0) +
+    (preparedHere ? piece.secondsBefore : 0);
   return seconds * PACE_FACTOR[pace];
 }
 
 export interface TimeEstimate {
   readonly baseMinutes: number;
   readonly capMinutes: number;
+  /** Splitting, cutting, curling before the first knot. */
+  readonly prepareMinutes: number;
   readonly knotMinutes: number;
+  /** Opening and smoothing what is in, separating, trimming the outline. */
   readonly finishMinutes: number;
   readonly totalMinutes: number;
   readonly range: readonly [low: number, high: number];
 }
 
 export function estimateTime(
-  baseMinutes: number,
-  capMinutes: number,
+  minutes: { readonly base: number; readonly cap: number; readonly prepare: number; readonly after: number },
   knotSecondsSum: number,
   pace: Pace,
 ): TimeEstimate {
   const factor = PACE_FACTOR[pace];
   const knotMinutes = knotSecondsSum / 60;
-  const totalMinutes = factor * (baseMinutes + capMinutes + FINISH_MINUTES) + knotMinutes;
+  const rest = minutes.base + minutes.cap + minutes.prepare + minutes.after + FINISH_MINUTES;
+  const totalMinutes = factor * rest + knotMinutes;
   return {
-    baseMinutes: factor * baseMinutes,
-    capMinutes: factor * capMinutes,
+    baseMinutes: factor * minutes.base,
+    capMinutes: factor * minutes.cap,
+    prepareMinutes: factor * minutes.prepare,
     knotMinutes,
-    finishMinutes: factor * FINISH_MINUTES,
+    finishMinutes: factor * (FINISH_MINUTES + minutes.after),
     totalMinutes,
     range: [totalMinutes * (1 - TIME_SPREAD), totalMinutes * (1 + TIME_SPREAD)],
   };

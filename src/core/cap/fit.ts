@@ -1,20 +1,30 @@
-/** The closed dome cap over the base, or none: what size is looked for and what share of the pull it takes. */
+/** A cap on her head over the parked base: what size is looked for, how it is stretched, what share of the pull it takes. */
 import { polygonHull, polygonLength } from 'd3-polygon';
 import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { HeadShape } from '../head/shape.ts';
 import { tapePolyline } from '../head/tape.ts';
-
-export const CAPS = ['closed', 'none'] as const;
-export type CapKind = (typeof CAPS)[number];
+import type { Cap, Dome } from './cap.ts';
+import { knotsToCloseTop } from './opening.ts';
+import { type NetOnForm, netOn } from './stretch.ts';
 
 export interface CapFit {
-  readonly kind: CapKind;
+  readonly dome: Dome;
   /** Girth of the bare head, mm. */
   readonly girthBareMm: number;
   /** Girth it has to span over the parked base, mm. */
   readonly girthOverBaseMm: number;
+  /** Front to nape of her head, mm. */
+  readonly depthMm: number;
   readonly bareSizeName: string;
   readonly sizeName: string;
+  /** Size by the girth of the cap that she has, drawn out as far as is comfortable. */
+  readonly fit: 'slack' | 'snug' | 'tight';
+  readonly onHead: NetOnForm;
+  /** On the form it is filled on; the same as on the head where it is filled worn. */
+  readonly onForm: NetOnForm;
+  /** What of it reaches below her nape and stays empty, mm. */
+  readonly emptyBackMm: number;
+  readonly knotsToCloseTop: number;
   /** Share of the weight that the net takes off own hair, low and high (guess). */
   readonly shareOfPull: readonly [low: number, high: number];
   readonly minutes: number;
@@ -31,17 +41,34 @@ export function capSizeName(girthMm: number): string {
   return SIZES.find(([upTo]) => girthMm <= upTo)?.[1] ?? 'extra large';
 }
 
-export function fitCap(kind: CapKind, girthBareMm: number, girthOverBaseMm: number): CapFit {
+/** Below this stretch a net bags and shifts, mm over mm (guess). */
+const SNUG_FROM = 1.02;
+
+export function fitCap(cap: Cap, girthBareMm: number, girthOverBaseMm: number, depthMm: number): CapFit {
+  const none = cap.dome === 'none';
+  const head = { girthMm: girthOverBaseMm, depthMm };
+  const onHead = netOn(cap, head);
+  const drawn = girthOverBaseMm / cap.girthMm;
   return {
-    kind,
+    dome: cap.dome,
     girthBareMm,
     girthOverBaseMm,
+    depthMm,
     bareSizeName: capSizeName(girthBareMm),
     sizeName: capSizeName(girthOverBaseMm),
-    shareOfPull: kind === 'none' ? [0, 0] : [0.5, 0.9],
-    minutes: kind === 'none' ? 0 : 8,
+    fit: drawn < SNUG_FROM ? 'slack' : drawn > cap.stretch ? 'tight' : 'snug',
+    onHead,
+    onForm: cap.filledOn === 'block' ? netOn(cap, cap.block) : onHead,
+    emptyBackMm: none ? 0 : Math.max(0, cap.depthMm - depthMm),
+    knotsToCloseTop: knotsToCloseTop(cap),
+    // Worn as a wig nothing hangs on own hair but what holds it and what blends.
+    shareOfPull: none ? [0, 0] : cap.wig ? [0.85, 1] : [0.5, 0.9],
+    minutes: none ? 0 : CAP_MINUTES,
   };
 }
+
+/** To put on and settle a cap (common practice, no source). */
+const CAP_MINUTES = 8;
 
 /** Farther than this from any scalp a tape lies on skin, mm. */
 const ON_SKIN_MM = 8;

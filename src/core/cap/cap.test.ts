@@ -1,0 +1,171 @@
+/** Stretch against closed forms, and facts of the trade about caps (common practice, no source). */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import type { LinePart } from '../rows/part.ts';
+import { anchorPlaceOf, anchorSteps, combPoints, cutAfterKnot, heldByComb } from './anchors.ts';
+import { type Cap, DEFAULT_CAP, HOLE_SHAPES, holeSteps } from './cap.ts';
+import { fitCap } from './fit.ts';
+import { knotsToCloseTop, MARGIN_MM, netAt, openingOnHead } from './opening.ts';
+import { netOn, spacingOnForm, stretchOver } from './stretch.ts';
+
+const { shape, line, mark } = wholeHead(PRIOR_SCORES, 16);
+const capOf = (change: Partial<Cap>): Cap => ({ ...DEFAULT_CAP, ...change });
+
+describe('stretch between two spheres', () => {
+  /** A great circle and half of one: girth and depth of a form. */
+  const sphere = (r: number) => ({ girthMm: 2 * Math.PI * r, depthMm: Math.PI * r });
+
+  it('540 to 580 mm: 1.0741 along, 1.1536 in area, 18 worn is 16.76 on the block (closed form)', () => {
+    const block = { girthMm: 540, depthMm: 270 };
+    const head = { girthMm: 580, depthMm: 290 };
+    const cap = capOf({ girthMm: 500, depthMm: 250 });
+    const f = spacingOnForm({ gapMm: 18, pitchMm: 18 }, netOn(cap, block), netOn(cap, head), 18);
+    expect(18 / f.gapMm).toBeCloseTo(1.0741, 4);
+    expect(f.pitchMm).toBeCloseTo(16.759, 3);
+    expect(f.densityThere / f.densityWorn).toBeCloseTo(1.15364, 5);
+  });
+
+  it('keeps the number of knots and the holes between them; density falls with the square of the radius', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 82, max: 90, noNaN: true }),
+        fc.double({ min: 1, max: 1.15, noNaN: true }),
+        fc.double({ min: 10, max: 40, noNaN: true }),
+        fc.constantFrom(...HOLE_SHAPES),
+        (r, grows, worn, hole) => {
+          const cap = capOf({ girthMm: 2 * Math.PI * 80, depthMm: Math.PI * 80, hole });
+          const on = netOn(cap, sphere(r));
+          const head = netOn(cap, sphere(r * grows));
+          const f = spacingOnForm({ gapMm: worn, pitchMm: worn }, on, head, 18);
+          const area = (radius: number) => 4 * Math.PI * radius * radius;
+          expect(area(r) / (f.gapMm * f.pitchMm)).toBeCloseTo(area(r * grows) / (worn * worn), 6);
+          expect(f.densityThere / f.densityWorn).toBeCloseTo(grows * grows, 9);
+          expect(f.holesAcross * on.holeAcrossMm).toBeCloseTo(f.pitchMm, 9);
+          expect(f.holesUp * on.holeUpMm).toBeCloseTo(f.gapMm, 9);
+        },
+      ),
+      { seed: 401 },
+    );
+  });
+
+  it('a form smaller than the net leaves it slack and opens nothing', () => {
+    expect(stretchOver({ girthMm: 500, depthMm: 320 }, { girthMm: 480, depthMm: 300 })).toEqual({ across: 1, up: 1 });
+  });
+
+  it('holes: as many to the area in every direction of their lattice (closed forms)', () => {
+    const cell = (hole: (typeof HOLE_SHAPES)[number]) => {
+      const { acrossMm, upMm } = holeSteps(hole, 4);
+      return acrossMm * upMm;
+    };
+    expect(cell('square')).toBeCloseTo(16, 9);
+    expect(cell('diamond')).toBeCloseTo(16, 9);
+    // Densest packing of equal distances: √3/2 of the square's cell.
+    expect(cell('honeycomb')).toBeCloseTo(16 * (Math.sqrt(3) / 2), 9);
+  });
+});
+
+describe('the cap on her head', () => {
+  it('is tight beyond its stretch, slack where it need not stretch, snug between', () => {
+    const fit = (girthMm: number) => fitCap(capOf({ girthMm, stretch: 1.2 }), 565, 580, 360).fit;
+    expect([fit(470), fit(500), fit(575)]).toEqual(['tight', 'snug', 'slack']);
+  });
+
+  it('on a small head the lowest back stays empty (common practice)', () => {
+    expect(fitCap(capOf({ depthMm: 360 }), 530, 540, 330).emptyBackMm).toBe(30);
+    expect(fitCap(capOf({ depthMm: 320 }), 565, 580, 360).emptyBackMm).toBe(0);
+    expect(fitCap(capOf({ dome: 'none', depthMm: 400 }), 565, 580, 360).emptyBackMm).toBe(0);
+  });
+
+  it('a handful of knots closes an open top (common practice)', () => {
+    expect(knotsToCloseTop({ dome: 'openTop' })).toBeGreaterThanOrEqual(4);
+    expect(knotsToCloseTop({ dome: 'openTop' })).toBeLessThanOrEqual(6);
+    expect(knotsToCloseTop({ dome: 'closed' })).toBe(0);
+  });
+});
+
+describe('the opening', () => {
+  const part: LinePart = { kind: 'line', frontMm: 30, endMm: 20, lengthMm: 90, bendMm: 0 };
+
+  it('has its own length: longer than the part it is hooked closed, shorter the part runs on over net', () => {
+    const longer = openingOnHead(shape, line, capOf({ opening: 'stitchedU', openingMm: 130 }), part, 15);
+    expect(longer.surplusMm).toBe(40);
+    expect(longer.piecesToClose).toBe(3);
+    expect(longer.partOnNetMm).toBe(0);
+    const shorter = openingOnHead(shape, line, capOf({ opening: 'cut', openingMm: 60 }), part, 15);
+    expect([shorter.surplusMm, shorter.partOnNetMm]).toEqual([0, 30]);
+  });
+
+  it('is drawn as long as it is, beginning at the front hairline, along the part', () => {
+    const o = openingOnHead(shape, line, capOf({ opening: 'cut', openingMm: 90 }), part, 15);
+    let length = 0;
+    for (let i = 3; i < o.lineMm.length; i += 3)
+      length += Math.hypot(
+        o.lineMm[i] - o.lineMm[i - 3],
+        o.lineMm[i + 1] - o.lineMm[i - 2],
+        o.lineMm[i + 2] - o.lineMm[i - 1],
+      );
+    expect(Math.abs(length - 90)).toBeLessThan(1);
+    expect(o.lineMm[0]).toBeCloseTo(30, 1);
+  });
+
+  it('net, margin and cut-out follow each other outwards; a slit leaves the net whole', () => {
+    const o = openingOnHead(shape, line, capOf({ opening: 'cut', openingWidthMm: 20 }), part, 15);
+    expect([0, 9, 10, 17, 19].map((mm) => netAt(o, mm))).toEqual(['cutOut', 'cutOut', 'margin', 'margin', 'net']);
+    expect(o.marginMm).toBe(MARGIN_MM);
+    const slit = openingOnHead(shape, line, capOf({ opening: 'slit' }), part, 15);
+    expect(netAt(slit, 0)).toBe('net');
+    expect(slit.lengthMm).toBeLessThan(20);
+  });
+
+  it('a U is cut just inside its stitching (common practice)', () => {
+    const o = openingOnHead(shape, line, capOf({ opening: 'stitchedU', openingWidthMm: 30 }), part, 15);
+    expect(o.cutAtMm).toBeLessThan(15);
+    expect(o.cutAtMm).toBeGreaterThan(11);
+  });
+});
+
+describe('what holds it', () => {
+  const at = (place: 'nape' | 'sides' | 'corners' | 'front', number: number) => ({
+    id: `${place}${number}`,
+    place,
+    number,
+  });
+
+  it('comes nape first, front last, and nothing is cut before sides and corners hold', () => {
+    const steps = anchorSteps(DEFAULT_CAP, [
+      at('nape', 1),
+      at('nape', 9),
+      at('sides', 60),
+      at('corners', 120),
+      at('front', 180),
+    ]);
+    expect(steps.map((s) => s.place)).toEqual(['nape', 'sides', 'corners', 'front']);
+    expect(cutAfterKnot(steps)).toBe(120);
+  });
+
+  it('combs and pins are counted in', () => {
+    const pins = (cap: Cap) => anchorSteps(cap, []).reduce((sum, s) => sum + s.pins, 0);
+    const bare = pins(DEFAULT_CAP);
+    const combed = pins(capOf({ combs: ['sides', 'nape', 'front'] }));
+    expect(combed).toBeLessThan(bare);
+    expect(combed).toBeGreaterThanOrEqual(0);
+    expect(anchorSteps(capOf({ dome: 'none' }), [])).toEqual([]);
+  });
+
+  it('a comb stands in for the anchors beside it, on both sides of the head', () => {
+    const combs = combPoints(capOf({ combs: ['sides'] }), mark);
+    const [x, y, z] = mark.earTop;
+    expect(heldByComb(combs, x, y, z)).toBe(true);
+    expect(heldByComb(combs, -x, y, z)).toBe(true);
+    expect(heldByComb(combs, ...mark.napeHairline)).toBe(false);
+    expect(combPoints(capOf({ dome: 'none', combs: ['sides'] }), mark)).toEqual([]);
+  });
+
+  it('places at the edge know where they belong', () => {
+    expect(anchorPlaceOf(mark, ...mark.napeCorner)).toBe('nape');
+    expect(anchorPlaceOf(mark, -mark.temple[0], mark.temple[1], mark.temple[2])).toBe('corners');
+    expect(anchorPlaceOf(mark, ...mark.frontHairline)).toBe('front');
+    expect(anchorPlaceOf(mark, ...mark.earTop)).toBe('sides');
+  });
+});

@@ -1,0 +1,135 @@
+/** What can go wrong with rows and knots: a scheme the base can't carry, hand changes that were lost, knots that show. */
+import { FAMILY_INFO } from '../base/choice.ts';
+import { TEXTURE_INFO } from '../hair/textures.ts';
+import { SCHEME_INFO } from '../rows/choice.ts';
+import type { Check } from './check.ts';
+import { mainProduct } from './hair-findings.ts';
+
+/** The base that a scheme asks for. */
+const FAMILY_FOR = { grid: 'grid', rods: 'threaded', fromTie: 'puff', found: 'flatTwists' } as const;
+
+const cannotLay: Check = (inputs, { rowScheme }) => {
+  const { scheme } = inputs.rows;
+  if (!rowScheme.cannotLay) return undefined;
+  const family = FAMILY_FOR[scheme as keyof typeof FAMILY_FOR];
+  return {
+    code: 'rows.cannotLay',
+    severity: 'stop',
+    station: 'rows',
+    what: `“${SCHEME_INFO[scheme].name}” can’t be laid on this base.`,
+    why: rowScheme.cannotLay,
+    mend: {
+      deed: `Lay rows: ${SCHEME_INFO.joined.name.toLowerCase()}`,
+      change: { kind: 'setRows', change: { scheme: 'joined' } },
+    },
+    ...(family
+      ? {
+          otherwise: {
+            deed: `Change the base: ${FAMILY_INFO[family].name.toLowerCase()}`,
+            change: { kind: 'chooseFamily', family } as const,
+          },
+        }
+      : {}),
+  };
+};
+
+const followsBase: Check = (inputs, { rowScheme }) => {
+  const { family } = inputs.base;
+  const { scheme } = inputs.rows;
+  if (inputs.cap.dome !== 'none' || rowScheme.cannotLay) return undefined;
+  const wanted =
+    family === 'grid' ? 'grid' : family === 'threaded' ? 'rods' : family === 'puff' ? 'fromTie' : undefined;
+  if (wanted === undefined || wanted === scheme) return undefined;
+  return {
+    code: 'rows.notOnBase',
+    severity: 'caution',
+    station: 'rows',
+    what: `Rows lie beside the ${FAMILY_INFO[family].name.toLowerCase()}.`,
+    why: 'Without a cap pieces go where the base gives them something to hook onto.',
+    mend: {
+      deed: `Lay them: ${SCHEME_INFO[wanted].name.toLowerCase()}`,
+      change: { kind: 'setRows', change: { scheme: wanted } },
+    },
+  };
+};
+
+const lostChanges: Check = (_, { rowScheme }) => {
+  const lost = rowScheme.lostChanges;
+  if (lost.length === 0) return undefined;
+  const indices = [...new Set(lost.map((l) => l.index))];
+  return {
+    code: 'rows.lostChange',
+    severity: 'caution',
+    station: 'rows',
+    what:
+      indices.length === 1
+        ? 'One change by hand could not be kept.'
+        : `${indices.length} changes by hand could not be kept.`,
+    why: `Change ${lost[0].index + 1}: ${lost[0].why}. It is remembered and comes back when there is room for it again.`,
+    mend: {
+      deed: indices.length === 1 ? 'Forget that change' : 'Forget those changes',
+      change: { kind: 'dropHand', indices },
+    },
+  };
+};
+
+const lostWishes: Check = (_, { rowScheme }) => {
+  const lost = rowScheme.lostWishes;
+  if (lost.length === 0) return undefined;
+  const indices = [...new Set(lost.map((l) => l.index))];
+  return {
+    code: 'rows.lostWish',
+    severity: 'caution',
+    station: 'rows',
+    what:
+      indices.length === 1
+        ? 'A knot of your choice can’t be made.'
+        : `${indices.length} knots of your choice can’t be made.`,
+    why: `${lost[0].why.charAt(0).toUpperCase()}${lost[0].why.slice(1)}. The rules decide there meanwhile.`,
+    mend: {
+      deed: indices.length === 1 ? 'Let the rules decide there' : 'Let the rules decide at those',
+      change: { kind: 'dropWishes', indices },
+    },
+  };
+};
+
+const smoothLeftOpen: Check = (inputs, { knots }) => {
+  const { exposed, oneLeg } = inputs.schools;
+  if (exposed !== 'springy' || oneLeg !== 'exposed' || TEXTURE_INFO[mainProduct(inputs).texture].springy)
+    return undefined;
+  const open = knots.filter((k) => k.exposed);
+  if (open.length === 0) return undefined;
+  return {
+    code: 'rows.smoothLeftOpen',
+    severity: 'caution',
+    station: 'rows',
+    what: `${open.length} knots would show.`,
+    why: 'This hair doesn’t spring and spread, so it does not hide its own knots.',
+    knotIds: open.map((k) => k.id),
+    mend: { deed: 'One-leg at open places', change: { kind: 'setSchool', school: 'exposed', value: 'oneLeg' } },
+  };
+};
+
+/** Below this knots stand one above the other about as often as not (measured: a random phase gives 0.5). */
+const WORST_BRICKS = 0.6;
+
+const poorBricks: Check = (inputs, { rowScheme, knots }) => {
+  const given = inputs.rows.scheme === 'grid' || inputs.rows.scheme === 'rods';
+  if (given || knots.length < 20 || rowScheme.brickScore >= WORST_BRICKS) return undefined;
+  return {
+    code: 'rows.poorBricks',
+    severity: 'note',
+    station: 'rows',
+    what: 'Many knots stand one above the other.',
+    why: `Bricks ${rowScheme.brickScore.toFixed(2)} (1 is best, 0.5 random). Gaps line up and scalp shows through; move knots by hand, or let the scheme lay them.`,
+  };
+};
+
+export const ROW_CHECKS: readonly Check[] = [
+  cannotLay,
+  followsBase,
+  lostChanges,
+  lostWishes,
+  smoothLeftOpen,
+  poorBricks,
+];

@@ -1,0 +1,199 @@
+/**
+ * What she does to a piece before or after it is hooked: split lengthwise, cut in half, opened by degree, its
+ * curl changed. Each changes pieces, worn length, width and minutes by the factors of one table here; they are
+ * common practice where said and guesses elsewhere, and never hidden in a formula.
+ */
+import { canOneLeg, LOOP_INFO, loopHasToComeOff, type Product, piecesInPack } from './product.ts';
+import { TEXTURE_INFO } from './textures.ts';
+
+export const SPLITS = [1, 2, 4, 8, 16] as const;
+export type Split = (typeof SPLITS)[number];
+
+export const OPENED_WHEN = ['never', 'before', 'after'] as const;
+export type OpenedWhen = (typeof OPENED_WHEN)[number];
+
+export const DRESSINGS = ['asItIs', 'fingerCurled', 'smoothed', 'set'] as const;
+export type Dressing = (typeof DRESSINGS)[number];
+
+export interface Opened {
+  readonly when: OpenedWhen;
+  /** Of its strands, and of the way from tip to root. */
+  readonly strands: number;
+  readonly reach: number;
+}
+
+export interface Cut {
+  readonly id: string;
+  readonly name: string;
+  /** Product that it is made of, by id. */
+  readonly product: string;
+  readonly split: Split;
+  readonly half: boolean;
+  readonly opened: Opened;
+  readonly dressed: Dressing;
+}
+
+export const MOST_CUTS = 8;
+
+export interface DressingInfo {
+  readonly name: string;
+  readonly why: string;
+  readonly length: number;
+  readonly width: number;
+  readonly secondsAPiece: number;
+  /** When it is done: each before it is hooked, or all of it at the end. */
+  readonly before: boolean;
+  /** Only fibre that bears heat, or human hair. */
+  readonly heat: boolean;
+}
+
+/** Length and width factors: guesses until one piece has been measured; the seconds: common practice. */
+export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
+  asItIs: {
+    name: 'as it is',
+    why: 'Nothing is done to it.',
+    length: 1,
+    width: 1,
+    secondsAPiece: 0,
+    before: false,
+    heat: false,
+  },
+  fingerCurled: {
+    name: 'each curl wound round a finger',
+    why: 'With water and a little conditioner, before it is hooked: tighter, shorter, cleaner curls.',
+    length: 0.92,
+    width: 0.85,
+    secondsAPiece: 18,
+    before: true,
+    heat: false,
+  },
+  smoothed: {
+    name: 'smoothed with serum and a drier',
+    why: 'After hooking, about an hour for a head. What the label says of heat comes first.',
+    length: 1.1,
+    width: 0.9,
+    secondsAPiece: 16,
+    before: false,
+    heat: true,
+  },
+  set: {
+    name: 'set on rollers',
+    why: 'After hooking; the ends come up and the hair stands wider.',
+    length: 0.88,
+    width: 1.25,
+    secondsAPiece: 20,
+    before: false,
+    heat: false,
+  },
+};
+
+/** Opening all strands all the way widens a piece by this much (guess), and it hangs a little shorter. */
+const OPEN_WIDENS = 0.8;
+const OPEN_SHORTENS = 0.06;
+/** Seconds to open one strand all the way (common practice, no source: a head takes about an hour). */
+const SECONDS_A_STRAND = 4;
+/** Seconds to split something in two, and to cut it in half. */
+const SECONDS_A_SPLIT = 5;
+const SECONDS_A_HALF = 4;
+
+/** Fibre density g/mm³, about 1.3 g/cm³ for hair-like synthetic fibre (from memory). */
+const FIBRE_DENSITY = 0.0013;
+/** Fibre over space in a bundle held loosely (guess). */
+const PACKING = 0.4;
+/** Width of a wrapped knot over the thickness of its folded piece (guess; 2 g over 25 cm gives 7 to 8 mm). */
+const KNOT_WIDENING = 2.5;
+const REFERENCE_MASS_G = 2;
+/** Up to this a knot lies flat at an open place, mm (common practice: a sixteenth of a thick piece does, a quarter does not). */
+export const LIES_FLAT_MM = 4.2;
+
+/** One piece as it is hooked. */
+export interface HookedPiece {
+  readonly cut: string;
+  readonly product: string;
+  readonly perPack: number;
+  readonly massG: number;
+  readonly strands: number;
+  readonly hangingEnds: number;
+  /** As worn, from the knot to the tip. */
+  readonly lengthMm: number;
+  /** Thickness of the folded piece where it is drawn through, mm. */
+  readonly thicknessMm: number;
+  /** Width that its knot takes on the row, mm. */
+  readonly knotWidthMm: number;
+  readonly liesFlat: boolean;
+  /** Width as worn against the same hair untouched. */
+  readonly widthFactor: number;
+  /** Widest gap it covers, mm, for a finger of the given width. */
+  readonly coversFingers: number;
+  readonly canOneLeg: boolean;
+  readonly canLock: boolean;
+  readonly loopHasToComeOff: boolean;
+  /** Before it is hooked, and after it, for one piece. */
+  readonly secondsBefore: number;
+  readonly secondsAfter: number;
+}
+
+/** @throws RangeError where the cut is of another product. */
+export function hookedPiece(product: Product, cut: Cut): HookedPiece {
+  if (cut.product !== product.id) throw new RangeError(`The cut ${cut.id} is of ${cut.product}, not ${product.id}.`);
+  const share = (1 / cut.split) * (cut.half ? 0.5 : 1);
+  const massG = (product.packMassG / piecesInPack(product)) * product.composed * share;
+  const strands = (product.strandsPerPiece / cut.split) * product.composed;
+  const foldLengthMm = product.lengthMm * (cut.half ? 0.5 : 1);
+  // The piece is twice as long as it hangs, since it is folded over its loop.
+  const sectionMm2 = massG / (2 * foldLengthMm) / FIBRE_DENSITY / PACKING;
+  const thicknessMm = 2 * Math.sqrt(sectionMm2 / Math.PI);
+  const { opened } = cut;
+  const degree = opened.when === 'never' ? 0 : opened.strands * opened.reach;
+  const dress = DRESSING_INFO[cut.dressed];
+  const widthFactor = (1 + OPEN_WIDENS * degree) * dress.width;
+  const fuller = Math.min(1.4, Math.max(0.5, Math.sqrt(massG / REFERENCE_MASS_G)));
+  const opening = SECONDS_A_STRAND * strands * degree;
+  // One piece in four is three splits for four pieces.
+  const splits = (cut.split - 1) / cut.split;
+  const locks = LOOP_INFO[product.loop].locks && cut.split === 1;
+  return {
+    cut: cut.id,
+    product: product.id,
+    perPack: Math.floor((piecesInPack(product) * cut.split) / product.composed),
+    massG,
+    strands,
+    hangingEnds: 2 * strands,
+    lengthMm: foldLengthMm * (1 - OPEN_SHORTENS * degree) * dress.length,
+    thicknessMm,
+    knotWidthMm: KNOT_WIDENING * thicknessMm,
+    liesFlat: KNOT_WIDENING * thicknessMm <= LIES_FLAT_MM,
+    widthFactor,
+    coversFingers: TEXTURE_INFO[product.texture].coversFingers * fuller * Math.sqrt(widthFactor),
+    canOneLeg: canOneLeg(product),
+    canLock: locks,
+    loopHasToComeOff: loopHasToComeOff(product),
+    secondsBefore:
+      splits * SECONDS_A_SPLIT +
+      (cut.half ? SECONDS_A_HALF : 0) +
+      (opened.when === 'before' ? opening : 0) +
+      (dress.before ? dress.secondsAPiece : 0),
+    secondsAfter: (opened.when === 'after' ? opening : 0) + (dress.before ? 0 : dress.secondsAPiece),
+  };
+}
+
+/** A piece passes a hole that is this share of its thickness: the net gives way (guess). */
+const HOLE_GIVES = 0.5;
+
+/** Whether it can be drawn through a hole, and whether an opened coil could be drawn back. */
+export function passesHole(piece: Pick<HookedPiece, 'thicknessMm'>, holeMm: number): boolean {
+  return holeMm >= HOLE_GIVES * piece.thicknessMm;
+}
+
+/** What is done to pieces, in the words of the bench. */
+export function cutInWords(cut: Cut): string {
+  const parts = [
+    cut.split > 1 ? `split in ${cut.split}` : '',
+    cut.half ? 'cut in half' : '',
+    cut.opened.when === 'never'
+      ? ''
+      : `opened ${Math.round(100 * cut.opened.strands * cut.opened.reach)} % ${cut.opened.when} hooking`,
+    cut.dressed === 'asItIs' ? '' : DRESSING_INFO[cut.dressed].name,
+  ].filter(Boolean);
+  return parts.length > 0 ? parts.join(', ') : 'whole, as it comes';
+}

@@ -1,0 +1,117 @@
+/** What she can do to rows and knots: scheme, brush, pulls, knots by hand, and her own choice of a knot. */
+import type { DirectionDeg, Stroke } from '../core/head/marks.ts';
+import { type KnotWish, knotName } from '../core/knots/rules.ts';
+import { type WishAt, zoneName } from '../core/pipeline/inputs.ts';
+import type { PlannedKnot, PlannedRow } from '../core/pipeline/result.ts';
+import {
+  type BrushStroke,
+  FRINGE_INFO,
+  type HandChange,
+  type RowChoice,
+  SCHEME_INFO,
+  SECOND_PASS_INFO,
+} from '../core/rows/choice.ts';
+import type { Deed } from './commands.ts';
+import type { PlanDocument } from './plan.ts';
+
+export function setRows(plan: PlanDocument, change: Partial<RowChoice>, words?: string): Deed {
+  return { words: words ?? rowWords(change), plan: { ...plan, rows: { ...plan.rows, ...change } } };
+}
+
+function rowWords({ scheme, secondPass, fringe }: Partial<RowChoice>): string {
+  if (scheme) return SCHEME_INFO[scheme].name;
+  if (secondPass) return SECOND_PASS_INFO[secondPass].name;
+  return fringe ? `Fringe: ${FRINGE_INFO[fringe.how].name.toLowerCase()}` : 'Rows changed';
+}
+
+export function brushRows(plan: PlanDocument, stroke: Stroke, factor: number): Deed {
+  const percent = Math.round(Math.abs(1 / factor ** 2 - 1) * 100);
+  const words =
+    factor === 1
+      ? 'Brushed away'
+      : factor < 1
+        ? `Fuller there, by about ${percent} %`
+        : `Thinner there, by about ${percent} %`;
+  const brush: BrushStroke = { stroke, factor };
+  return setRows(plan, { brush: [...plan.rows.brush, brush] }, words);
+}
+
+export function clearBrush(plan: PlanDocument): Deed {
+  return setRows(plan, { brush: [] }, 'Brush wiped out');
+}
+
+function byHand(plan: PlanDocument, change: HandChange, words: string): Deed {
+  return setRows(plan, { hand: [...plan.rows.hand, change] }, words);
+}
+
+/** Pulled once more, a row keeps one change with the sum. */
+export function pullRow(
+  plan: PlanDocument,
+  row: Pick<PlannedRow, 'pulledBy' | 'label'>,
+  at: DirectionDeg,
+  mm: number,
+): Deed {
+  const words = `Row ${row.label} pulled ${Math.abs(Math.round(mm * 10) / 10)} mm ${mm > 0 ? 'up' : 'down'}`;
+  const old = row.pulledBy === undefined ? undefined : plan.rows.hand[row.pulledBy];
+  if (old?.op !== 'pull') return byHand(plan, { op: 'pull', at, mm: tenth(mm) }, words);
+  const sum = tenth(old.mm + mm);
+  const hand = plan.rows.hand.flatMap((h, i) => (i !== row.pulledBy ? [h] : sum === 0 ? [] : [{ ...old, mm: sum }]));
+  return setRows(plan, { hand }, words);
+}
+
+export function moveKnot(plan: PlanDocument, id: string, at: DirectionDeg, to: DirectionDeg): Deed {
+  return byHand(plan, { op: 'move', at, to }, `Knot ${id} moved`);
+}
+
+export function addKnot(plan: PlanDocument, at: DirectionDeg): Deed {
+  return byHand(plan, { op: 'add', at }, 'Knot added');
+}
+
+export function removeKnot(plan: PlanDocument, id: string, at: DirectionDeg): Deed {
+  return byHand(plan, { op: 'remove', at }, `Knot ${id} taken out`);
+}
+
+export function lockRow(plan: PlanDocument, label: string, line: DirectionDeg[], knots: DirectionDeg[]): Deed {
+  return byHand(plan, { op: 'lock', line, knots }, `Row ${label} locked`);
+}
+
+/** Opens the locked row that runs nearest to the place. */
+export function unlockRow(plan: PlanDocument, label: string, at: DirectionDeg): Deed {
+  let best = -1;
+  let nearest = Number.POSITIVE_INFINITY;
+  plan.rows.hand.forEach((h, i) => {
+    if (h.op !== 'lock') return;
+    for (const p of h.line) {
+      const d = (p[0] - at[0]) ** 2 + (p[1] - at[1]) ** 2;
+      if (d < nearest) {
+        nearest = d;
+        best = i;
+      }
+    }
+  });
+  return setRows(plan, { hand: plan.rows.hand.filter((_, i) => i !== best) }, `Row ${label} unlocked`);
+}
+
+export function clearHand(plan: PlanDocument): Deed {
+  return setRows(plan, { hand: [] }, 'Changes by hand forgotten');
+}
+
+/** What she wants of a knot, a row or a zone; nothing wanted lets the rules decide again. */
+export function wishKnot(plan: PlanDocument, of: WishAt['of'], wish: WishAt['wish'], words: string): Deed {
+  const key = JSON.stringify(of);
+  const others = plan.knotWishes.filter((w) => JSON.stringify(w.of) !== key);
+  const empty = Object.values(wish).every((v) => v === undefined);
+  return { words, plan: { ...plan, knotWishes: empty ? others : [...others, { of, wish }] } };
+}
+
+export function wishWords(
+  of: WishAt['of'],
+  knot: Pick<PlannedKnot, 'kind' | 'wraps' | 'lock'>,
+  wish: KnotWish,
+  partKind: 'line' | 'crown' | 'swept',
+): string {
+  const where = 'zone' in of ? zoneName(of.zone, partKind) : 'row' in of ? 'This row' : 'This knot';
+  return `${where}: ${knotName({ ...knot, ...wish }).toLowerCase()}`;
+}
+
+const tenth = (v: number) => Math.round(v * 10) / 10;
