@@ -4,7 +4,10 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { basePlans } from '../src/demo/bases.ts';
+import { shoulderCurls } from '../src/demo/plans.ts';
+import { routePlans } from '../src/demo/routes.ts';
 import { startHistory } from '../src/model/history.ts';
+import type { PlanDocument } from '../src/model/plan.ts';
 import { createServer } from '../src/server/app.ts';
 import { Browser, Key } from './browser.ts';
 
@@ -26,7 +29,15 @@ const aKnot = async (browser: Browser) => {
 
 const PICTURES: readonly Picture[] = [
   { name: 'rows', path: `${curls}/rows`, before: aKnot },
-  { name: 'rows-dark', path: `${curls}/rows`, dark: true, before: aKnot },
+  {
+    name: 'rows-dark',
+    path: `${curls}/rows`,
+    dark: true,
+    before: async (b) => {
+      await b.click('[data-part="knots"]');
+      await aKnot(b);
+    },
+  },
   { name: 'aim', path: `${curls}/aim` },
   { name: 'measure', path: '/plan/demo-deep-part/measure' },
   {
@@ -58,11 +69,28 @@ const PICTURES: readonly Picture[] = [
       await b.script('document.activeElement.blur()');
     },
   },
-  { name: 'cap', path: `${curls}/cap` },
-  { name: 'hair', path: '/plan/demo-deep-part/hair' },
+  {
+    name: 'cap',
+    path: `${curls}/cap`,
+    before: async (b) => {
+      await b.click('[data-part="opening"]');
+      await b.click('[data-choice="stitchedU"]');
+      await b.settled();
+      await b.script('document.activeElement.blur()');
+    },
+  },
+  {
+    name: 'hair',
+    path: '/plan/demo-deep-part/hair',
+    before: async (b) => {
+      await b.click('[data-part="cuts"]');
+      await b.choose('split', '4');
+      await b.settled();
+      await b.script('document.activeElement.blur()');
+    },
+  },
   { name: 'check', path: '/plan/demo-crown-twists/check', dark: true },
   { name: 'supply', path: `${curls}/supply` },
-  { name: 'log', path: '/plan/demo-swept-coils/log' },
   { name: 'plans', path: `${curls}/rows`, before: (b) => b.click('[data-testid="plans"]') },
   {
     name: 'install',
@@ -71,9 +99,44 @@ const PICTURES: readonly Picture[] = [
     before: (b) => b.click('[data-testid="next"]'),
   },
   { name: 'install-dark', path: '/install/demo-install-half', size: [1280, 800], dark: true },
-  { name: 'sheet', path: '/plan/demo-shoulder-curls/base/sheet' },
+  { name: 'chart', path: `${curls}/rows/chart` },
   { name: 'tablet', path: '/plan/demo-swept-coils/rows', size: [820, 1180] },
   { name: 'phone', path: `${curls}/supply`, size: [390, 844] },
+];
+
+/** Each row scheme as an example lays it. */
+const SCHEME_PLANS = [
+  shoulderCurls,
+  ...[
+    'route-parallel-curved',
+    'route-rings-to-crown',
+    'route-straight-back',
+    'base-puff',
+    'route-along-the-rows',
+    'route-ready-made-rows',
+    'base-grid-brick',
+    'base-threaded',
+    'route-windows',
+    'route-fringe',
+    'route-loose-bulk',
+  ].map((id) => [...basePlans, ...routePlans].find((p) => p.id === id) as PlanDocument),
+];
+
+const SHEETS: readonly Sheet[] = [
+  {
+    name: 'base-families',
+    station: 'base',
+    plans: basePlans,
+    columns: 5,
+    cell: 'height:166px;background-size:340px auto;background-position:62% 20%',
+  },
+  {
+    name: 'row-schemes',
+    station: 'rows',
+    plans: SCHEME_PLANS,
+    columns: 4,
+    cell: 'height:232px;background-size:430px auto;background-position:66% 20%',
+  },
 ];
 
 const folder = new URL('../docs/screenshots/', import.meta.url);
@@ -105,40 +168,51 @@ for (const dark of [false, true]) {
     writeFileSync(new URL(`${p.name}.png`, folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
     process.stdout.write(`${p.name}.png\n`);
   }
-  if (!dark && (wanted.length === 0 || wanted.includes('base-families'))) await families(browser);
+  for (const s of dark ? [] : SHEETS) if (wanted.length === 0 || wanted.includes(s.name)) await sheet(browser, s);
   await browser.close();
 }
 server.close();
 
-/** Every kind of base on one sheet: the stage of each example, put together on a page of its own. */
-async function families(browser: Browser) {
+interface Sheet {
+  readonly name: string;
+  readonly station: string;
+  readonly plans: readonly PlanDocument[];
+  readonly columns: number;
+  /** Height of a cell, and how its picture lies in it. */
+  readonly cell: string;
+  readonly turn?: RegExp;
+}
+
+/** The stages of several plans, put together on a page of their own. */
+async function sheet(browser: Browser, { name, station, plans, columns, cell, turn }: Sheet) {
   await browser.size(1280, 800);
   const shots: Array<{ name: string; png: string }> = [];
-  for (const plan of basePlans) {
+  for (const plan of plans) {
     await browser.go(url);
     await browser.settled();
     await browser.script(
       `return new Promise((ok, no) => { const open = indexedDB.open('meshwork'); open.onsuccess = () => { const tx = open.result.transaction('plans', 'readwrite'); tx.objectStore('plans').put(arguments[0]); tx.oncomplete = () => { open.result.close(); ok(); }; tx.onerror = no; }; })`,
       { id: plan.id, revision: 1, updatedAtMs: 1, deletedAtMs: 0, history: startHistory(plan) },
     );
-    await browser.go(`${url}/plan/${plan.id}/base`);
+    await browser.go(`${url}/plan/${plan.id}/${station}`);
     await browser.settled();
     await browser.picture();
+    if (turn) await browser.press(turn);
     await new Promise((r) => setTimeout(r, 1800));
     const stage = await browser.find('.stage');
     shots.push({ name: plan.name, png: await stage.takeScreenshot() });
   }
   const cells = shots.map(
-    ({ name, png }) =>
-      `<figure><div style="background-image:url(data:image/png;base64,${png})"></div><figcaption>${name}</figcaption></figure>`,
+    ({ name: title, png }) =>
+      `<figure><div style="background-image:url(data:image/png;base64,${png})"></div><figcaption>${title}</figcaption></figure>`,
   );
-  const page = join(mkdtempSync(join(tmpdir(), 'meshwork-sheet-')), 'families.html');
+  const page = join(mkdtempSync(join(tmpdir(), 'meshwork-sheet-')), 'sheet.html');
   writeFileSync(
     page,
-    `<!doctype html><meta charset="utf-8"><style>body{margin:0;padding:20px 24px;background:#ece7da;color:#1b2450;font:12px system-ui;display:grid;grid-template-columns:repeat(5,1fr);gap:8px 10px}figure{margin:0}figure div{height:166px;background-size:340px auto;background-position:62% 20%;background-repeat:no-repeat}figcaption{text-align:center}</style>${cells.join('')}`,
+    `<!doctype html><meta charset="utf-8"><style>body{margin:0;padding:20px 24px;background:#ece7da;color:#1b2450;font:12px system-ui;display:grid;grid-template-columns:repeat(${columns},1fr);gap:8px 10px}figure{margin:0}figure div{${cell};background-repeat:no-repeat}figcaption{text-align:center}</style>${cells.join('')}`,
   );
   await browser.go(`file://${page}`);
   await new Promise((r) => setTimeout(r, 800));
-  writeFileSync(new URL('base-families.png', folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
-  process.stdout.write('base-families.png\n');
+  writeFileSync(new URL(`${name}.png`, folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
+  process.stdout.write(`${name}.png\n`);
 }

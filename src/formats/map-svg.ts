@@ -72,7 +72,7 @@ function barbOf(k: PlannedKnot, x: number, y: number): string {
   const [ax, ay, az] = k.along;
   const [nx, ny, nz] = k.normal;
   // Rows run from her left; unrolled and seen from behind, her left is on the left. Up is across the row, away from the nape.
-  const up = [ay * nz - az * ny, az * nx - ax * nz, ax * ny - ay * nx];
+  const up = [ny * az - nz * ay, nz * ax - nx * az, nx * ay - ny * ax];
   const right = k.hook[0] * ax + k.hook[1] * ay + k.hook[2] * az;
   const rise = k.hook[0] * up[0] + k.hook[1] * up[1] + k.hook[2] * up[2];
   const l = Math.sqrt(right * right + rise * rise);

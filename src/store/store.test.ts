@@ -185,6 +185,7 @@ it('the schema is the one that stores were made with', async () => {
     ['plans', 'id', ['deletedAtMs', 'updatedAtMs']],
     ['sessions', 'id', ['finished', 'planId', 'startedAtMs']],
     ['settings', 'key', []],
+    ['shelf', 'id', ['kind']],
   ]);
   raw.close();
 });

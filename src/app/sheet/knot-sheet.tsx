@@ -58,7 +58,6 @@ export function KnotSheet() {
       <h2 className="mt-6">The work in order</h2>
       <ol className="mt-2">
         {result.worklist.map((step, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the order is what they are
           <li key={i} className="line grid grid-cols-[30px_30px_1fr_auto] gap-x-2 py-[6px]">
             <span className="tick" aria-hidden="true" />
             <span className="fig text-[17px]">{i + 1}</span>

@@ -16,18 +16,31 @@ export function sideOf(line: ArrayLike<number>, i: number): readonly [number, nu
   return [s[0] / l, s[1] / l, s[2] / l];
 }
 
-/** Along both sides at the given distance from the middle line, closed round its back end. */
+/** Steps of the round end of an outline. */
+const END_STEPS = 8;
+
+/** Along both sides at the given distance from the middle line, round its back end. */
 function outline(line: ArrayLike<number>, awayMm: number): Float32Array {
   const n = line.length / 3;
-  const out = new Float32Array(6 * n);
+  const left: number[] = [];
+  const right: number[] = [];
   for (let i = 0; i < n; i++) {
     const side = sideOf(line, i);
+    for (let c = 0; c < 3; c++) left.push(line[3 * i + c] + awayMm * side[c]);
+    right.unshift(...[0, 1, 2].map((c) => line[3 * i + c] - awayMm * side[c]));
+  }
+  const end = 3 * (n - 1);
+  const side = sideOf(line, n - 1);
+  const on = [0, 1, 2].map((c) => line[end + c] - line[end - 3 + c]);
+  const l = Math.sqrt(on[0] ** 2 + on[1] ** 2 + on[2] ** 2) || 1;
+  const round: number[] = [];
+  for (let k = 1; k < END_STEPS; k++) {
+    const angle = (Math.PI * k) / END_STEPS;
     for (let c = 0; c < 3; c++) {
-      out[3 * i + c] = line[3 * i + c] + awayMm * side[c];
-      out[3 * (2 * n - 1 - i) + c] = line[3 * i + c] - awayMm * side[c];
+      round.push(line[end + c] + awayMm * (Math.cos(angle) * side[c] + (Math.sin(angle) * on[c]) / l));
     }
   }
-  return out;
+  return Float32Array.from([...left, ...round, ...right]);
 }
 
 export function drawOpening(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) {

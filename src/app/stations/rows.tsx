@@ -273,7 +273,6 @@ function HandPart({ session, result }: PartProps) {
           <h3 className="text-[19px]">Kept by hand</h3>
           <ul className="mt-1 text-[13px]" data-testid="hand-list">
             {plan.rows.hand.map((h, i) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: changes have no name but their place in the list
               <li key={i} className="line flex items-center justify-between gap-2 py-[2px]">
                 <span>
                   {handWords(h)}

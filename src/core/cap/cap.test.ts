@@ -67,8 +67,8 @@ describe('stretch between two spheres', () => {
 
 describe('the cap on her head', () => {
   it('is tight beyond its stretch, slack where it need not stretch, snug between', () => {
-    const fit = (girthMm: number) => fitCap(capOf({ girthMm, stretch: 1.2 }), 565, 580, 360).fit;
-    expect([fit(470), fit(500), fit(575)]).toEqual(['tight', 'snug', 'slack']);
+    const sits = (girthMm: number) => fitCap(capOf({ girthMm, stretch: 1.2 }), 565, 580, 360).fit;
+    expect([sits(470), sits(500), sits(575)]).toEqual(['tight', 'snug', 'slack']);
   });
 
   it('on a small head the lowest back stays empty (common practice)', () => {

@@ -88,58 +88,9 @@ const ZONE_WORDS: Readonly<Record<KnotZone, string>> = {
 };
 
 export function worklist(g: WorkGround): WorklistStep[] {
-  const steps: WorklistStep[] = [...preparing(g), ...puttingOn(g)];
-  const after = new Map<number, WorklistStep[]>();
-  const at = (knot: number, step: WorklistStep) => after.set(knot, [...(after.get(knot) ?? []), step]);
-  const total = g.knots.length;
-  const groups = rowGroups(g);
-  // What belongs after a knot is said after the row that ends with or behind it.
-  const rowEnd = (knot: number) => groups.find(([, to]) => to >= knot)?.[1] ?? total;
-  for (const a of g.anchors) {
-    if (a.place === 'front' && g.schools.border === 'late') continue;
-    if (a.afterKnot > 0) at(rowEnd(a.afterKnot), anchorStep(a.place, a, g));
-  }
-  const half = rowEnd(Math.ceil(total / 2));
-  at(half, {
-    kind: 'check',
-    what: 'Look, half way',
-    how: 'It looks bald between the rows now; that is how this stage is meant to look. The rows to come fall over it. Tug one knot of each row lightly: none slides, no skin lifts.',
-    minutes: 3,
-  });
-  if (g.schools.prepare === 'packByPack') for (const [knot, pack] of packEnds(g)) at(rowEnd(knot), nextPack(pack));
-  if (g.cap.dome !== 'none' && !g.cap.wig && g.schools.border === 'late') {
-    const front = g.anchors.find((a) => a.place === 'front');
-    at(rowEnd(Math.ceil(LATE_SHARE * total)), {
-      kind: 'border',
-      what: 'Push the border back behind the hairline',
-      how: `Most is in, so it can’t creep. ${front ? `Now the front can be held: ${holdsInWords(front)}.` : ''}`.trim(),
-      minutes: 3,
-    });
-  }
-  for (const dressing of smoothing(g))
-    at(dressing.at === 'half' ? half : dressing.at === 'pack' ? firstPack(g, rowEnd) : total, dressing.step);
-  const cutting = cutBefore(g, groups);
-  if (cutting) at(cutting.at, cutting.step);
-  if (cutting && g.opening.piecesToClose > 0) at(cutting.at, closing(g));
-  if (g.cap.wig && g.cap.topKept && g.cap.filledOn === 'block') {
-    at(stripStart(g, groups), {
-      kind: 'tryOn',
-      what: 'Try it on over the base',
-      how: 'The last strip round the opening stays empty until it sits on the head that wears it; then fill, part and shape it worn.',
-      minutes: 15,
-    });
-  }
-  if (g.rows.some((r) => r.second)) {
-    const first = g.rows.find((r) => r.second)!;
-    at(first.firstKnot, {
-      kind: 'check',
-      what: g.rowChoice.secondPass === 'windows' ? 'Look at the windows' : 'Find the thin places',
-      how: 'Shake it out, part it with a finger, look from both sides. Fill only what you see; the list says where it is widest.',
-      minutes: 4,
-    });
-  }
-  for (const [from, to, words] of groups) {
-    for (const step of after.get(from) ?? []) if (from === 0) steps.push(step);
+  const between = stepsBetween(g);
+  const steps: WorklistStep[] = [...preparing(g), ...puttingOn(g), ...(between.get(0) ?? [])];
+  for (const [from, to, words] of rowGroups(g, between)) {
     const knots = g.knots.slice(from, to);
     steps.push({
       kind: 'rows',
@@ -148,17 +99,80 @@ export function worklist(g: WorkGround): WorklistStep[] {
       knots: [from, to],
       minutes: knots.reduce((sum, k) => sum + k.seconds, 0) / 60,
     });
-    steps.push(...(after.get(to) ?? []));
+    steps.push(...(between.get(to) ?? []));
   }
   return [...steps, ...finishing(g)];
 }
 
-/** Rows that follow each other in one part of the head, of one pass and kind. */
-function rowGroups(g: WorkGround): Array<readonly [from: number, to: number, words: string]> {
+/** What belongs between rows: by the number of knots that are in before it. */
+type Between = Map<number, WorklistStep[]>;
+
+function stepsBetween(g: WorkGround): Between {
+  const between: Between = new Map();
+  const total = g.knots.length;
+  const ends = g.rows.filter((r) => r.knotCount > 0).map((r) => r.firstKnot + r.knotCount);
+  // Nobody stops in the middle of a row: what belongs after a knot is said after its row.
+  const rowEnd = (knot: number) => ends.find((end) => end >= knot) ?? total;
+  const at = (knot: number, ...steps: WorklistStep[]) => between.set(knot, [...(between.get(knot) ?? []), ...steps]);
+  for (const a of g.anchors) {
+    if (a.afterKnot > 0 && !(a.place === 'front' && g.schools.border === 'late'))
+      at(rowEnd(a.afterKnot), anchorStep(a.place, a, g));
+  }
+  at(rowEnd(Math.ceil(total / 2)), {
+    kind: 'check',
+    what: 'Look, half way',
+    how: 'It looks bald between the rows now; that is how this stage is meant to look. The rows to come fall over it. Tug one knot of each row lightly: none slides, no skin lifts.',
+    minutes: 3,
+  });
+  if (g.schools.prepare === 'packByPack') for (const [knot, pack] of packEnds(g)) at(rowEnd(knot), nextPack(pack));
+  if (g.cap.dome !== 'none' && g.cap.filledOn === 'head' && g.schools.border === 'late')
+    at(rowEnd(Math.ceil(LATE_SHARE * total)), lateBorder(g));
+  const when = {
+    pack: rowEnd(packEnds(g)[0]?.[0] ?? Math.ceil(total / 3)),
+    half: rowEnd(Math.ceil(total / 2)),
+    end: total,
+  };
+  for (const { at: moment, step } of smoothing(g)) at(when[moment], step);
+  const cutting = cutBefore(g, rowEnd);
+  if (cutting) at(cutting.at, cutting.step, ...(g.opening.piecesToClose > 0 ? [closing(g)] : []));
+  if (g.cap.wig && g.cap.topKept && g.cap.filledOn === 'block') at(stripStart(g), tryOn);
+  const second = g.rows.find((r) => r.second);
+  if (second) at(second.firstKnot, secondLook(g));
+  return between;
+}
+
+function lateBorder(g: WorkGround): WorklistStep {
+  const front = g.anchors.find((a) => a.place === 'front');
+  return {
+    kind: 'border',
+    what: 'Push the border back behind the hairline',
+    how: `Most is in, so it can’t creep. ${front ? `Now the front can be held: ${holdsInWords(front)}.` : ''}`.trim(),
+    minutes: 3,
+  };
+}
+
+const tryOn: WorklistStep = {
+  kind: 'tryOn',
+  what: 'Try it on over the base',
+  how: 'The last strip round the opening stays empty until it sits on the head that wears it; then fill, part and shape it worn.',
+  minutes: 15,
+};
+
+function secondLook(g: WorkGround): WorklistStep {
+  return {
+    kind: 'check',
+    what: g.rowChoice.secondPass === 'windows' ? 'Look at the windows' : 'Find the thin places',
+    how: 'Shake it out, part it with a finger, look from both sides. Fill only what you see; the list says where it is widest.',
+    minutes: 4,
+  };
+}
+
+/** Rows that follow each other in one part of the head, of one pass and kind, with nothing to be done between. */
+function rowGroups(g: WorkGround, between: Between): Array<readonly [from: number, to: number, words: string]> {
   const groups: Array<{ from: number; to: number; zone: KnotZone; key: string; labels: string[]; row: WorkRow }> = [];
   for (const row of g.rows) {
     if (row.knotCount === 0) continue;
-    const knots = g.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
+    const knots = knotsOf(g, row);
     const zone = commonest(knots.map((k) => k.zone));
     const special = row.kind === 'front' || row.kind === 'fringe' ? row.kind : '';
     // What is laid after a cut is a group of its own.
@@ -166,7 +180,7 @@ function rowGroups(g: WorkGround): Array<readonly [from: number, to: number, wor
     const key = `${zone} ${row.second} ${special} ${inside}`;
     const last = groups[groups.length - 1];
     const to = row.firstKnot + row.knotCount;
-    if (last && last.key === key) {
+    if (last && last.key === key && !between.has(row.firstKnot)) {
       last.to = to;
       last.labels.push(row.label);
     } else {
@@ -304,13 +318,12 @@ function waitsForCut(g: WorkGround, k: WorkKnot): boolean {
   return k.onNet === 'cutOut' || (k.onNet === 'margin' && g.cap.opening === 'cut');
 }
 
-function cutBefore(g: WorkGround, groups: ReadonlyArray<readonly [number, number, string]>) {
+function cutBefore(g: WorkGround, rowEnd: (knot: number) => number) {
   const { opening, cap } = g;
   if (opening.lengthMm === 0) return undefined;
-  const inside = groups.find(([from, to]) => g.knots.slice(from, to).some((k) => waitsForCut(g, k)));
+  const inside = g.rows.find((r) => knotsOf(g, r).some((k) => waitsForCut(g, k)));
   // Never before the corners hold, whatever comes first.
-  const held = groups.find(([, to]) => to >= g.cutAfterKnot)?.[1] ?? g.knots.length;
-  const at = inside ? Math.max(inside[0], Math.min(held, g.knots.length)) : g.knots.length;
+  const at = inside ? Math.max(inside.firstKnot, rowEnd(g.cutAfterKnot)) : g.knots.length;
   const length = fingers(opening.lengthMm, g.fingerMm);
   const how: Readonly<Record<Cap['opening'], string>> = {
     none: '',
@@ -341,9 +354,16 @@ function fingers(mm: number, fingerMm: number): string {
   return `${half} ${half === 1 ? 'finger' : 'fingers'}`;
 }
 
-function stripStart(g: WorkGround, groups: ReadonlyArray<readonly [number, number, string]>): number {
-  const strip = groups.find(([from]) => g.knots[from].zone === 'part' || g.knots[from].zone === 'crown');
-  return strip?.[0] ?? g.knots.length;
+/** Where the last strip begins: the rows beside the part, or round the crown. */
+function stripStart(g: WorkGround): number {
+  const strip = g.rows.find(
+    (r) => r.knotCount > 0 && /^(part|crown)$/.test(commonest(knotsOf(g, r).map((k) => k.zone))),
+  );
+  return strip?.firstKnot ?? g.knots.length;
+}
+
+function knotsOf(g: WorkGround, row: WorkRow): readonly WorkKnot[] {
+  return g.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
 }
 
 function packEnds(g: WorkGround): Array<[knot: number, pack: number]> {
@@ -364,11 +384,6 @@ function nextPack(pack: number): WorklistStep {
     how: 'Pieces left against rows left. Too full happens as often as too thin.',
     minutes: 2,
   };
-}
-
-function firstPack(g: WorkGround, rowEnd: (knot: number) => number): number {
-  const end = packEnds(g)[0];
-  return rowEnd(end ? end[0] : Math.ceil(g.knots.length / 3));
 }
 
 function smoothing(g: WorkGround): Array<{ at: 'pack' | 'half' | 'end'; step: WorklistStep }> {

@@ -392,7 +392,7 @@ export function knotAt(mesh: SurfaceMesh, curve: SurfaceCurve, row: number, arcM
   return { row, arcMm, xMm: at(0), yMm: at(1), zMm: at(2), vertex: Math.min(vertex, mesh.vertexCount - 1) };
 }
 
-/** Of two knots of different rows that came too close, the one nearer its row's end goes. */
+/** Of two knots that came too close, the one nearer its row's end goes; one of a row that has to be whole stays. */
 function withoutCollisions(
   rows: readonly Row[],
   knotsOfRow: readonly LaidKnot[][],
@@ -409,14 +409,14 @@ function withoutCollisions(
     for (let j = i + 1; j < all.length && !gone[i]; j++) {
       const a = all[i];
       const b = all[j];
-      if (gone[j] || a.row === b.row) continue;
+      if (gone[j]) continue;
       const limit = nearest * Math.min(pitch.zone[a.vertex], pitch.zone[b.vertex]);
       const dx = a.xMm - b.xMm;
       if (Math.abs(dx) > limit) continue;
       const dSq = dx * dx + (a.yMm - b.yMm) ** 2 + (a.zMm - b.zMm) ** 2;
       if (dSq >= limit * limit) continue;
-      if (isKept(a) && isKept(b)) continue;
-      const dropA = isKept(b) || (!isKept(a) && toEnd(a) <= toEnd(b));
+      if (a.row !== b.row && isKept(a) && isKept(b)) continue;
+      const dropA = a.row !== b.row && isKept(b) ? true : !isKept(a) && toEnd(a) <= toEnd(b);
       gone[dropA ? i : j] = 1;
     }
   }

@@ -5,8 +5,8 @@
 
 import type { Section } from '../base/section-figures.ts';
 import { contours, curveFromPoints, type SurfaceCurve } from '../geometry/contour.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import { between, pointAt, type Vec3 } from '../geometry/vectors.ts';
+import { distanceMm, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { along, between, minus, pointAt, unit, type Vec3 } from '../geometry/vectors.ts';
 import { directionOf, onSurface } from '../head/marks.ts';
 import type { HeadShape } from '../head/shape.ts';
 import type { Fringe, HandChange } from './choice.ts';
@@ -53,8 +53,21 @@ export function alongAndBetween(
       rows.push(...pieces(mesh, way, 4 * i + k, isClosed, spacing));
     }
   });
-  // All that are there first, then what lies between.
-  return rows.sort((a, b) => Math.sign(a.quarter % 4) - Math.sign(b.quarter % 4) || a.quarter - b.quarter);
+  for (const [outer, inner, start, way] of [
+    [0, 1, 0, -1],
+    [lines.length - 1, lines.length - 2, 4 * (lines.length - 1), 1],
+  ] as const) {
+    if (lines.length < 2) break;
+    for (let k = 1; k <= MOST_OUTSIDE; k++) {
+      const line = beyond(shape, lines[outer], lines[inner], k * spacing.gapMm);
+      const laid = pieces(mesh, line, start + way * k, isClosed, spacing);
+      if (laid.length === 0) break;
+      rows.push(...laid.map((r): Row => ({ ...r, kind: 'short' })));
+    }
+  }
+  // All that are there first, then what lies between and outside.
+  const isThere = (r: Row) => (r.kind === 'given' ? 0 : 1);
+  return rows.sort((a, b) => isThere(a) - isThere(b) || a.quarter - b.quarter);
 }
 
 function gapAt(a: Float64Array, b: Float64Array, k: number): number {
@@ -62,6 +75,22 @@ function gapAt(a: Float64Array, b: Float64Array, k: number): number {
     (a[3 * k] - b[3 * k]) ** 2 + (a[3 * k + 1] - b[3 * k + 1]) ** 2 + (a[3 * k + 2] - b[3 * k + 2]) ** 2,
   );
 }
+
+/** Outside the outermost rows at most so many more follow their way towards the ears. */
+const MOST_OUTSIDE = 6;
+
+/** A line so far outside the outermost one, away from its neighbour. */
+function beyond(shape: HeadShape, outer: Float64Array, inner: Float64Array, mm: number): Float64Array {
+  const way = new Float64Array(3 * SAMPLES);
+  for (let j = 0; j < SAMPLES; j++) {
+    const a = pointAt(outer, j);
+    way.set(onSurface(shape, along(a, unit(minus(a, pointAt(inner, j))), mm)), 3 * j);
+  }
+  return way;
+}
+
+/** Farther than this from the scalp's vertices a place lies on skin, in mesh edges. */
+const ON_SCALP_EDGES = 0.8;
 
 /** What of a way is open to pieces, as rows. */
 function pieces(
@@ -76,7 +105,10 @@ function pieces(
   const out: Row[] = [];
   let from = -1;
   for (let i = 0; i <= curve.pointCount; i++) {
-    const open = i < curve.pointCount && !isClosed(curve.fromVertex[i]);
+    const open =
+      i < curve.pointCount &&
+      !isClosed(curve.fromVertex[i]) &&
+      distanceMm(curve.pointsMm, i, mesh.positionsMm, curve.fromVertex[i]) < ON_SCALP_EDGES * mesh.meanEdgeMm;
     if (open && from < 0) from = i;
     if (open || from < 0) continue;
     if (curve.arcMm[i - 1] - curve.arcMm[from] >= 1.5 * spacing.pitchMm) {

@@ -36,8 +36,9 @@ export function turnedKnots(knots: readonly LaidKnot[], rows: readonly Row[]): L
   return knots
     .map((k): LaidKnot => {
       const { lengthMm, closed } = rows[k.row].curve;
-      const arcMm = closed ? (lengthMm - k.arcMm) % lengthMm : lengthMm - k.arcMm;
-      return { ...k, arcMm, xMm: 0 - k.xMm };
+      const over = (arc: number) => (closed ? (lengthMm - arc) % lengthMm : lengthMm - arc);
+      const named = k.namedAtMm === undefined ? {} : { namedAtMm: over(k.namedAtMm) };
+      return { ...k, arcMm: over(k.arcMm), xMm: 0 - k.xMm, ...named };
     })
     .sort((a, b) => a.row - b.row || a.arcMm - b.arcMm);
 }
