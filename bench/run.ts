@@ -99,6 +99,35 @@ time(
   },
   150,
 );
+/** A stroke of the brush as it is drawn, on some 300 knots: the newest stroke on those before it. */
+const dense: PlanInputs = { ...base, spacing: wide(0.92) };
+time(
+  `brush stroke, ${pipeline.plan(dense).knots.length} knots, whole plan`,
+  40,
+  (i) => {
+    const stroke = { points: [[150, 20 + 0.2 * (i + 30)]] as const, radiusMm: 27 };
+    pipeline.plan({ ...dense, rows: { ...dense.rows, brush: [{ stroke, factor: 0.85 }] } });
+  },
+  45,
+);
+time(
+  'row pulled on the cloth, whole plan',
+  40,
+  (i) => {
+    const hand = [{ op: 'pull' as const, at: [170, 10] as const, mm: 0.1 * (i + 30) }];
+    pipeline.plan({ ...dense, rows: { ...dense.rows, hand } });
+  },
+  45,
+);
+time(
+  'opening of the cap dragged, whole plan',
+  30,
+  (i) => {
+    const cap = { ...dense.cap, opening: 'stitchedU' as const, openingMm: 100 + 0.5 * (i + 30), openingWidthMm: 26 };
+    pipeline.plan({ ...dense, cap });
+  },
+  45,
+);
 time('flatter parking of eight tails', 5, (i) => {
   const marks = [
     { kind: 'thin' as const, erase: false, place: { stroke: { points: [[150, 30 + i]] as const, radiusMm: 9 } } },

@@ -47,23 +47,29 @@ describe.each([
     expect(await violations(browser)).toEqual([]);
   });
 
-  it('finds nothing in the parts of Measure and Base, a section told, and the sheet', async () => {
+  it('finds nothing in the parts of Measure, Base, Cap, Hair and Rows, a section told, and the sheets', async () => {
     for (const [station, parts] of [
       ['measure', ['hairline', 'hair', 'marks']],
       ['base', ['sections', 'tails', 'work']],
+      ['cap', ['size', 'opening', 'hold']],
+      ['hair', ['cuts', 'zones', 'shelf']],
+      ['rows', ['rows', 'hand', 'knots', 'order']],
     ] as const) {
       await browser.go(`${url}/plan/demo-deep-part/${station}`);
       await browser.settled();
       for (const part of parts) {
         await browser.click(`[data-part="${part}"]`);
         if (part === 'sections') await browser.click('[data-section="b2"]');
+        if (part === 'knots') await (await browser.byId('weave')).sendKeys(Key.END);
         if (part === 'marks') await browser.click('[data-testid="brush-paint"]');
         expect(await violations(browser), part).toEqual([]);
       }
     }
-    await browser.go(`${url}/plan/demo-deep-part/base/sheet`);
-    await browser.until(`document.querySelector('.sheet[data-ready=yes]')`, 'the sheet');
-    expect(await violations(browser)).toEqual([]);
+    for (const sheet of ['base/sheet', 'rows/chart']) {
+      await browser.go(`${url}/plan/demo-deep-part/${sheet}`);
+      await browser.until(`document.querySelector('.sheet[data-ready=yes]')`, 'the sheet');
+      expect(await violations(browser), sheet).toEqual([]);
+    }
     await browser.go(`${url}/plan/demo-deep-part/rows`);
     await browser.settled();
   });

@@ -89,7 +89,11 @@ export function readProductsCsv(text: string): Parsed<ProductAsWritten[]> {
 function productOf(row: Record<string, string>, id: string): ProductAsWritten {
   // A quote before = + - @ keeps a spreadsheet from reading it as a formula; it is no part of the name.
   const cell = (column: Column) => (row[column] ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '');
-  const number = (column: Column) => Number(cell(column).replace(',', '.') || Number.NaN);
+  const number = (column: Column) => {
+    const value = Number(cell(column).replace(',', '.') || Number.NaN);
+    if (Number.isFinite(value)) return value;
+    throw new ValidationError(`“${cell(column)}” isn’t a number (${column}).`);
+  };
   const counted = cell('counted');
   const product = {
     id,
@@ -112,7 +116,7 @@ function productOf(row: Record<string, string>, id: string): ProductAsWritten {
     packPrice: number('pack_price'),
     composed: number('composed'),
     test: {
-      ...(counted === '' ? {} : { counted: Number(counted) }),
+      ...(counted === '' ? {} : { counted: number('counted') }),
       tug: cell('tug') || UNTRIED.tug,
       apart: cell('apart') || UNTRIED.apart,
       hooked: cell('hooked') || UNTRIED.hooked,

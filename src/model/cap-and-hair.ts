@@ -3,7 +3,7 @@ import { DOME_INFO, OPENING_INFO } from '../core/cap/cap.ts';
 import { type Cut, cutInWords, type Split } from '../core/hair/cuts.ts';
 import { lowerHalf } from '../core/hair/product.ts';
 import { PIECE_ZONES, type PieceZone, ZONE_NAMES, type ZonePiece } from '../core/pipeline/inputs.ts';
-import type { Deed } from './commands.ts';
+import type { Deed } from './deed.ts';
 import { START_CUT, START_PRODUCT } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { CapAsWritten, PlanDocument, ProductAsWritten } from './plan.ts';

@@ -25,16 +25,12 @@ import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/knots/sch
 import { type SpacingZone, zoneName } from '../core/pipeline/inputs.ts';
 import { type Part, partInWords } from '../core/rows/part.ts';
 import { setCap, setCut, splitZones } from './cap-and-hair.ts';
+import type { Deed } from './deed.ts';
 import { startBase } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
 import { setRows } from './rows-by-hand.ts';
 import { fingerMm } from './to-inputs.ts';
-
-export interface Deed {
-  readonly words: string;
-  readonly plan: PlanDocument;
-}
 
 /** The readings of one measure as she wrote them; empty ones are dropped. */
 export function setReadings(plan: PlanDocument, measure: TapeMeasure, texts: readonly string[]): Deed {

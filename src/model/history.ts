@@ -1,5 +1,5 @@
 /** Undo and redo as whole plans: small plain records, so a diff would save nothing worth its code. */
-import type { Deed } from './commands.ts';
+import type { Deed } from './deed.ts';
 import type { PlanDocument } from './plan.ts';
 
 export interface History {

@@ -11,7 +11,7 @@ import {
   SCHEME_INFO,
   SECOND_PASS_INFO,
 } from '../core/rows/choice.ts';
-import type { Deed } from './commands.ts';
+import type { Deed } from './deed.ts';
 import type { PlanDocument } from './plan.ts';
 
 export function setRows(plan: PlanDocument, change: Partial<RowChoice>, words?: string): Deed {

@@ -3,7 +3,7 @@
  * each has its upgrade and a test that opens data of the version before.
  */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import type { Deed } from '../model/commands.ts';
+import type { Deed } from '../model/deed.ts';
 import type { History } from '../model/history.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';

@@ -1,5 +1,5 @@
 /** Plans in the store: open, save, copy, rename, delete with undo, import. */
-import type { Deed } from '../model/commands.ts';
+import type { Deed } from '../model/deed.ts';
 import { type History, startHistory } from '../model/history.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { readPlan } from '../model/read-plan.ts';

@@ -5,7 +5,8 @@ import { along, cross, minus, pointAt, unit } from '../../core/geometry/vectors.
 import { directionDeg } from '../../core/head/marks.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
-import { type Deed, editBase, park } from '../../model/commands.ts';
+import { editBase, park } from '../../model/commands.ts';
+import type { Deed } from '../../model/deed.ts';
 import { useBaseEdit } from '../state/base-edit.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useView } from '../state/view-store.ts';

@@ -5,7 +5,7 @@
  */
 import { liveQuery } from 'dexie';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Deed } from '../../model/commands.ts';
+import type { Deed } from '../../model/deed.ts';
 import { type History, record, redo, undo } from '../../model/history.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { readPlan } from '../../model/read-plan.ts';

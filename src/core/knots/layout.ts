@@ -31,6 +31,8 @@ export interface KnotLayout {
   readonly knots: readonly LaidKnot[];
   /** Knots taken out because two rows came too close there. */
   readonly thinnedOut: number;
+  /** Of the knots laid in bricks, as brickScore has it. */
+  readonly brickScore: number;
 }
 
 export interface PitchFields {
@@ -62,15 +64,30 @@ interface Working {
 export function layKnots(mesh: SurfaceMesh, rows: readonly Row[], pitch: PitchFields, spacing: RowSpacing): KnotLayout {
   const laid: Working[] = [];
   const knotsOfRow: LaidKnot[][] = [];
+  const score = { sum: 0, counted: 0 };
   rows.forEach((row, index) => {
     const working = measured(row, pitch, spacing.pitchMm);
     const below = projectBelow(row, working, laid, knotsOfRow, pitch, spacing);
-    const arcs = row.placesMm ?? placesAlong(working, below).map((u) => arcAt(working, u));
+    const places = row.placesMm ? undefined : placesAlong(working, below);
+    const arcs = row.placesMm ?? (places as number[]).map((u) => arcAt(working, u));
+    if (places) tally(score, places, below);
     laid.push(working);
     knotsOfRow.push(arcs.map((arc) => knotAt(mesh, row.curve, index, arc)));
   });
-  return withoutCollisions(rows, knotsOfRow, pitch, spacing);
+  return { ...withoutCollisions(rows, knotsOfRow, pitch, spacing), brickScore: shareOf(score) };
 }
+
+/** Adds up how far each place lies from the nearest knot below, in half spacings. */
+function tally(score: { sum: number; counted: number }, places: readonly number[], below: readonly number[]) {
+  if (below.length === 0) return;
+  for (const u of places) {
+    score.sum += Math.min(1, Math.abs((nearestOf(below, u) as number) - u) / 0.5);
+    score.counted++;
+  }
+}
+
+const shareOf = ({ sum, counted }: { readonly sum: number; readonly counted: number }) =>
+  counted > 0 ? sum / counted : 1;
 
 function measured(row: Row, pitch: PitchFields, pitchMm: number): Working {
   const { curve } = row;
@@ -176,7 +193,9 @@ function placesAlong(working: Working, feet: number[]): number[] {
   if (places.length === 0) places = evenPlaces(lengthU);
   relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
   // A row that is longer than the one below would keep its knots and stretch them, row upon row.
-  while (wholeCount(places, lengthU)) relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
+  let changed = false;
+  while (wholeCount(places, lengthU)) changed = true;
+  if (changed) relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
   return places;
 }
 
@@ -398,7 +417,7 @@ function withoutCollisions(
   knotsOfRow: readonly LaidKnot[][],
   pitch: PitchFields,
   spacing: RowSpacing,
-): KnotLayout {
+): Omit<KnotLayout, 'brickScore'> {
   const all = knotsOfRow.flat();
   const gone = new Uint8Array(all.length);
   const nearest = COLLISION * Math.min(spacing.gapMm, spacing.pitchMm);
@@ -435,19 +454,16 @@ export function brickScore(
 ): number {
   const laid: Working[] = [];
   const knotsOfRow = rows.map((_, index) => knots.filter((k) => k.row === index));
-  let sum = 0;
-  let counted = 0;
+  const score = { sum: 0, counted: 0 };
   rows.forEach((row, index) => {
     const working = measured(row, pitch, spacing.pitchMm);
     const below = projectBelow(row, working, laid, knotsOfRow, pitch, spacing);
     laid.push(working);
-    if (below.length === 0) return;
-    for (const knot of knotsOfRow[index]) {
-      const { u } = footOn(row.curve, working.u, knot);
-      const nearest = nearestOf(below, u) as number;
-      sum += Math.min(1, Math.abs(nearest - u) / 0.5);
-      counted++;
-    }
+    tally(
+      score,
+      knotsOfRow[index].map((knot) => footOn(row.curve, working.u, knot).u),
+      below,
+    );
   });
-  return counted > 0 ? sum / counted : 1;
+  return shareOf(score);
 }

@@ -33,7 +33,7 @@ import { headShape } from '../head/shape.ts';
 import { tapeReading } from '../head/tape.ts';
 import { worklist } from '../install/worklist.ts';
 import { changeByHand } from '../knots/hand.ts';
-import { brickScore, type KnotLayout, type LaidKnot, layKnots, type PitchFields } from '../knots/layout.ts';
+import { type KnotLayout, type LaidKnot, layKnots, type PitchFields } from '../knots/layout.ts';
 import { inPasses } from '../knots/second-pass.ts';
 import { weigh } from '../load/weight.ts';
 import { brushField } from '../rows/brush.ts';
@@ -405,7 +405,7 @@ export class Pipeline {
         secondOf: passes.secondOf,
         knots: changed.knots,
         thinnedOut: bricks.thinnedOut,
-        brickScore: bricks.score,
+        brickScore: bricks.brickScore,
         lost: [...laid.lost, ...changed.lost],
       };
     });
@@ -418,17 +418,18 @@ export class Pipeline {
     pitch: PitchFields,
     mm: RowSpacing,
     faceEdge: number,
-  ): KnotLayout & { readonly score: number } {
-    return this.memo.get('bricks', JSON.stringify([laid.key, faceEdge]), () => {
-      const layout = layKnots(head.mesh, laid.rows, pitch, mm);
-      return { ...layout, score: brickScore(laid.rows, layout.knots, pitch, mm) };
-    });
+  ): KnotLayout {
+    return this.memo.get('bricks', JSON.stringify([laid.key, faceEdge]), () =>
+      layKnots(head.mesh, laid.rows, pitch, mm),
+    );
   }
 
   /** Own hair in sight, on the rows' head. */
   private sight(inputs: PlanInputs): Uint8Array {
     const base = this.base(inputs);
     const { turned } = this.side(inputs);
+    if (!base.map.sections.some((s) => s.role === 'inSight'))
+      return new Uint8Array(this.rowsHead(inputs).mesh.vertexCount);
     return this.memo.get('sight', JSON.stringify([base.key, turned]), () => {
       const places = inSight(base.map);
       return turned ? seenInMirror(this.head(inputs).mesh, this.rowsHead(inputs).mesh, places) : places;
