@@ -8,6 +8,7 @@ import { singleSource } from 'graphology-shortest-path/dijkstra.js';
 import { distanceFrom } from '../src/core/geometry/eikonal.ts';
 import { icosphere } from '../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, distanceMm } from '../src/core/geometry/surface-mesh.ts';
+import { flatterParking } from '../src/core/pipeline/advice.ts';
 import type { PlanInputs } from '../src/core/pipeline/inputs.ts';
 import { headScene } from '../src/core/pipeline/scene.ts';
 import { Pipeline } from '../src/core/pipeline/stages.ts';
@@ -132,7 +133,7 @@ time('flatter parking of eight tails', 5, (i) => {
   const marks = [
     { kind: 'thin' as const, erase: false, place: { stroke: { points: [[150, 30 + i]] as const, radiusMm: 9 } } },
   ];
-  pipeline.flatten({ ...base, marks, base: { ...base.base, parking: { all: 'wrapped', bySection: {} } } });
+  flatterParking(pipeline, { ...base, marks, base: { ...base.base, parking: { all: 'wrapped', bySection: {} } } });
 });
 time('picture of a new head', 5, (i) => headScene({ ...base, tape: { ...base.tape, girth: 560 + 0.7 * i } }));
 

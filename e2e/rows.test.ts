@@ -129,10 +129,10 @@ describe('hair', () => {
     await browser.settled();
     expect(await browser.text('[data-testid="piece-figures"]')).toMatch(/0\.18 g/);
     await part('zones');
-    const weight = (await browser.figures()).weight;
+    const weight = (await browser.figures()).massG;
     await browser.choose('piece-part', 'cut-2');
     await browser.settled();
-    expect((await browser.figures()).weight).not.toBe(weight);
+    expect((await browser.figures()).massG).not.toBe(weight);
     await undo();
     await undo();
     await undo();
@@ -158,7 +158,9 @@ describe('hair', () => {
     await browser.until(`/Quillow from a table/.test(document.querySelector('.bench').textContent)`, 'the new hair');
     await give('bad.csv', table.replace(',48,', ',many,'));
     await browser.until(`document.querySelector('.bench [role=alert]')`, 'the refusal');
-    expect(await browser.text('.bench [role=alert]')).toMatch(/Line 2: “many” isn’t a number \(pieces_per_pack\).*Nothing was changed/);
+    expect(await browser.text('.bench [role=alert]')).toMatch(
+      /Line 2: “many” isn’t a number \(pieces_per_pack\).*Nothing was changed/,
+    );
   });
 });
 
@@ -312,6 +314,7 @@ describe('knots', () => {
 
   it('the order of work names what is to be done when, and leads to a chart for paper', async () => {
     await part('order');
+    await browser.appears('[data-testid="worklist"]');
     expect(await browser.text('[data-testid="worklist"]')).toMatch(
       /Open one pack and test it[\s\S]*Look, half way[\s\S]*Trim/,
     );

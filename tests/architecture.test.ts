@@ -15,7 +15,7 @@ const LAYERS: Readonly<Record<string, readonly string[]>> = {
   cli: ['core', 'model', 'formats'],
   app: ['core', 'model', 'formats', 'workers', 'store'],
 };
-const CORE_PACKAGES = ['d3-polygon', 'ml-matrix'];
+const CORE_PACKAGES = ['d3-polygon'];
 
 function sources(folder: string): string[] {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {

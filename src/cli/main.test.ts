@@ -7,8 +7,10 @@ import { describe, expect, it } from 'vitest';
 import { Pipeline } from '../core/pipeline/stages.ts';
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans } from '../demo/plans.ts';
+import { routePlans } from '../demo/routes.ts';
 import { computedPlan } from '../formats/computed-json.ts';
 import { fileStem, writePlanJson } from '../formats/plan-json.ts';
+import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'meshwork-cli-'));
@@ -52,6 +54,24 @@ describe('meshwork plan FILE', () => {
     );
   });
 
+  it('takes and prints cap, hair, rows and the order of work', () => {
+    const plan = routePlans.find((p) => p.id === 'route-wig-on-a-block')!;
+    const hand: PlanDocument['rows']['hand'] = [{ op: 'pull', at: [170, 20], mm: 4 }];
+    const path = file('wig.json', writePlanJson({ ...plan, rows: { ...plan.rows, hand } }));
+    const run = meshwork('plan', path);
+    expect(run.stderr).toBe('');
+    const out = JSON.parse(run.stdout);
+    expect(out.cap).toMatchObject({ dome: 'openTop', filledOn: 'block', knotsToCloseTop: 5 });
+    expect(out.cap.opening).toMatchObject({ kind: 'stitchedU', lengthMm: 110 });
+    expect(out.cap.onForm.spacing.top.gapMm).toBeLessThan(out.cap.onForm.spacing.top.wornMm);
+    expect(out.hair.map((h: { cut: string }) => h.cut)).toEqual(['cut-1', 'cut-2']);
+    expect(out.rows.filter((r: { pulled: boolean }) => r.pulled)).not.toHaveLength(0);
+    expect(out.rowScheme.brickScore).toBeGreaterThan(0.6);
+    expect(out.supply[0].packs).toBe(out.packs.needed);
+    expect(out.worklist.at(-1).kind).toBe('tryOn');
+    expect(new Set(out.knots.map((k: { cut: string }) => k.cut))).toEqual(new Set(['cut-1', 'cut-2']));
+  });
+
   it.each([
     ['a file that is not there', () => ['plan', join(folder, 'nothing.json')], /there is no such file/],
     ['a folder', () => ['plan', folder], /it is a folder/],
@@ -82,7 +102,7 @@ describe('meshwork plan FILE', () => {
 });
 
 describe('examples', () => {
-  it.each([...demoPlans, ...basePlans].map((p) => [p.name, p] as const))(
+  it.each([...demoPlans, ...basePlans, ...routePlans].map((p) => [p.name, p] as const))(
     '"%s" is the file that the demo writes',
     (_, plan) => {
       expect(readFileSync(`examples/${fileStem(plan.name)}.plan.json`, 'utf8')).toBe(writePlanJson(plan));

@@ -174,7 +174,7 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       brickScore: round(result.rowScheme.brickScore, 3),
       wholeRows: result.rowScheme.wholeRows,
       insertedRows: result.rowScheme.insertedRows,
-      lostChanges: result.rowScheme.lostChanges,
+      lostChanges: result.rowScheme.lostChanges.map((l) => ({ ...l, atMm: l.atMm.map((v) => round(v, 1)) })),
       lostWishes: result.rowScheme.lostWishes,
     },
     spacing: {

@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import type { BaseChoice } from '../core/base/choice.ts';
 import type { Finding } from '../core/findings/finding.ts';
 import type { Mark } from '../core/head/marks.ts';
+import { flatterParking } from '../core/pipeline/advice.ts';
 import { Pipeline } from '../core/pipeline/stages.ts';
 import { applyMend, park } from './commands.ts';
 import { newPlan, startBase } from './defaults.ts';
@@ -78,7 +79,7 @@ describe('one tap', () => {
   it('mends a lump by laying the tails otherwise', () => {
     const plan = planOf({ ownHair: hair('26 cm'), base: base({ parking: { all: 'parcel', bySection: {} } }) });
     expect(found(plan, 'base.lump')?.mend?.change.kind).toBe('flattenBase');
-    const { parking, beforeMm, afterMm } = pipeline.flatten(planInputs(plan, 28));
+    const { parking, beforeMm, afterMm } = flatterParking(pipeline, planInputs(plan, 28));
     const mended = park(plan, parking, 'Flattened').plan;
     expect(pipeline.plan(planInputs(mended, 28)).base.bumps.highestMm).toBeCloseTo(afterMm, 6);
     expect(afterMm).toBeLessThan(0.7 * beforeMm);

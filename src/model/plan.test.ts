@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import schema from '../../docs/schema/plan-3.schema.json' with { type: 'json' };
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
+import { routePlans } from '../demo/routes.ts';
 import {
   applyMend,
   fingersFigure,
@@ -31,7 +32,7 @@ const matches = ajv.compile(schema);
 const plain = () => structuredClone(newPlan('p1', 'Plain')) as PlanDocument;
 
 describe('reading a plan', () => {
-  it.each([...demoPlans, ...basePlans].map((p) => [p.name, p] as const))(
+  it.each([...demoPlans, ...basePlans, ...routePlans].map((p) => [p.name, p] as const))(
     'takes "%s", and so does the published JSON Schema (ajv)',
     (_, plan) => {
       expect(readPlan(structuredClone(plan))).toEqual({ ok: true, value: plan });

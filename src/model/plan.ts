@@ -26,7 +26,7 @@ import {
   TIE_PLACES,
 } from '../core/base/choice.ts';
 import { LONGEST_MOVE_MM } from '../core/base/edit.ts';
-import { MUSTS } from '../core/base/recommend.ts';
+import { MUSTS } from '../core/base/musts.ts';
 import {
   BLENDINGS,
   CAP_LIMITS,

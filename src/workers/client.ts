@@ -12,7 +12,7 @@ export type Outcome<T> =
 
 type JobName = keyof Jobs;
 type Input<N extends JobName> = Parameters<Jobs[N]>[0];
-type Output<N extends JobName> = ReturnType<Jobs[N]> extends JobResult<infer T> ? T : never;
+type Output<N extends JobName> = Awaited<ReturnType<Jobs[N]>> extends JobResult<infer T> ? T : never;
 
 interface Waiting {
   readonly run: () => Promise<void>;

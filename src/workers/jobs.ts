@@ -25,10 +25,10 @@ export interface Jobs {
     readonly inputs: PlanInputs;
     readonly section: string;
     readonly way: 'across' | 'along';
-  }): JobResult<DirectionDeg[]>;
-  flatten(inputs: PlanInputs): JobResult<Flattening>;
-  recommend(inputs: PlanInputs): JobResult<Candidate[]>;
-  measureEffects(inputs: PlanInputs): JobResult<MeasureEffect[]>;
+  }): Promise<JobResult<DirectionDeg[]>>;
+  flatten(inputs: PlanInputs): Promise<JobResult<Flattening>>;
+  recommend(inputs: PlanInputs): Promise<JobResult<Candidate[]>>;
+  measureEffects(inputs: PlanInputs): Promise<JobResult<MeasureEffect[]>>;
 }
 
 export function createJobs(): Jobs {
@@ -38,11 +38,17 @@ export function createJobs(): Jobs {
     spacingStep: (inputs) => attempt(() => pipeline.spacingStep(inputs)),
     headScene: (inputs) => attempt(() => headScene(inputs)),
     tryEdit: ({ inputs, edit }) => attempt(() => pipeline.tryEdit(inputs, edit)),
-    middleCut: ({ inputs, section, way }) => attempt(() => pipeline.middleCut(inputs, section, way)),
-    flatten: (inputs) => attempt(() => pipeline.flatten(inputs)),
-    recommend: (inputs) => attempt(() => pipeline.recommend(inputs)),
-    measureEffects: (inputs) => attempt(() => pipeline.measureEffects(inputs)),
+    middleCut: ({ inputs, section, way }) => advised((a) => a.cutThrough(pipeline, inputs, section, way)),
+    flatten: (inputs) => advised((a) => a.flatterParking(pipeline, inputs)),
+    recommend: (inputs) => advised((a) => a.advisedBases(pipeline, inputs)),
+    measureEffects: (inputs) => advised((a) => a.effectsOfMeasures(pipeline, inputs)),
   };
+}
+
+/** What is seldom asked for comes when it is asked for the first time. */
+async function advised<T>(compute: (advice: typeof import('../core/pipeline/advice.ts')) => T): Promise<JobResult<T>> {
+  const advice = await import('../core/pipeline/advice.ts');
+  return attempt(() => compute(advice));
 }
 
 function attempt<T>(compute: () => T): JobResult<T> {

@@ -132,6 +132,7 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
             </div>
             <Big onClick={() => add(state.paused ? 'resume' : 'pause')}>{state.paused ? 'Go on' : 'Pause'}</Big>
           </div>
+          <FirstDo result={result} index={index} />
           <div className={`moves-and-place ${folded ? 'folded' : ''}`}>
             {!folded && <KnotMoves knot={knot} />}
             <div className="place flex flex-wrap items-center gap-x-[32px] gap-y-[10px]">
@@ -231,6 +232,24 @@ function Big(props: { readonly onClick: () => void; readonly children: React.Rea
     >
       {props.children}
     </button>
+  );
+}
+
+/** What the order of work has before this knot: border, scissors, a look, the next pack. */
+function FirstDo({ result, index }: { readonly result: PlanResult; readonly index: number }) {
+  const at = result.worklist.findIndex((s) => s.knots?.[0] === index);
+  if (at < 0) return null;
+  let from = at;
+  while (from > 0 && !result.worklist[from - 1].knots) from--;
+  const steps = result.worklist.slice(from, at);
+  if (steps.length === 0) return null;
+  return (
+    <p className="text-[22px] leading-tight" data-testid="first-do">
+      <b className="font-[650]">
+        First: {steps.map((s) => s.what.charAt(0).toLowerCase() + s.what.slice(1)).join('; ')}.
+      </b>{' '}
+      {steps.length === 1 && steps[0].how}
+    </p>
   );
 }
 

@@ -59,6 +59,10 @@ export function drawOverlay(
     drawPart(ctx, view, result.part.pointsMm, options);
     if (options.opening) drawOpening(ctx, view, result);
     drawKnots(ctx, view, result, options, selected);
+    for (const { atMm } of result.rowScheme.lostChanges) {
+      const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
+      if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm));
+    }
     if (options.stroke) drawStroke(ctx, options.stroke);
   } else {
     drawPart(ctx, view, result.part.pointsMm, options);

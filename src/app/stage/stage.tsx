@@ -220,7 +220,7 @@ export function Stage(props: {
         {props.opening && result && scene && (
           <OpeningBeads view={seen} scene={scene} result={result} session={session} stage={stageBox} />
         )}
-        {show === 'rows' && result && scene && (
+        {show === 'rows' && view.tool.kind !== 'turn' && result && scene && (
           <KnotBeads
             view={seen}
             scene={scene}

@@ -16,7 +16,8 @@ import {
   TIE_PLACES,
 } from '../../core/base/choice.ts';
 import type { Flattening } from '../../core/base/flatten.ts';
-import { type Candidate, MUST_NAMES, MUSTS } from '../../core/base/recommend.ts';
+import { MUST_NAMES, MUSTS } from '../../core/base/musts.ts';
+import type { Candidate } from '../../core/base/recommend.ts';
 import { LEAST_TAIL_MM } from '../../core/base/tails.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { chooseFamily, lockLine, park, parkAll, setBase, setField } from '../../model/commands.ts';

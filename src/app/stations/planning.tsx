@@ -75,7 +75,9 @@ export function AimBench({ session, finding }: WithFinding) {
               reason: 'Filled off the head and worn as a wig; a handful of knots draws its top shut.',
             },
           ]}
-          onChange={(dome) => session.apply(setCap(plan, { dome }))}
+          onChange={(dome) =>
+            session.apply(setCap(plan, dome === 'openTop' ? { dome, filledOn: 'block', wig: true } : { dome }))
+          }
         />
       </div>
       <PartBench session={session} />

@@ -4,8 +4,9 @@
  * neighbours); then every line is moved sideways until that much has crossed. Repeated, since a line that moves
  * takes hair of another density with it.
  */
-import { LuDecomposition, Matrix } from 'ml-matrix';
+
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { identity, solveSymmetric } from '../numerics/cholesky.ts';
 import type { BaseGround } from './ground.ts';
 import { borderPoints } from './line-distance.ts';
 import { keepConnected, lineKey, type SectionMap } from './section-map.ts';
@@ -96,15 +97,15 @@ function flows(masses: Float64Array, lines: readonly Line[], groups: ReadonlyArr
     for (const i of group) surplus[i] = masses[i] - mean;
   }
   // A Laplacian has no inverse; a trace on its diagonal gives the least potential that evens the masses out.
-  const laplacian = Matrix.eye(n, n, 1e-6);
+  const laplacian = identity(n, 1e-6);
   for (const [a, b] of lines) {
-    laplacian.set(a, a, laplacian.get(a, a) + 1);
-    laplacian.set(b, b, laplacian.get(b, b) + 1);
-    laplacian.set(a, b, laplacian.get(a, b) - 1);
-    laplacian.set(b, a, laplacian.get(b, a) - 1);
+    laplacian[a * n + a]++;
+    laplacian[b * n + b]++;
+    laplacian[a * n + b]--;
+    laplacian[b * n + a]--;
   }
-  const potential = new LuDecomposition(laplacian).solve(Matrix.columnVector(Array.from(surplus)));
-  return lines.map(([a, b]) => ({ a, b, massG: potential.get(a, 0) - potential.get(b, 0) }));
+  const potential = solveSymmetric(laplacian, surplus, n);
+  return lines.map(([a, b]) => ({ a, b, massG: potential[a] - potential[b] }));
 }
 
 /** Vertices of every section as a round begins. */

@@ -10,18 +10,7 @@ import { type BaseWork, baseWork, editSections, type LaidBase, layBase } from '.
 import { type BaseChoice, DEFAULT_BASE, FAMILY_INFO, type Family } from './choice.ts';
 import type { PartOnHead } from './generate.ts';
 import type { BaseGround } from './ground.ts';
-
-export const MUSTS = ['tieUp', 'plaitBack', 'flip', 'renewFront', 'comesOff', 'swim'] as const;
-export type Must = (typeof MUSTS)[number];
-
-export const MUST_NAMES: Readonly<Record<Must, string>> = {
-  tieUp: 'tie up',
-  plaitBack: 'plait back',
-  flip: 'flip to the other side',
-  renewFront: 'have its front renewed',
-  comesOff: 'come off at night',
-  swim: 'swim',
-};
+import type { Must } from './musts.ts';
 
 export interface Wearer {
   readonly lengthMm: number;

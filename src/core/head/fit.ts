@@ -4,7 +4,7 @@
  * with a spread; a reading that contradicts the others is found by leaving each out in turn, because plain
  * residuals are damped by the prior.
  */
-import { LuDecomposition, Matrix } from 'ml-matrix';
+import { identity, solveSymmetric } from '../numerics/cholesky.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';
 import { headShape } from './shape.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';
@@ -67,10 +67,10 @@ interface Solution {
   readonly chiSquare: number;
   readonly converged: boolean;
   readonly iterations: number;
-  /** d reading / d score for all six measures, 6 × 8. */
-  readonly jacobian: Matrix;
+  /** d reading / d score for all six measures, 6 × 8 row by row. */
+  readonly jacobian: Float64Array;
   /** Posterior covariance of the scores, 8 × 8. */
-  readonly covariance: Matrix;
+  readonly covariance: Float64Array;
 }
 
 /**
@@ -126,7 +126,7 @@ function stillOff(
 function pull(tape: Tape, all: Solution, measure: TapeMeasure, row: number): Float64Array {
   return Float64Array.from({ length: N }, (_, i) => {
     let sum = 0;
-    for (let j = 0; j < N; j++) sum += all.covariance.get(i, j) * all.jacobian.get(row, j);
+    for (let j = 0; j < N; j++) sum += all.covariance[i * N + j] * all.jacobian[row * N + j];
     return sum / tape.sd(measure) ** 2;
   });
 }
@@ -157,7 +157,7 @@ function predictedSd(solution: Solution, row: number): number {
   let variance = 0;
   for (let i = 0; i < N; i++) {
     for (let j = 0; j < N; j++) {
-      variance += solution.jacobian.get(row, i) * solution.covariance.get(i, j) * solution.jacobian.get(row, j);
+      variance += solution.jacobian[row * N + i] * solution.covariance[i * N + j] * solution.jacobian[row * N + j];
     }
   }
   return Math.sqrt(Math.max(0, variance));
@@ -174,10 +174,10 @@ function solveFit(tape: Tape, start: Float64Array): Solution {
   while (!converged && iterations < MAX_ITERATIONS) {
     iterations++;
     const { normal, gradient } = normalEquations(tape, scores, fitted, jacobian);
-    const damped = normal.clone();
-    for (let i = 0; i < N; i++) damped.set(i, i, normal.get(i, i) * (1 + damping));
-    const step = new LuDecomposition(damped).solve(gradient);
-    const trial = scores.map((q, i) => q + step.get(i, 0));
+    const damped = normal.slice();
+    for (let i = 0; i < N; i++) damped[i * N + i] *= 1 + damping;
+    const step = solveSymmetric(damped, gradient, N);
+    const trial = scores.map((q, i) => q + step[i]);
     const trialFitted = tapeReadings(headShape(trial));
     const trialCost = chiSquare(tape, trial, trialFitted);
     if (trialCost < cost) {
@@ -193,7 +193,7 @@ function solveFit(tape: Tape, start: Float64Array): Solution {
     }
   }
   const { normal } = normalEquations(tape, scores, fitted, jacobian);
-  const covariance = new LuDecomposition(normal).solve(Matrix.eye(N, N));
+  const covariance = solveSymmetric(normal, identity(N), N);
   return { scores, fitted, chiSquare: cost, converged, iterations, jacobian, covariance };
 }
 
@@ -207,29 +207,29 @@ function chiSquare({ given, sd }: Tape, scores: Float64Array, fitted: Float64Arr
   return sum;
 }
 
-function differentiate(scores: Float64Array, fitted: Float64Array): Matrix {
-  const jacobian = new Matrix(TAPE_MEASURES.length, N);
+function differentiate(scores: Float64Array, fitted: Float64Array): Float64Array {
+  const jacobian = new Float64Array(TAPE_MEASURES.length * N);
   for (let i = 0; i < N; i++) {
     const moved = scores.slice();
     moved[i] += STEP;
     const readings = tapeReadings(headShape(moved));
-    for (let row = 0; row < readings.length; row++) jacobian.set(row, i, (readings[row] - fitted[row]) / STEP);
+    for (let row = 0; row < readings.length; row++) jacobian[row * N + i] = (readings[row] - fitted[row]) / STEP;
   }
   return jacobian;
 }
 
 /** Gauss-Newton normal matrix and downhill gradient of half the chi square. */
-function normalEquations({ given, sd }: Tape, scores: Float64Array, fitted: Float64Array, jacobian: Matrix) {
-  const normal = Matrix.eye(N, N);
-  const gradient = Matrix.columnVector(Array.from(scores, (q) => -q));
+function normalEquations({ given, sd }: Tape, scores: Float64Array, fitted: Float64Array, jacobian: Float64Array) {
+  const normal = identity(N);
+  const gradient = scores.map((q) => -q);
   TAPE_MEASURES.forEach((m, row) => {
     const value = given[m];
     if (value === undefined) return;
     const weight = 1 / sd(m) ** 2;
     for (let i = 0; i < N; i++) {
-      const ji = jacobian.get(row, i) * weight;
-      gradient.set(i, 0, gradient.get(i, 0) + ji * (value - fitted[row]));
-      for (let j = 0; j < N; j++) normal.set(i, j, normal.get(i, j) + ji * jacobian.get(row, j));
+      const ji = jacobian[row * N + i] * weight;
+      gradient[i] += ji * (value - fitted[row]);
+      for (let j = 0; j < N; j++) normal[i * N + j] += ji * jacobian[row * N + j];
     }
   });
   return { normal, gradient };

@@ -60,7 +60,9 @@ describe('a knot', () => {
   it('that would sit on another, or outside, is refused with its reason', () => {
     const [a, b] = [inside[7], inside[8]];
     const on = planWith([{ op: 'move', at: at(a), to: at(b) }]);
-    expect(on.rowScheme.lostChanges).toEqual([{ index: 0, why: expect.stringMatching(/nearer than \d+ mm/) }]);
+    expect(on.rowScheme.lostChanges).toEqual([
+      { index: 0, why: expect.stringMatching(/nearer than \d+ mm/), atMm: expect.any(Array) },
+    ]);
     expect(on.findings.find((f) => f.code === 'rows.lostChange')?.mend?.change).toEqual({
       kind: 'dropHand',
       indices: [0],

@@ -228,6 +228,13 @@ describe('other places', () => {
     expect(decideKnot(situation({ capped: false })).holes).toBe(0);
   });
 
+  it('a wide twist is hooked beside, through, on top or into its tied root, by school', () => {
+    const entries = (['beside', 'through', 'onTop', 'tiedRoot'] as const).map(
+      (wideTwist) => decideKnot(situation({ on: 'twist', capped: false, schools: schools({ wideTwist }) })).entry,
+    );
+    expect(entries).toEqual(['beside', 'throughTwist', 'onTop', 'intoRoot']);
+  });
+
   it('one that slid when it was tried gets more', () => {
     const wraps = (change: Partial<KnotSituation>) => decideKnot(situation(change)).wraps;
     expect(wraps({ slips: true })).toBeGreaterThan(wraps({}));

@@ -20,7 +20,17 @@ export const THROUGH_WORDS: Readonly<Record<Through, string>> = {
 };
 
 /** Which way the hook is pushed. */
-export type Entry = 'withFall' | 'fromCoveredSide' | 'fromTheFront' | 'across' | 'beside' | 'underBand' | 'throughWrap';
+export type Entry =
+  | 'withFall'
+  | 'fromCoveredSide'
+  | 'fromTheFront'
+  | 'across'
+  | 'beside'
+  | 'throughTwist'
+  | 'onTop'
+  | 'intoRoot'
+  | 'underBand'
+  | 'throughWrap';
 
 export const ENTRY_WORDS: Readonly<Record<Entry, string>> = {
   withFall: 'the way the hair shall fall',
@@ -28,6 +38,9 @@ export const ENTRY_WORDS: Readonly<Record<Entry, string>> = {
   fromTheFront: 'from the face backwards',
   across: 'across the line, from the side it is swept to',
   beside: 'in the channel beside the twist',
+  throughTwist: 'through the twist, a few hairs to each side',
+  onTop: 'along the top of the twist',
+  intoRoot: 'into the tied root',
   underBand: 'under the band, between it and the scalp',
   throughWrap: 'between two turns of the thread',
 };
@@ -91,6 +104,9 @@ export interface KnotDecision {
   /** Why a wish of hers was not followed. */
   readonly refused?: string;
 }
+
+/** Where all of these rules come from; a rule of another origin would name its own. */
+export const RULES_SOURCE = 'Common practice, no source';
 
 interface Rule<T> extends RuleStep {
   readonly when: (s: KnotSituation) => boolean;
@@ -451,6 +467,27 @@ export const ENTRY_RULES: ReadonlyArray<Rule<Entry>> = [
     when: (s) => s.on === 'twist' && s.schools.wideTwist === 'beside',
     decide: () => 'beside',
     because: 'In the channel beside the twist, so that it stays shut.',
+  },
+  {
+    id: 'entry.through-twist',
+    school: 'wideTwist',
+    when: (s) => s.on === 'twist' && s.schools.wideTwist === 'through',
+    decide: () => 'throughTwist',
+    because: 'Through the twist, with care: hooking into a wide one can open it.',
+  },
+  {
+    id: 'entry.on-top-of-twist',
+    school: 'wideTwist',
+    when: (s) => s.on === 'twist' && s.schools.wideTwist === 'onTop',
+    decide: () => 'onTop',
+    because: 'On top of the twist, along its length.',
+  },
+  {
+    id: 'entry.tied-root',
+    school: 'wideTwist',
+    when: (s) => s.on === 'twist' && s.schools.wideTwist === 'tiedRoot',
+    decide: () => 'intoRoot',
+    because: 'Into the root where it is tied: firmest, and there are few such places.',
   },
   {
     id: 'entry.with-fall',

@@ -29,16 +29,20 @@ export function weigh(
   vertices: ArrayLike<number>,
   /** Mass of the piece at each of them, g. */
   massesG: ArrayLike<number>,
+  /** Whether own hair alone carries it: no net there, as in a cut-out. */
+  isBare: (piece: number) => boolean,
   base: Pick<LaidBase, 'map' | 'sections'>,
   cap: Pick<CapFit, 'shareOfPull'>,
 ): Load {
   const pieces = new Uint32Array(base.sections.length);
   const masses = new Float64Array(base.sections.length);
+  const bare = new Float64Array(base.sections.length);
   let massG = 0;
   for (let i = 0; i < vertices.length; i++) {
     const section = base.map.labels[vertices[i]];
     pieces[section]++;
     masses[section] += massesG[i];
+    if (isBare(i)) bare[section] += massesG[i];
     massG += massesG[i];
   }
   const [least, most] = cap.shareOfPull;
@@ -48,7 +52,8 @@ export function weigh(
     wetG: [massG * WET[0], massG * WET[1]],
     sections: base.sections.map((section, i): SectionLoad => {
       const mass = masses[i];
-      const onHairG = [mass * (1 - most), mass * (1 - least)] as const;
+      const onNet = mass - bare[i];
+      const onHairG = [bare[i] + onNet * (1 - most), bare[i] + onNet * (1 - least)] as const;
       const own = Math.max(section.massG, 1e-6);
       return {
         sectionId: section.id,

@@ -1,6 +1,6 @@
 /** What the chain of stages needs: plain values in core units. Documents are turned into this elsewhere. */
 import type { BaseChoice } from '../base/choice.ts';
-import type { Must } from '../base/recommend.ts';
+import type { Must } from '../base/musts.ts';
 import type { Cap } from '../cap/cap.ts';
 import type { Cut } from '../hair/cuts.ts';
 import type { OwnHair } from '../hair/own-hair.ts';

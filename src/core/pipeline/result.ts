@@ -13,7 +13,7 @@ import type { HookedPiece } from '../hair/cuts.ts';
 import type { HairOnScalp } from '../hair/own-hair.ts';
 import type { HeadFit } from '../head/fit.ts';
 import type { HairlinePoint } from '../head/hairline.ts';
-import type { Landmarks } from '../head/landmarks.ts';
+import type { Landmarks, Point } from '../head/landmarks.ts';
 import type { MarkMasks } from '../head/marks.ts';
 import type { Standing } from '../head/norms.ts';
 import type { WorklistStep } from '../install/worklist.ts';
@@ -141,7 +141,7 @@ export interface PlanResult {
     /** 1 ideal, 0.5 random, 0 one above the other. */
     readonly brickScore: number;
     /** Hand changes and wishes that could not be kept, with the reason. */
-    readonly lostChanges: ReadonlyArray<{ readonly index: number; readonly why: string }>;
+    readonly lostChanges: ReadonlyArray<{ readonly index: number; readonly why: string; readonly atMm: Point }>;
     readonly lostWishes: ReadonlyArray<{ readonly index: number; readonly why: string }>;
     /** Why the scheme can't be laid on this base. */
     readonly cannotLay: string | undefined;

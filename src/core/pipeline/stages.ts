@@ -7,11 +7,8 @@
 import { type BaseWork, baseWork, closedToPieces, inSight, type LaidBase, layBase } from '../base/base.ts';
 import { LUMP_MM } from '../base/bumps.ts';
 import { applyEdit, type Edit, type EditOutcome, replayEdits } from '../base/edit.ts';
-import { type Flattening, flatten } from '../base/flatten.ts';
 import { generateSections } from '../base/generate.ts';
 import { type BaseGround, baseGround } from '../base/ground.ts';
-import { middleCut } from '../base/middle-cut.ts';
-import { type Candidate, recommendBases } from '../base/recommend.ts';
 import { anchorSteps, cutAfterKnot } from '../cap/anchors.ts';
 import { type CapFit, fitCap, girthOver } from '../cap/fit.ts';
 import { openingOnHead } from '../cap/opening.ts';
@@ -22,11 +19,11 @@ import { distanceFrom } from '../geometry/eikonal.ts';
 import { icosphere } from '../geometry/icosphere.ts';
 import { distanceFromMask, nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { HookedPiece } from '../hair/cuts.ts';
-import { fullnessOf, hairOnScalp } from '../hair/own-hair.ts';
+import { hairOnScalp } from '../hair/own-hair.ts';
 import { fitHead } from '../head/fit.ts';
 import { hairline, hairlinePoints, turnedOffsets } from '../head/hairline.ts';
-import { landmarks } from '../head/landmarks.ts';
-import { markMasks } from '../head/marks.ts';
+import { landmarks, type Point } from '../head/landmarks.ts';
+import { directionOf, markMasks, onSurface } from '../head/marks.ts';
 import { standings } from '../head/norms.ts';
 import { scalpMesh } from '../head/scalp.ts';
 import { headShape } from '../head/shape.ts';
@@ -50,7 +47,6 @@ import { estimateTime, PACE_FACTOR } from '../time/estimate.ts';
 import { decideKnots } from './decide.ts';
 import type { HeadStage } from './head-stage.ts';
 import { type HeadInputs, type PlanInputs, type SpacingZone, ZONES } from './inputs.ts';
-import { EFFECTS_FREQUENCY, measureEffects } from './measure-effects.ts';
 import { Memo } from './memo.ts';
 import { hookedPieces, mainCut } from './pieces.ts';
 import { type Laid, planRows } from './planned-rows.ts';
@@ -94,7 +90,7 @@ export class Pipeline {
     });
   }
 
-  private sphere(frequency: number) {
+  sphere(frequency: number) {
     return this.memo.get('sphere', String(frequency), () => icosphere(frequency));
   }
 
@@ -109,7 +105,7 @@ export class Pipeline {
     return this.head(turned ? { ...inputs, hairline: turnedOffsets(inputs.hairline) } : inputs);
   }
 
-  private hair(inputs: PlanInputs) {
+  hair(inputs: PlanInputs) {
     const head = this.head(inputs);
     const key = JSON.stringify([head.key, inputs.ownHair]);
     return this.memo.get('hair', key, () => ({
@@ -128,7 +124,7 @@ export class Pipeline {
     }));
   }
 
-  private ground(inputs: PlanInputs): BaseGround & { readonly key: number } {
+  ground(inputs: PlanInputs): BaseGround & { readonly key: number } {
     const head = this.head(inputs);
     const hair = this.hair(inputs);
     const { key: marksKey, masks } = this.masks(inputs);
@@ -140,7 +136,7 @@ export class Pipeline {
   }
 
   /** The part as it lies on her head, whichever side it is on. */
-  private partLine(inputs: PlanInputs): { readonly pointsMm: Float64Array } {
+  partLine(inputs: PlanInputs): { readonly pointsMm: Float64Array } {
     const { turned } = this.side(inputs);
     const { pointsMm } = this.part(inputs);
     return { pointsMm: turned ? turnedPoints(pointsMm) : pointsMm };
@@ -153,7 +149,7 @@ export class Pipeline {
     return JSON.stringify([this.ground(inputs).key, choice, follows]);
   }
 
-  private sections(inputs: PlanInputs) {
+  sections(inputs: PlanInputs) {
     const ground = this.ground(inputs);
     const { edits } = inputs.base;
     const laid = this.generatedKey(inputs);
@@ -219,49 +215,6 @@ export class Pipeline {
     const key = this.generatedKey(inputs) + [...inputs.base.edits, edit].map((e) => JSON.stringify(e)).join('');
     const outcome: EditOutcome = this.edits.get('edit', key, () => applyEdit(this.ground(inputs), map, edit));
     return outcome.ok ? {} : { why: outcome.why };
-  }
-
-  /** Through the middle of a section: what a stroke would draw. */
-  middleCut(inputs: PlanInputs, section: string, way: 'across' | 'along') {
-    const { map } = this.sections(inputs);
-    const label = map.sections.findIndex((s) => s.id === section);
-    return middleCut(this.head(inputs).mesh.positionsMm, map.labels, label, way);
-  }
-
-  /** A flatter parking of the tails. */
-  flatten(inputs: PlanInputs): Flattening {
-    const { map, tails } = this.base(inputs);
-    return flatten(this.ground(inputs), map, tails, inputs.base);
-  }
-
-  /** Every way of sectioning laid on her head, the best for her first. */
-  recommend(inputs: PlanInputs): Candidate[] {
-    const head = this.head(inputs);
-    const { ownHair } = inputs;
-    const hair = this.hair(inputs);
-    return recommendBases(
-      this.ground(inputs),
-      this.partLine(inputs),
-      ownHair,
-      {
-        lengthMm: hair.regions.reduce((sum, r) => sum + r.lengthMm * r.areaMm2 * r.hairsPerMm2, 0) / hair.hairs,
-        fullness: fullnessOf(hair.hairs / head.areaMm2),
-        curl: ownHair.curl,
-        freshEnds: ownHair.freshEnds,
-        girthMm: head.girthMm,
-        pace: inputs.pace,
-        capped: inputs.cap.dome !== 'none',
-        musts: inputs.wishes.musts,
-        ...(inputs.wishes.baseMinutes === undefined ? {} : { minutes: inputs.wishes.baseMinutes }),
-      },
-      PACE_FACTOR[inputs.pace],
-    );
-  }
-
-  /** What a centimetre more in each measure would change. */
-  measureEffects(inputs: PlanInputs) {
-    const head = this.head(inputs);
-    return measureEffects(head, this.plan(inputs).supply.pieces, inputs.hairline, this.sphere(EFFECTS_FREQUENCY));
   }
 
   part(inputs: PlanInputs) {
@@ -519,6 +472,7 @@ export class Pipeline {
     const load = weigh(
       kept,
       inRowOrder.map((i) => knots[i].massG),
+      (i) => knots[inRowOrder[i]].through === 'hair',
       base,
       cap,
     );
@@ -592,7 +546,7 @@ export class Pipeline {
         droppedPieces: rowPlan.droppedPieces,
         mismatch: field.mismatch,
         brickScore: layout.brickScore,
-        lostChanges: layout.lost,
+        lostChanges: layout.lost.map((l) => ({ ...l, atMm: this.placeOf(inputs, l.index) })),
         lostWishes,
         cannotLay: rowPlan.cannotLay,
       },
@@ -622,6 +576,13 @@ export class Pipeline {
       cover,
     };
     return { ...result, findings: findings(inputs, result) };
+  }
+
+  /** Where on her head a change by hand was made. */
+  private placeOf(inputs: PlanInputs, index: number): Point {
+    const change = inputs.rows.hand[index];
+    const at = change.op === 'lock' ? change.line[change.line.length >> 1] : change.at;
+    return onSurface(this.head(inputs).shape, directionOf(at));
   }
 
   /** What a quarter of a finger closer or wider everywhere would change. */
