@@ -14,16 +14,31 @@ const NET = (() => {
   return d;
 })();
 
+function underWhat({ kind, through }: Drawn): string {
+  if (kind === 'onBand') return 'the band';
+  if (kind === 'onRod') return 'two turns of the thread';
+  if (kind === 'anchor') return 'hair and border';
+  return through === 'net' ? 'the net only' : through === 'hair' ? 'your own hair' : 'net and hair';
+}
+
 export function movesOf(knot: Drawn): ReadonlyArray<{ readonly name: string; readonly how: string }> {
-  const through = knot.through === 'net' ? 'the net only' : knot.through === 'hair' ? 'your own hair' : 'net and hair';
+  const through = underWhat(knot);
   const times = ['', 'once', 'twice', 'three times', 'four times'][knot.wraps] ?? `${knot.wraps} times`;
   const oneLeg = knot.kind === 'oneLeg';
   return [
     { name: 'Hook under', how: `${through}, latch open` },
-    { name: 'Loop out', how: 'latch shut, half of it' },
-    oneLeg
-      ? { name: 'One side through', how: `${times}, the other falls over it` }
-      : { name: 'Tails through', how: knot.lock ? `${times}, then push the band to the root` : `${times}, then tight` },
+    {
+      name: 'Loop out',
+      how: knot.kind === 'fold' ? 'the middle of the fold, latch shut' : 'latch shut, half of it',
+    },
+    knot.kind === 'threadLoop'
+      ? { name: 'Piece through', how: 'all of it through its own thread, then tight' }
+      : oneLeg
+        ? { name: 'One side through', how: `${times}, the other falls over it` }
+        : {
+            name: 'Tails through',
+            how: knot.lock ? `${times}, then push the band to the root` : `${times}, then tight`,
+          },
   ];
 }
 
