@@ -2,8 +2,9 @@
 import Papa from 'papaparse';
 import { ValidationError } from 'yup';
 import { UNTRIED } from '../core/hair/product.ts';
+import { productSchema } from '../model/hair-schema.ts';
 import type { Parsed } from '../model/lengths.ts';
-import { type ProductAsWritten, productSchema } from '../model/plan.ts';
+import type { ProductAsWritten } from '../model/plan.ts';
 
 export const PRODUCT_COLUMNS = [
   'name',

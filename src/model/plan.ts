@@ -2,18 +2,7 @@
  * The plan document: a small plain record of choices. Everything else is worked out from it. Lengths stay as
  * she wrote them, in her unit; the validator reads them once more on the way in.
  */
-import {
-  type AnyObject,
-  array,
-  boolean,
-  type InferType,
-  mixed,
-  number,
-  type ObjectSchema,
-  object,
-  string,
-  tuple,
-} from 'yup';
+import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
 import {
   BASE_LIMITS,
   type BaseChoice,
@@ -27,18 +16,8 @@ import {
 } from '../core/base/choice.ts';
 import { LONGEST_MOVE_MM } from '../core/base/edit.ts';
 import { MUSTS } from '../core/base/musts.ts';
-import {
-  BLENDINGS,
-  CAP_LIMITS,
-  type Cap,
-  COMB_PLACES,
-  DOMES,
-  HOLE_SHAPES,
-  OPENINGS,
-  OWN_ROWS,
-  WIG_HOLDS,
-} from '../core/cap/cap.ts';
-import { type Cut, DRESSINGS, MOST_CUTS, OPENED_WHEN, SPLITS } from '../core/hair/cuts.ts';
+import type { Cap } from '../core/cap/cap.ts';
+import { type Cut, MOST_CUTS } from '../core/hair/cuts.ts';
 import {
   CURLS,
   FULLNESS,
@@ -49,37 +28,29 @@ import {
   STRANDS,
   type StrandThickness,
 } from '../core/hair/own-hair.ts';
-import {
-  APARTS,
-  CONDITIONS,
-  FIBRES,
-  HOOKEDS,
-  LOOPS,
-  PRODUCT_LIMITS,
-  type Product,
-  TUGS,
-} from '../core/hair/product.ts';
-import { TEXTURES } from '../core/hair/textures.ts';
+import { PRODUCT_LIMITS, type Product } from '../core/hair/product.ts';
 import { HAIRLINE_LIMIT_MM, type HairlineOffsets, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
 import { MARK_KINDS, type Mark, REGIONS } from '../core/head/marks.ts';
 import { MOST_READINGS } from '../core/head/readings.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
-import { KNOT_KINDS, THROUGHS } from '../core/knots/rules.ts';
 import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../core/knots/schools.ts';
 import {
-  MIX_EVERY,
   MOST_WISHES,
   PIECE_ZONES,
   type PieceZone,
   type WishAt,
   type Wishes,
-  ZONES,
   type ZonePiece,
 } from '../core/pipeline/inputs.ts';
-import { FRINGES, ROW_LIMITS, type RowChoice, SCHEMES, SECOND_PASSES } from '../core/rows/choice.ts';
+import type { RowChoice } from '../core/rows/choice.ts';
 import { PART_LIMITS } from '../core/rows/part.ts';
 import { PACES } from '../core/time/estimate.ts';
-import { LENGTH_UNITS, type LengthUnit, parseLength } from './lengths.ts';
+import { cap } from './cap-schema.ts';
+import { amount, choice, direction, directions, lengthText, oneShape, text, within } from './checks.ts';
+import { FINGER_COUNTS, type Fingers, fingerOf } from './fingers.ts';
+import { cut, productSchema, zonePiece } from './hair-schema.ts';
+import { LENGTH_UNITS, type LengthUnit } from './lengths.ts';
+import { rows, wishAt } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
 export const PLAN_VERSION = 3;
@@ -99,82 +70,11 @@ export const FINGER_LIMITS_MM = [10, 30] as const;
 export const MOST_MARKS = 300;
 export const SPACING_LIMITS_FINGERS = [0.25, 4] as const;
 
-/** A length as text that means a length within limits; empty means not measured. */
-const lengthText = (low: number, high: number, what: string) =>
-  string()
-    .defined()
-    .max(40)
-    .test('length', (text, context) => {
-      if (typeof text !== 'string' || text.trim() === '') return true;
-      const plan = context.from?.at(-1)?.value as { unit?: LengthUnit; fingers?: Fingers } | undefined;
-      const parsed = readLength(text, plan?.unit ?? 'cm', plan?.fingers);
-      if (!parsed.ok) return context.createError({ message: `${what}: ${parsed.why}` });
-      if (parsed.value < low || parsed.value > high) {
-        return context.createError({
-          message: `${what}: “${text.trim()}” is ${(parsed.value / 10).toFixed(1)} cm; it should be from ${low / 10} to ${high / 10} cm.`,
-        });
-      }
-      return true;
-    });
-
-/** Fingers laid side by side on a ruler, and what the ruler says. */
-export interface Fingers {
-  readonly count: number;
-  readonly width: string;
-}
-export const FINGER_COUNTS = [1, 4] as const;
-export const DEFAULT_FINGER_MM = 18;
-
-/** Width of one finger, mm; undefined where what is written is no length. */
-export function fingerOf(fingers: Fingers | undefined, unit: LengthUnit): number | undefined {
-  if (fingers === undefined || typeof fingers.width !== 'string') return undefined;
-  const parsed = parseLength(fingers.width, unit === 'finger' ? 'cm' : unit, DEFAULT_FINGER_MM);
-  return parsed.ok ? parsed.value / (fingers.count === 4 ? 4 : 1) : undefined;
-}
-
-/** A length of the plan; fingers are counted in her own finger width. */
-export function readLength(text: string, unit: LengthUnit, fingers?: Fingers) {
-  return parseLength(text, unit, fingerOf(fingers, unit) ?? DEFAULT_FINGER_MM);
-}
-
-const amount = (low: number, high: number, what: string) =>
-  number()
-    .strict()
-    .required(`${what} is missing.`)
-    .min(low, `${what} has to be at least ${low}.`)
-    .max(high, `${what} can be at most ${high}.`);
-const count = (low: number, high: number, what: string) =>
-  amount(low, high, what).integer(`${what} has to be a whole number.`);
-const choice = <T extends string>(options: readonly T[], what: string) =>
-  string()
-    .strict()
-    .oneOf([...options], `${what} has to be one of ${options.join(', ')}.`)
-    .required(`${what} is missing.`);
-const text = (what: string) => string().strict().required(`${what} is missing.`).max(120, `${what} is too long.`);
 const schoolChoice = (name: SchoolName) =>
   choice(
     SCHOOL_OPTIONS[name].map((o) => o.value),
     `The school ${name}`,
   );
-
-/** A value that has to fit one of several shapes; the first key that it holds says which. */
-function oneShape(what: string, shapes: Readonly<Record<string, ObjectSchema<AnyObject>>>) {
-  return mixed<AnyObject>()
-    .required(`${what} is missing.`)
-    .test('shape', (value, context) => {
-      if (typeof value !== 'object' || value === null) return context.createError({ message: `${what} is no record.` });
-      const said = (value as AnyObject).op;
-      const name = typeof said === 'string' ? said : Object.keys(shapes).find((key) => key in value);
-      const shape = name === undefined || !Object.hasOwn(shapes, name) ? undefined : shapes[name];
-      if (!shape) return context.createError({ message: `${what} is of no known kind.` });
-      try {
-        shape.noUnknown().strict().validateSync(value, { strict: true });
-        return true;
-      } catch (error) {
-        return context.createError({ message: (error as Error).message });
-      }
-    });
-}
 
 const aside = PART_LIMITS.asideMm;
 const linePart = object({
@@ -212,13 +112,6 @@ const sideOffsets = object(Object.fromEntries(SIDE_POINTS.map((p) => [p, offset]
   .noUnknown()
   .strict()
   .required();
-
-/** A direction from the middle of the head: azimuth and elevation, degrees. */
-const direction = tuple([
-  amount(-180, 180, 'The azimuth of a place'),
-  amount(-90, 90, 'The elevation of a place'),
-]).required('A place on the head is missing.');
-const directions = (most: number) => array(direction).required().max(most, 'That line has too many points.');
 
 const mark = object({
   kind: choice(MARK_KINDS, 'The kind of a mark'),
@@ -277,8 +170,6 @@ const parking = object({
   .noUnknown()
   .strict();
 
-const within = (limits: readonly [number, number], what: string, whole = false) =>
-  whole ? count(limits[0], limits[1], what) : amount(limits[0], limits[1], what);
 const L = BASE_LIMITS;
 const base = object({
   family: choice(FAMILIES, 'The base'),
@@ -332,174 +223,6 @@ const base = object({
   .noUnknown()
   .strict()
   .required();
-
-const P = PRODUCT_LIMITS;
-const recordId = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(40);
-/** One product as she wrote it. */
-export const productSchema = object({
-  id: recordId('The product’s id'),
-  name: text('The product’s name'),
-  piecesPerPack: within(P.piecesPerPack, 'Pieces in a pack', true),
-  bundlesPerPack: within(P.bundlesPerPack, 'Bundles in a pack', true),
-  strandsPerPiece: within(P.strandsPerPiece, 'Strands in a piece', true),
-  packMassG: within(P.packMassG, 'The mass of a pack'),
-  length: lengthText(...P.lengthMm, 'The length of a piece').required('The length of a piece is missing.'),
-  /** Empty while it has not been measured drawn out. */
-  drawnOut: lengthText(...P.lengthMm, 'The length of a piece, drawn out'),
-  fibre: choice(FIBRES, 'The fibre'),
-  heatC: within(P.heatC, 'The heat it bears'),
-  texture: choice(TEXTURES, 'The texture'),
-  colours: array(text('A colour')).required().min(1, 'A product has a colour.').max(P.colours, 'Too many colours.'),
-  loop: choice(LOOPS, 'The loop'),
-  loopComesOff: boolean().strict().required(),
-  packPrice: within(P.packPrice, 'The price of a pack'),
-  composed: within(P.composed, 'Pieces twisted into one', true),
-  test: object({
-    counted: within(P.piecesPerPack, 'Pieces counted', true).optional().default(undefined),
-    tug: choice(TUGS, 'The tug'),
-    apart: choice(APARTS, 'Pulling a piece apart'),
-    hooked: choice(HOOKEDS, 'The hooked piece'),
-  })
-    .noUnknown()
-    .strict()
-    .required(),
-  condition: choice(CONDITIONS, 'The condition'),
-  timesWorn: within(P.timesWorn, 'Times worn', true),
-  packsAtHand: within(P.packsAtHand, 'Packs at hand', true),
-  lowerHalfOf: string().strict().max(40).optional(),
-})
-  .noUnknown()
-  .strict();
-
-const share = (what: string) => amount(0, 1, what);
-const cut = object({
-  id: recordId('The id of a cut'),
-  name: text('The name of a cut'),
-  product: recordId('The product of a cut'),
-  split: number()
-    .strict()
-    .oneOf([...SPLITS], 'Pieces are split in 1, 2, 4, 8 or 16.')
-    .required(),
-  half: boolean().strict().required(),
-  opened: object({
-    when: choice(OPENED_WHEN, 'When strands are opened'),
-    strands: share('The share of strands opened'),
-    reach: share('How far strands are opened'),
-  })
-    .noUnknown()
-    .strict()
-    .required(),
-  dressed: choice(DRESSINGS, 'What is done to the curl'),
-})
-  .noUnknown()
-  .strict();
-
-const zonePiece = object({
-  cut: recordId('The cut of a zone'),
-  mixed: object({
-    cut: recordId('The second cut of a zone'),
-    every: number()
-      .strict()
-      .oneOf([...MIX_EVERY], 'Every second to fifth piece can be another one.')
-      .required(),
-  })
-    .noUnknown()
-    .strict()
-    .optional()
-    .default(undefined),
-})
-  .noUnknown()
-  .strict()
-  .required();
-
-const C = CAP_LIMITS;
-const capSize = (limits: readonly [number, number], what: string) =>
-  lengthText(...limits, what).required(`${what} is missing.`);
-const cap = object({
-  dome: choice(DOMES, 'The cap'),
-  opening: choice(OPENINGS, 'The opening of the cap'),
-  openingMm: within(C.openingMm, 'The length of the opening'),
-  openingWidthMm: within(C.openingWidthMm, 'The width of the opening'),
-  band: boolean().strict().required(),
-  combs: array(choice(COMB_PLACES, 'The place of a comb')).required().max(3),
-  strap: boolean().strict().required(),
-  ownRows: choice(OWN_ROWS, 'Ready-made rows'),
-  girth: capSize(C.girthMm, 'The girth of the cap'),
-  depth: capSize(C.depthMm, 'The depth of the cap'),
-  stretch: within(C.stretch, 'The stretch of the cap'),
-  hole: choice(HOLE_SHAPES, 'The shape of its holes'),
-  holePitchMm: within(C.holePitchMm, 'From hole to hole'),
-  surplus: boolean().strict().required(),
-  timesWorn: within(C.timesWorn, 'Times worn', true),
-  filledOn: choice(['head', 'block'], 'Where it is filled'),
-  block: object({
-    girth: capSize(C.blockGirthMm, 'The girth of the block'),
-    depth: capSize(C.blockDepthMm, 'The block from front to nape'),
-  })
-    .noUnknown()
-    .strict()
-    .required(),
-  wig: boolean().strict().required(),
-  wigHolds: array(choice(WIG_HOLDS, 'What holds the wig')).required().max(4),
-  topKept: boolean().strict().required(),
-  blending: choice(BLENDINGS, 'Blending pieces'),
-})
-  .noUnknown()
-  .strict()
-  .required();
-
-const strokeOfBrush = object({
-  stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 80, 'The width of a brush') })
-    .noUnknown()
-    .strict()
-    .required(),
-  factor: within(ROW_LIMITS.brushFactor, 'What the brush does'),
-})
-  .noUnknown()
-  .strict();
-const handChange = oneShape('A change by hand', {
-  pull: object({ op: choice(['pull'], ''), at: direction, mm: within(ROW_LIMITS.pullMm, 'The way a row is pulled') }),
-  move: object({ op: choice(['move'], ''), at: direction, to: direction }),
-  add: object({ op: choice(['add'], ''), at: direction }),
-  remove: object({ op: choice(['remove'], ''), at: direction }),
-  lock: object({ op: choice(['lock'], ''), line: directions(400).min(2), knots: directions(200) }),
-});
-const rows = object({
-  scheme: choice(SCHEMES, 'The row scheme'),
-  secondPass: choice(SECOND_PASSES, 'The second pass'),
-  fringe: object({
-    how: choice(FRINGES, 'The fringe'),
-    widthFingers: within(ROW_LIMITS.fringeFingers, 'The width of the fringe'),
-    rows: within(ROW_LIMITS.fringeRows, 'The rows of the fringe', true),
-  })
-    .noUnknown()
-    .strict()
-    .required(),
-  brush: array(strokeOfBrush).required().max(ROW_LIMITS.strokes, `At most ${ROW_LIMITS.strokes} strokes can be kept.`),
-  hand: array(handChange).required().max(ROW_LIMITS.hand, `At most ${ROW_LIMITS.hand} changes by hand can be kept.`),
-})
-  .noUnknown()
-  .strict()
-  .required();
-const wishAt = object({
-  of: oneShape('The place of a wish', {
-    knot: object({ knot: direction }),
-    row: object({ row: direction }),
-    zone: object({ zone: choice(ZONES, 'The zone') }),
-  }),
-  wish: object({
-    kind: choice(KNOT_KINDS, 'The knot').optional(),
-    wraps: count(1, 6, 'The wraps').optional().default(undefined),
-    lock: boolean().strict().optional(),
-    through: choice(THROUGHS, 'What it goes through').optional(),
-    cut: string().strict().max(40).optional(),
-  })
-    .noUnknown()
-    .strict()
-    .required(),
-})
-  .noUnknown()
-  .strict();
 
 /** Ids of the records of a list, whatever it really is. */
 const idsIn = (list: unknown): unknown[] =>

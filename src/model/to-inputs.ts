@@ -8,7 +8,8 @@ import { meanReading } from '../core/head/readings.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
 import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/pipeline/inputs.ts';
 import type { Part } from '../core/rows/part.ts';
-import { DEFAULT_FINGER_MM, fingerOf, type PlanDocument, type ProductAsWritten, readLength } from './plan.ts';
+import { DEFAULT_FINGER_MM, fingerOf, readLength } from './fingers.ts';
+import type { PlanDocument, ProductAsWritten } from './plan.ts';
 
 export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanInputs {
   const mm = lengthReader(plan);

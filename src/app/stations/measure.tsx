@@ -25,8 +25,9 @@ import {
   setRegions,
   setUnit,
 } from '../../model/commands.ts';
+import { readLength } from '../../model/fingers.ts';
 import { formatLength, LENGTH_UNITS } from '../../model/lengths.ts';
-import { type HairAsWritten, type PlanDocument, readLength, SKIN_TONES } from '../../model/plan.ts';
+import { type HairAsWritten, type PlanDocument, SKIN_TONES } from '../../model/plan.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useMeasureEffects } from '../state/use-result.ts';

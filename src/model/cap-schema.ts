@@ -1,0 +1,49 @@
+/** A cap as she wrote it. */
+import { array, boolean, object } from 'yup';
+import {
+  BLENDINGS,
+  CAP_LIMITS,
+  COMB_PLACES,
+  DOMES,
+  HOLE_SHAPES,
+  OPENINGS,
+  OWN_ROWS,
+  WIG_HOLDS,
+} from '../core/cap/cap.ts';
+import { choice, lengthText, within } from './checks.ts';
+
+const C = CAP_LIMITS;
+const capSize = (limits: readonly [number, number], what: string) =>
+  lengthText(...limits, what).required(`${what} is missing.`);
+export const cap = object({
+  dome: choice(DOMES, 'The cap'),
+  opening: choice(OPENINGS, 'The opening of the cap'),
+  openingMm: within(C.openingMm, 'The length of the opening'),
+  openingWidthMm: within(C.openingWidthMm, 'The width of the opening'),
+  band: boolean().strict().required(),
+  combs: array(choice(COMB_PLACES, 'The place of a comb')).required().max(3),
+  strap: boolean().strict().required(),
+  ownRows: choice(OWN_ROWS, 'Ready-made rows'),
+  girth: capSize(C.girthMm, 'The girth of the cap'),
+  depth: capSize(C.depthMm, 'The depth of the cap'),
+  stretch: within(C.stretch, 'The stretch of the cap'),
+  hole: choice(HOLE_SHAPES, 'The shape of its holes'),
+  holePitchMm: within(C.holePitchMm, 'From hole to hole'),
+  surplus: boolean().strict().required(),
+  timesWorn: within(C.timesWorn, 'Times worn', true),
+  filledOn: choice(['head', 'block'], 'Where it is filled'),
+  block: object({
+    girth: capSize(C.blockGirthMm, 'The girth of the block'),
+    depth: capSize(C.blockDepthMm, 'The block from front to nape'),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  wig: boolean().strict().required(),
+  wigHolds: array(choice(WIG_HOLDS, 'What holds the wig')).required().max(4),
+  topKept: boolean().strict().required(),
+  blending: choice(BLENDINGS, 'Blending pieces'),
+})
+  .noUnknown()
+  .strict()
+  .required();

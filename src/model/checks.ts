@@ -1,0 +1,67 @@
+/** What entries of a document are checked by: numbers within limits, choices, lengths as text, places on the head. */
+import { type AnyObject, array, mixed, number, type ObjectSchema, string, tuple } from 'yup';
+import { type Fingers, readLength } from './fingers.ts';
+import type { LengthUnit } from './lengths.ts';
+
+/** A length as text that means a length within limits; empty means not measured. */
+export const lengthText = (low: number, high: number, what: string) =>
+  string()
+    .defined()
+    .max(40)
+    .test('length', (text, context) => {
+      if (typeof text !== 'string' || text.trim() === '') return true;
+      const plan = context.from?.at(-1)?.value as { unit?: LengthUnit; fingers?: Fingers } | undefined;
+      const parsed = readLength(text, plan?.unit ?? 'cm', plan?.fingers);
+      if (!parsed.ok) return context.createError({ message: `${what}: ${parsed.why}` });
+      if (parsed.value < low || parsed.value > high) {
+        return context.createError({
+          message: `${what}: “${text.trim()}” is ${(parsed.value / 10).toFixed(1)} cm; it should be from ${low / 10} to ${high / 10} cm.`,
+        });
+      }
+      return true;
+    });
+
+export const amount = (low: number, high: number, what: string) =>
+  number()
+    .strict()
+    .required(`${what} is missing.`)
+    .min(low, `${what} has to be at least ${low}.`)
+    .max(high, `${what} can be at most ${high}.`);
+export const count = (low: number, high: number, what: string) =>
+  amount(low, high, what).integer(`${what} has to be a whole number.`);
+export const choice = <T extends string>(options: readonly T[], what: string) =>
+  string()
+    .strict()
+    .oneOf([...options], `${what} has to be one of ${options.join(', ')}.`)
+    .required(`${what} is missing.`);
+export const text = (what: string) =>
+  string().strict().required(`${what} is missing.`).max(120, `${what} is too long.`);
+export const within = (limits: readonly [number, number], what: string, whole = false) =>
+  whole ? count(limits[0], limits[1], what) : amount(limits[0], limits[1], what);
+export const recordId = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(40);
+
+/** A value that has to fit one of several shapes; the first key that it holds says which. */
+export function oneShape(what: string, shapes: Readonly<Record<string, ObjectSchema<AnyObject>>>) {
+  return mixed<AnyObject>()
+    .required(`${what} is missing.`)
+    .test('shape', (value, context) => {
+      if (typeof value !== 'object' || value === null) return context.createError({ message: `${what} is no record.` });
+      const said = (value as AnyObject).op;
+      const name = typeof said === 'string' ? said : Object.keys(shapes).find((key) => key in value);
+      const shape = name === undefined || !Object.hasOwn(shapes, name) ? undefined : shapes[name];
+      if (!shape) return context.createError({ message: `${what} is of no known kind.` });
+      try {
+        shape.noUnknown().strict().validateSync(value, { strict: true });
+        return true;
+      } catch (error) {
+        return context.createError({ message: (error as Error).message });
+      }
+    });
+}
+
+/** A direction from the middle of the head: azimuth and elevation, degrees. */
+export const direction = tuple([
+  amount(-180, 180, 'The azimuth of a place'),
+  amount(-90, 90, 'The elevation of a place'),
+]).required('A place on the head is missing.');
+export const directions = (most: number) => array(direction).required().max(most, 'That line has too many points.');

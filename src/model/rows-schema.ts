@@ -1,0 +1,59 @@
+/** Row choices, brush, changes by hand and wishes, as they are written. */
+import { array, boolean, object, string } from 'yup';
+import { KNOT_KINDS, THROUGHS } from '../core/knots/rules.ts';
+import { ZONES } from '../core/pipeline/inputs.ts';
+import { FRINGES, ROW_LIMITS, SCHEMES, SECOND_PASSES } from '../core/rows/choice.ts';
+import { amount, choice, count, direction, directions, oneShape, within } from './checks.ts';
+
+const strokeOfBrush = object({
+  stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 80, 'The width of a brush') })
+    .noUnknown()
+    .strict()
+    .required(),
+  factor: within(ROW_LIMITS.brushFactor, 'What the brush does'),
+})
+  .noUnknown()
+  .strict();
+const handChange = oneShape('A change by hand', {
+  pull: object({ op: choice(['pull'], ''), at: direction, mm: within(ROW_LIMITS.pullMm, 'The way a row is pulled') }),
+  move: object({ op: choice(['move'], ''), at: direction, to: direction }),
+  add: object({ op: choice(['add'], ''), at: direction }),
+  remove: object({ op: choice(['remove'], ''), at: direction }),
+  lock: object({ op: choice(['lock'], ''), line: directions(400).min(2), knots: directions(200) }),
+});
+export const rows = object({
+  scheme: choice(SCHEMES, 'The row scheme'),
+  secondPass: choice(SECOND_PASSES, 'The second pass'),
+  fringe: object({
+    how: choice(FRINGES, 'The fringe'),
+    widthFingers: within(ROW_LIMITS.fringeFingers, 'The width of the fringe'),
+    rows: within(ROW_LIMITS.fringeRows, 'The rows of the fringe', true),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  brush: array(strokeOfBrush).required().max(ROW_LIMITS.strokes, `At most ${ROW_LIMITS.strokes} strokes can be kept.`),
+  hand: array(handChange).required().max(ROW_LIMITS.hand, `At most ${ROW_LIMITS.hand} changes by hand can be kept.`),
+})
+  .noUnknown()
+  .strict()
+  .required();
+export const wishAt = object({
+  of: oneShape('The place of a wish', {
+    knot: object({ knot: direction }),
+    row: object({ row: direction }),
+    zone: object({ zone: choice(ZONES, 'The zone') }),
+  }),
+  wish: object({
+    kind: choice(KNOT_KINDS, 'The knot').optional(),
+    wraps: count(1, 6, 'The wraps').optional().default(undefined),
+    lock: boolean().strict().optional(),
+    through: choice(THROUGHS, 'What it goes through').optional(),
+    cut: string().strict().max(40).optional(),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+})
+  .noUnknown()
+  .strict();

@@ -1,0 +1,42 @@
+/** Her shelf: kept, used again, replaced by name, forgotten. */
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, expect, it } from 'vitest';
+import { demoPlans } from '../demo/plans.ts';
+import { START_CAP } from '../model/defaults.ts';
+import { MeshworkDatabase } from './database.ts';
+import { keepCap, keepHair, offShelf, shelfCaps, shelfHair } from './shelf.ts';
+
+let db: MeshworkDatabase;
+beforeEach(() => {
+  db = new MeshworkDatabase(`shelf-${Math.random()}`);
+});
+afterEach(() => {
+  db.close();
+});
+
+const [first, second] = demoPlans.flatMap((p) => p.products);
+
+it('keeps hair with its condition and the times worn, the newest first', async () => {
+  await keepHair(db, [first], 1);
+  await keepHair(db, [{ ...second, condition: 'worn', timesWorn: 2 }], 2);
+  const kept = await shelfHair(db);
+  expect(kept.map((k) => k.product.name)).toEqual([second.name, first.name]);
+  expect(kept[0].product).toMatchObject({ condition: 'worn', timesWorn: 2 });
+});
+
+it('hair of the same name is one thing: what is kept last replaces it', async () => {
+  await keepHair(db, [first], 1);
+  await keepHair(db, [{ ...first, packsAtHand: 3 }], 2);
+  const kept = await shelfHair(db);
+  expect(kept).toHaveLength(1);
+  expect(kept[0].product.packsAtHand).toBe(3);
+});
+
+it('caps and hair do not mix, and each can be forgotten', async () => {
+  await keepHair(db, [first], 1);
+  await keepCap(db, 'Dusk net', { ...START_CAP, timesWorn: 4 }, 2);
+  expect((await shelfCaps(db)).map((c) => [c.name, c.cap.timesWorn])).toEqual([['Dusk net', 4]]);
+  await offShelf(db, (await shelfCaps(db))[0].id);
+  expect(await shelfCaps(db)).toEqual([]);
+  expect(await shelfHair(db)).toHaveLength(1);
+});
