@@ -62,6 +62,7 @@ describe.each([
         if (part === 'sections') await browser.click('[data-section="b2"]');
         if (part === 'knots') await (await browser.byId('weave')).sendKeys(Key.END);
         if (part === 'marks') await browser.click('[data-testid="brush-paint"]');
+        if (part === 'hand') await browser.click('[data-testid="brush-0.7"]');
         expect(await violations(browser), part).toEqual([]);
       }
     }
