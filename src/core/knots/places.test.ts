@@ -1,10 +1,11 @@
 /** Direction, place in words and identity of knots. */
 import { describe, expect, it } from 'vitest';
 import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import { fallDirection } from '../fall/way.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { nearestVertex } from '../geometry/surface-mesh.ts';
 import { partPolyline } from '../rows/part.ts';
-import { directionWords, fallDirection, hookDirection, type Vector } from './direction.ts';
+import { directionWords, hookDirection, type Vector } from './direction.ts';
 import { knotIds, rowLabel } from './identity.ts';
 import { fingersInWords, whereOf, zoneOf } from './where.ts';
 

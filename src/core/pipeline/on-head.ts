@@ -1,13 +1,15 @@
 /** From the head that rows are worked out on to hers, where that is its mirror image; and the part on either. */
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { LaidKnot } from '../knots/layout.ts';
 import { type LinePart, type Part, partPolyline } from '../rows/part.ts';
 import { sweptCounter } from '../rows/scalp-fields.ts';
 import type { HeadStage } from './head-stage.ts';
 
-/** The mesh vertex under each knot that was turned over: knots follow each other, so each walk is short. */
-export function verticesUnder(mesh: SurfaceMesh, knots: readonly LaidKnot[]): number[] {
+/** The mesh vertex under each knot: knots follow each other, so each walk is short. */
+export function verticesUnder(
+  mesh: SurfaceMesh,
+  knots: ReadonlyArray<{ readonly xMm: number; readonly yMm: number; readonly zMm: number }>,
+): number[] {
   let near = 0;
   return knots.map((k) => {
     near = nearestVertex(mesh, k.xMm, k.yMm, k.zMm, near);

@@ -31,6 +31,10 @@ import { spacingInMm } from './spacing.ts';
 export class Pipeline extends RowsStages {
   /** The whole plan. Throws RangeError where an input is outside what its stage can take. */
   plan(inputs: PlanInputs): PlanResult {
+    return this.memo.get('plan', JSON.stringify(inputs), () => this.planned(inputs));
+  }
+
+  private planned(inputs: PlanInputs): PlanResult {
     const head = this.head(inputs);
     const rowsHead = this.rowsHead(inputs);
     const base = this.base(inputs);
