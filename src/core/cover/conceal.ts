@@ -1,19 +1,11 @@
 /** What hides each knot, or that nothing does. */
 import type { Footprint } from './footprint.ts';
 
-export const HIDDEN_BY = ['hair', 'spring', 'ownLeg', 'backcomb', 'nothing'] as const;
-export type HiddenBy = (typeof HIDDEN_BY)[number];
-
-export const HIDDEN_BY_WORDS: Readonly<Record<HiddenBy, string>> = {
-  hair: 'hair from the rows above falls over it',
-  spring: 'its own hair springs over it',
-  ownLeg: 'the free leg falls over it',
-  backcomb: 'its root is back-combed over it',
-  nothing: 'nothing lies over it',
-};
+/** Hair of other pieces, its own where it springs, the free leg, a back-combed root, or nothing. */
+export type HiddenBy = 'hair' | 'spring' | 'ownLeg' | 'backcomb' | 'nothing';
 
 /** A knot counts as hidden when less than this of it shows (guess). */
-export const KNOT_SHOWS = 0.5;
+const KNOT_SHOWS = 0.5;
 
 export interface Concealment {
   readonly by: HiddenBy;

@@ -68,15 +68,3 @@ export function seenShare(mesh: SurfaceMesh, logShows: Float64Array, owed: Uint8
   }
   return area > 0 ? seen / area : 0;
 }
-
-/** How much of the scalp round a place shows: the vertex and its neighbours, by area. */
-export function showsRound(mesh: SurfaceMesh, shows: ArrayLike<number>, v: number): number {
-  let sum = mesh.vertexAreasMm2[v] * shows[v];
-  let area = mesh.vertexAreasMm2[v];
-  for (let k = mesh.neighbourStart[v]; k < mesh.neighbourStart[v + 1]; k++) {
-    const u = mesh.neighbours[k];
-    sum += mesh.vertexAreasMm2[u] * shows[u];
-    area += mesh.vertexAreasMm2[u];
-  }
-  return sum / area;
-}

@@ -1,26 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { sphereOf } from '../../../tests/helpers/heads.ts';
+import { patch, sphere } from '../../../tests/helpers/spheres.ts';
 import type { Ribbons } from '../fall/ribbons.ts';
 import { vertexBalls } from '../geometry/balls.ts';
-import { buildSurfaceMesh, nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import { hiddenShare, showing } from './cover.ts';
 import { type Footprint, FootprintMaker, reachOf } from './footprint.ts';
-
-/** A flat patch of right triangles, z = 0, x and y from 0. */
-function patch(width: number, height: number, edge: number): SurfaceMesh {
-  const nx = Math.round(width / edge) + 1;
-  const ny = Math.round(height / edge) + 1;
-  const at: number[] = [];
-  const triangles: number[] = [];
-  for (let j = 0; j < ny; j++) for (let i = 0; i < nx; i++) at.push(i * edge, j * edge, 0);
-  for (let j = 0; j + 1 < ny; j++) {
-    for (let i = 0; i + 1 < nx; i++) {
-      const a = j * nx + i;
-      triangles.push(a, a + 1, a + nx, a + 1, a + nx + 1, a + nx);
-    }
-  }
-  return buildSurfaceMesh(Float64Array.from(at), triangles);
-}
 
 const downOn = (mesh: SurfaceMesh) => {
   const ways = new Float64Array(3 * mesh.vertexCount);
@@ -48,7 +32,7 @@ const makerOn = (mesh: SurfaceMesh, ways = downOn(mesh), widest = 14) =>
   new FootprintMaker(mesh, ways, vertexBalls(mesh, reachOf(widest, mesh.meanEdgeMm)));
 
 describe('one ribbon', () => {
-  const mesh = patch(60, 160, 1);
+  const mesh = patch(160, 1);
   it('hides the area of its kernel swept along its length (closed form, capsule of a trapezium)', () => {
     const hidden = areaHidden(mesh, makerOn(mesh).of(rootAt(mesh, 30.3, 130.2), RIBBON));
     const r = 7;
@@ -75,8 +59,7 @@ describe('one ribbon', () => {
 });
 
 describe('many ribbons', () => {
-  /** Hard edges, so that the closed forms hold: a ribbon hides over its whole width or not at all. */
-  const mesh = patch(216, 216, 1.5);
+  const mesh = patch(144, 1.5);
   const maker = makerOn(mesh);
   const inner = Uint8Array.from({ length: mesh.vertexCount }, (_, v) => {
     const x = mesh.positionsMm[3 * v];
@@ -84,7 +67,6 @@ describe('many ribbons', () => {
     return x > 60 && x < 156 && y > 60 && y < 156 ? 1 : 0;
   });
   const hidden = (prints: Footprint[]) => hiddenShare(mesh, showing(mesh.vertexCount, prints), inner);
-  /** Mean of -ln(shows) of one ribbon is what a Boolean model of soft grains adds up. */
   const piece: Ribbons = { ...RIBBON, widthMm: 10, lengthMm: 36 };
   const one = areaHidden(mesh, maker.of(rootAt(mesh, 108, 126), piece));
 
@@ -102,7 +84,6 @@ describe('many ribbons', () => {
       means.push(hidden(prints));
     }
     const mean = means.reduce((a, b) => a + b, 0) / means.length;
-    expect(mean).toBeCloseTo(1 - Math.exp((-140 * one) / (206 * 206)), 1);
     expect(Math.abs(mean - (1 - Math.exp((-140 * one) / (206 * 206))))).toBeLessThan(0.02);
   });
 
@@ -134,11 +115,7 @@ describe('many ribbons', () => {
 describe('on a sphere', () => {
   it('a ribbon hides the same wherever the mesh lies under it', () => {
     const R = 90;
-    const ico = sphereOf(40);
-    const mesh = buildSurfaceMesh(
-      ico.directions.map((c) => R * c),
-      ico.triangles,
-    );
+    const mesh = sphere(R, 40);
     const ways = new Float64Array(3 * mesh.vertexCount);
     for (let v = 0; v < mesh.vertexCount; v++) {
       const [x, y, z] = [0, 1, 2].map((c) => mesh.normals[3 * v + c]);

@@ -34,7 +34,3 @@ export const PLAIN_GUESSES: FallGuesses = {
   opacity: FALL_GUESSES.opacity.value,
   fanRad: FALL_GUESSES.fanRad.value,
 };
-
-/** All guesses at the bare end of their ranges, and at the covered end. */
-export const BAREST: FallGuesses = { ribbonWidthMm: 10, opacity: 0.32, fanRad: 0.6 };
-export const FULLEST: FallGuesses = { ribbonWidthMm: 18, opacity: 0.58, fanRad: 1.2 };

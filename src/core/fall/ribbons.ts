@@ -3,7 +3,7 @@
  * thickness of the piece, so that halves of the same thickness lie as wide as whole ones; texture, opening and
  * dressing widen it by their stated factors. However wide, a piece hides no more than its fibres laid side by side.
  */
-import type { HookedPiece } from '../hair/cuts.ts';
+import { FIBRE_DENSITY, type HookedPiece, pieceThicknessMm } from '../hair/cuts.ts';
 import { TEXTURE_INFO, type Texture } from '../hair/textures.ts';
 import type { FallGuesses } from './guesses.ts';
 
@@ -22,7 +22,7 @@ export interface Ribbons {
 
 /** Ribbons of a smooth piece of the reference: 2 g, 25 cm from fold to tip (guess). */
 const RIBBONS = 4;
-const REFERENCE_THICKNESS_MM = 3.13;
+const REFERENCE_THICKNESS_MM = pieceThicknessMm(2, 250);
 const MOST_RIBBONS = 20;
 
 /** Angles close again over this length, mm (guess); springy hair turns down sooner. */
@@ -30,15 +30,13 @@ const FAN_REACH_MM = 60;
 const SPRING_FAN_RAD = 2 * Math.PI;
 const SPRING_REACH_MM = 24;
 
-/** Diameter of a hair-like synthetic fibre, mm, and its density, g/mm³ (from memory: 60 to 90 µm, 1.3 g/cm³). */
+/** Diameter of a hair-like synthetic fibre, mm (from memory: 60 to 90 µm). */
 const FIBRE_MM = 0.075;
-const FIBRE_G_MM3 = 0.0013;
 
-/** Width of all fibres of a piece laid side by side, mm: its fibres by linear density (tex, ISO 1144), times their diameter. */
-export function fibresSideBySideMm(massG: number, foldLengthMm: number): number {
-  const texOfFibre = FIBRE_G_MM3 * ((Math.PI * FIBRE_MM ** 2) / 4);
-  const fibres = massG / foldLengthMm / texOfFibre;
-  return fibres * FIBRE_MM;
+/** Width of all fibres of a piece laid side by side, mm: the linear density of the piece over that of one fibre (tex, ISO 1144). */
+export function fibresSideBySideMm(massG: number, hangingMm: number): number {
+  const fibreGPerMm = FIBRE_DENSITY * Math.PI * (FIBRE_MM / 2) ** 2;
+  return (massG / hangingMm / fibreGPerMm) * FIBRE_MM;
 }
 
 /** @param texture of the product that the piece is cut from */

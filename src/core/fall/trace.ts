@@ -3,7 +3,7 @@
  * plane of the vertex nearest to it, found by walking from the last one. Steps of 6 mm hide as much as steps of
  * 2 mm to within 0.1 points. It ends at its length, or where it leaves the scalp over the hairline.
  */
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 
 export const STEP_MM = 6;
 /** No strand lies longer on a head than this. */
@@ -56,13 +56,13 @@ export class StrandTracer {
       const h = Math.min(STEP_MM, lengthMm - s);
       this.turn(v, angle);
       angle *= halfStep;
-      const m = this.nearest(x + (h / 2) * this.dx, y + (h / 2) * this.dy, z + (h / 2) * this.dz, v);
+      const m = nearestVertex(mesh, x + (h / 2) * this.dx, y + (h / 2) * this.dy, z + (h / 2) * this.dz, v);
       this.turn(m, angle);
       angle *= halfStep;
       x += h * this.dx;
       y += h * this.dy;
       z += h * this.dz;
-      v = this.nearest(x, y, z, m);
+      v = nearestVertex(mesh, x, y, z, m);
       const o = 3 * v;
       const { normals } = mesh;
       const off = (x - p[o]) * normals[o] + (y - p[o + 1]) * normals[o + 1] + (z - p[o + 2]) * normals[o + 2];
@@ -113,30 +113,5 @@ export class StrandTracer {
     this.dx = c * tx + s * (ny * tz - nz * ty);
     this.dy = c * ty + s * (nz * tx - nx * tz);
     this.dz = c * tz + s * (nx * ty - ny * tx);
-  }
-
-  private nearest(x: number, y: number, z: number, start: number): number {
-    const { positionsMm: p, neighbourStart, neighbours } = this.mesh;
-    let here = start;
-    let ex = p[3 * here] - x;
-    let ey = p[3 * here + 1] - y;
-    let ez = p[3 * here + 2] - z;
-    let best = ex * ex + ey * ey + ez * ez;
-    for (;;) {
-      let better = here;
-      for (let k = neighbourStart[here]; k < neighbourStart[here + 1]; k++) {
-        const u = neighbours[k];
-        ex = p[3 * u] - x;
-        ey = p[3 * u + 1] - y;
-        ez = p[3 * u + 2] - z;
-        const d = ex * ex + ey * ey + ez * ez;
-        if (d < best) {
-          best = d;
-          better = u;
-        }
-      }
-      if (better === here) return here;
-      here = better;
-    }
   }
 }

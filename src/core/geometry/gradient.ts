@@ -72,3 +72,33 @@ export function gradientAt(mesh: SurfaceMesh, field: Float64Array, vertex: numbe
   const l = Math.sqrt(gx * gx + gy * gy + gz * gz);
   return l > 0 ? [gx / l, gy / l, gz / l] : [0, 0, 0];
 }
+
+/** The same at all vertices, xyz interleaved: each triangle is visited once. */
+export function gradients(mesh: SurfaceMesh, field: Float64Array): Float64Array {
+  const { triangles, triangleAreasMm2 } = mesh;
+  const out = new Float64Array(3 * mesh.vertexCount);
+  const f = newForms();
+  for (let t = 0; t < mesh.triangleCount; t++) {
+    formsInto(f, mesh, field, t);
+    const w = triangleAreasMm2[t] / (f.E * f.G - f.F * f.F);
+    const alongU = w * (f.G * f.du - f.F * f.dv);
+    const alongV = w * (f.E * f.dv - f.F * f.du);
+    const gx = alongU * f.ux + alongV * f.vx;
+    const gy = alongU * f.uy + alongV * f.vy;
+    const gz = alongU * f.uz + alongV * f.vz;
+    for (let k = 3 * t; k < 3 * t + 3; k++) {
+      const v = 3 * triangles[k];
+      out[v] += gx;
+      out[v + 1] += gy;
+      out[v + 2] += gz;
+    }
+  }
+  for (let v = 0; v < out.length; v += 3) {
+    const l = Math.sqrt(out[v] * out[v] + out[v + 1] * out[v + 1] + out[v + 2] * out[v + 2]);
+    if (l === 0) continue;
+    out[v] /= l;
+    out[v + 1] /= l;
+    out[v + 2] /= l;
+  }
+  return out;
+}

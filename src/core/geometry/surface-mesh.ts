@@ -173,19 +173,25 @@ export function distanceMm(p: ArrayLike<number>, i: number, q: ArrayLike<number>
   return Math.sqrt(dx * dx + dy * dy + dz * dz);
 }
 
-/** Walks from vertex `start` to the vertex nearest to the point, one neighbour at a time. */
+/** Walks from vertex `start` to the vertex nearest to the point, one neighbour at a time. Written out: it is hot. */
 export function nearestVertex(mesh: SurfaceMesh, x: number, y: number, z: number, start = 0): number {
   const { positionsMm: p, neighbourStart, neighbours } = mesh;
-  const squared = (v: number) => (p[3 * v] - x) ** 2 + (p[3 * v + 1] - y) ** 2 + (p[3 * v + 2] - z) ** 2;
   let here = start;
-  let best = squared(here);
+  let dx = p[3 * here] - x;
+  let dy = p[3 * here + 1] - y;
+  let dz = p[3 * here + 2] - z;
+  let best = dx * dx + dy * dy + dz * dz;
   for (;;) {
     let better = here;
     for (let k = neighbourStart[here]; k < neighbourStart[here + 1]; k++) {
-      const d = squared(neighbours[k]);
+      const v = neighbours[k];
+      dx = p[3 * v] - x;
+      dy = p[3 * v + 1] - y;
+      dz = p[3 * v + 2] - z;
+      const d = dx * dx + dy * dy + dz * dz;
       if (d < best) {
         best = d;
-        better = neighbours[k];
+        better = v;
       }
     }
     if (better === here) return here;

@@ -97,7 +97,7 @@ const SECONDS_A_SPLIT = 5;
 const SECONDS_A_HALF = 4;
 
 /** Fibre density g/mm³, about 1.3 g/cm³ for hair-like synthetic fibre (from memory). */
-const FIBRE_DENSITY = 0.0013;
+export const FIBRE_DENSITY = 0.0013;
 /** Fibre over space in a bundle held loosely (guess). */
 const PACKING = 0.4;
 /** Width of a wrapped knot over the thickness of its folded piece (guess; 2 g over 25 cm gives 7 to 8 mm). */
@@ -133,6 +133,12 @@ export interface HookedPiece {
   readonly secondsAfter: number;
 }
 
+/** Thickness of a folded piece, mm. It is twice as long as it hangs, since it is folded over its loop. */
+export function pieceThicknessMm(massG: number, foldLengthMm: number): number {
+  const sectionMm2 = massG / (2 * foldLengthMm) / FIBRE_DENSITY / PACKING;
+  return 2 * Math.sqrt(sectionMm2 / Math.PI);
+}
+
 /** @throws RangeError where the cut is of another product. */
 export function hookedPiece(product: Product, cut: Cut): HookedPiece {
   if (cut.product !== product.id) throw new RangeError(`The cut ${cut.id} is of ${cut.product}, not ${product.id}.`);
@@ -140,9 +146,7 @@ export function hookedPiece(product: Product, cut: Cut): HookedPiece {
   const massG = (product.packMassG / piecesInPack(product)) * product.composed * share;
   const strands = (product.strandsPerPiece / cut.split) * product.composed;
   const foldLengthMm = product.lengthMm * (cut.half ? 0.5 : 1);
-  // The piece is twice as long as it hangs, since it is folded over its loop.
-  const sectionMm2 = massG / (2 * foldLengthMm) / FIBRE_DENSITY / PACKING;
-  const thicknessMm = 2 * Math.sqrt(sectionMm2 / Math.PI);
+  const thicknessMm = pieceThicknessMm(massG, foldLengthMm);
   const { opened } = cut;
   const degree = opened.when === 'never' ? 0 : opened.strands * opened.reach;
   const dress = DRESSING_INFO[cut.dressed];

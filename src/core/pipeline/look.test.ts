@@ -1,6 +1,7 @@
 /** Trade facts (common practice, no source), and what the trial of the model found, on a head that is nobody's. */
 import { describe, expect, it } from 'vitest';
 import { everyZone, hairOf, plainInputs } from '../../../tests/helpers/heads.ts';
+import { AT_REST } from '../fall/way.ts';
 import type { Cut } from '../hair/cuts.ts';
 import type { Product } from '../hair/product.ts';
 import type { PlanInputs } from './inputs.ts';
@@ -76,6 +77,43 @@ describe('how much is enough', () => {
     const b = lookAt(halved);
     expect(b.plan.load.massG / a.plan.load.massG).toBeLessThan(1.02);
     expect(b.look.seen.top).toBeLessThan(a.look.seen.top);
+  });
+});
+
+describe('half done, and moved', () => {
+  const inputs = plain({}, { spacing: evenly(1.25) });
+  const all = atelier.look({ inputs });
+
+  it('shows more the fewer knots are in, and all of the scalp before the first', () => {
+    const half = atelier.look({ inputs, knotsIn: 80 });
+    expect(atelier.look({ inputs, knotsIn: 0 }).hiddenShare).toBe(0);
+    expect(half.hiddenShare).toBeGreaterThan(0.1);
+    expect(half.hiddenShare).toBeLessThan(all.hiddenShare);
+    expect(half.knots).toHaveLength(80);
+  });
+
+  it('a finger opens the hair where it lies', () => {
+    const finger = [0, -10, -95, 0, 30, -95, 0, 60, -85];
+    const parted = atelier.look({ inputs, state: { ...AT_REST, finger } });
+    expect(parted.seen.behind).toBeGreaterThan(all.seen.behind + 0.01);
+    expect(atelier.look({ inputs })).toEqual(all);
+  });
+
+  it('bare patches lie where little hides the scalp, and none where cover is not owed', () => {
+    const sight = plainInputs({
+      ...inputs,
+      marks: [{ kind: 'inSight', erase: false, place: { region: 'frontEdge' } }],
+    });
+    const look = atelier.look({ inputs: sight });
+    const { mesh } = atelier.head(sight);
+    const { sections, sectionOf } = atelier.plan(sight).base;
+    for (const patch of look.patches) {
+      expect(patch.shows).toBeGreaterThan(0.45);
+      expect(patch.areaMm2).toBeGreaterThan(60);
+      expect(look.shows[patch.vertex]).toBeGreaterThan(0.45);
+      expect(sections[sectionOf[patch.vertex]].role).not.toBe('inSight');
+    }
+    expect(mesh.vertexCount).toBe(look.shows.length);
   });
 });
 

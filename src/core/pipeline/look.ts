@@ -9,7 +9,11 @@ import { type FallGuesses, PLAIN_GUESSES } from '../fall/guesses.ts';
 import { type Ribbons, ribbonsOf } from '../fall/ribbons.ts';
 import { AT_REST, fallWays, type HairState } from '../fall/way.ts';
 import { type VertexBalls, vertexBalls } from '../geometry/balls.ts';
+import type { HookedPiece } from '../hair/cuts.ts';
+import type { Product } from '../hair/product.ts';
+import type { Texture } from '../hair/textures.ts';
 import type { PlanInputs } from './inputs.ts';
+import { Memo } from './memo.ts';
 import { partOnHead, verticesUnder } from './on-head.ts';
 import type { PlannedKnot } from './result.ts';
 import { Pipeline } from './stages.ts';
@@ -45,15 +49,16 @@ const STATES_KEPT = 3;
 
 export class Atelier extends Pipeline {
   private readonly kept: Kept[] = [];
+  /** Some 20 MB: those of one head are enough. */
+  private readonly balled = new Memo(1);
   /** Pieces worked out anew by the last look: what a change costs. */
   traced = 0;
 
   look({ inputs, guesses = PLAIN_GUESSES, state = AT_REST, knotsIn }: LookAsked): Look {
-    const { knots } = this.plan(inputs);
-    const head = this.head(inputs);
-    const { mesh } = head;
-    const worn = knots.slice(0, knotsIn ?? knots.length);
-    const ribbons = this.ribbons(inputs, guesses);
+    const { knots, pieces } = this.plan(inputs);
+    const { mesh } = this.head(inputs);
+    const worn = knots.slice(0, knotsIn);
+    const ribbons = ribbonsOfCuts(pieces, inputs.products, guesses);
     const footprints = this.footprints(inputs, worn, ribbons, state);
     const owed = this.owed(inputs);
     const shows = showing(mesh.vertexCount, footprints.prints);
@@ -77,17 +82,6 @@ export class Atelier extends Pipeline {
         return concealment(under, shows, footprints.prints[i], neighbours);
       }),
     };
-  }
-
-  /** How each cut lies. */
-  private ribbons(inputs: PlanInputs, guesses: FallGuesses): Map<string, Ribbons> {
-    const { pieces } = this.plan(inputs);
-    return new Map(
-      pieces.map((p) => {
-        const product = inputs.products.find((d) => d.id === p.product);
-        return [p.cut, ribbonsOf(p, product?.texture ?? 'straight', guesses)];
-      }),
-    );
   }
 
   private footprints(
@@ -124,13 +118,7 @@ export class Atelier extends Pipeline {
 
   private ways(inputs: PlanInputs, state: HairState) {
     const head = this.head(inputs);
-    const key = JSON.stringify([
-      head.key,
-      inputs.part,
-      state.gravity,
-      state.wind,
-      state.fromFinger ? [...state.fromFinger.subarray(0, 40)] : 0,
-    ]);
+    const key = JSON.stringify([head.key, inputs.part, state]);
     const ways = this.memo.get('ways', key, () => {
       const { fromPart } = this.herPart(inputs);
       return fallWays(head.mesh, fromPart, state);
@@ -148,7 +136,7 @@ export class Atelier extends Pipeline {
   private balls(inputs: PlanInputs, reachMm: number): VertexBalls {
     const head = this.head(inputs);
     const reach = BALL_STEP_MM * Math.ceil(reachMm / BALL_STEP_MM);
-    return this.memo.get('balls', JSON.stringify([head.key, reach]), () => vertexBalls(head.mesh, reach));
+    return this.balled.get('balls', JSON.stringify([head.key, reach]), () => vertexBalls(head.mesh, reach));
   }
 
   /** Where cover is owed: everywhere but where own hair stays in sight. */
@@ -156,4 +144,14 @@ export class Atelier extends Pipeline {
     const base = this.base(inputs);
     return this.memo.get('owed', String(base.key), () => inSight(base.map).map((s) => 1 - s));
   }
+}
+
+/** How each cut lies. */
+function ribbonsOfCuts(
+  pieces: readonly HookedPiece[],
+  products: readonly Product[],
+  guesses: FallGuesses,
+): Map<string, Ribbons> {
+  const textures = new Map(products.map((p) => [p.id, p.texture]));
+  return new Map(pieces.map((p) => [p.cut, ribbonsOf(p, textures.get(p.product) as Texture, guesses)]));
 }
