@@ -1,54 +1,26 @@
 /** The order of work of a base on paper: the drawing, a box to tick for every step, and what to have ready. */
-import { useEffect } from 'react';
-import { Link, useParams } from 'react-router';
 import { FAMILY_INFO, PARKING_NAMES } from '../../core/base/choice.ts';
+import type { PlanResult } from '../../core/pipeline/result.ts';
 import { baseSvg } from '../../formats/base-svg.ts';
 import { formatLength } from '../../model/lengths.ts';
+import type { PlanDocument } from '../../model/plan.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
-import { usePlanSession } from '../state/plan-session.ts';
-import { useTheme } from '../state/theme.ts';
-import { useResult } from '../state/use-result.ts';
 import { duration } from '../ui/format.ts';
+import { Sheet } from './sheet.tsx';
 
 export function BaseSheet() {
-  const { planId = '' } = useParams();
-  const opened = usePlanSession(planId);
-  const plan = opened.state === 'open' ? opened.session.plan : undefined;
-  const { computed } = useResult(plan);
-  useTheme();
-  useEffect(() => {
-    document.title = `Base, ${plan?.name ?? ''} · Meshwork`;
-  }, [plan?.name]);
-  if (opened.state !== 'opening' && opened.state !== 'open') {
-    return (
-      <main className="p-10">
-        <h1 className="text-[27px]">There is no such plan here.</h1>
-        <Link className="word mt-2" to="/">
-          Back to your plans
-        </Link>
-      </main>
-    );
-  }
-  if (!plan || !computed) {
-    return (
-      <main className="p-10" aria-busy="true">
-        Working the base out …
-      </main>
-    );
-  }
-  const { result } = computed;
+  return (
+    <Sheet title="Base" station="base">
+      {(plan, result) => <Page plan={plan} result={result} />}
+    </Sheet>
+  );
+}
+
+function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult }) {
   const { base } = result;
   const show = (mm: number) => formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
   return (
-    <main className="sheet" data-ready="yes">
-      <nav className="unprinted flex gap-6">
-        <Link className="word" to={`/plan/${plan.id}/base`}>
-          Back to the base
-        </Link>
-        <button type="button" className="word" onClick={() => window.print()}>
-          Print
-        </button>
-      </nav>
+    <>
       <h1 className="text-[31px]">{FAMILY_INFO[plan.base.family].name}</h1>
       <p>
         {[plan.wearer, plan.name].filter(Boolean).join(', ')}. About {duration(result.time.baseMinutes)} at your pace;
@@ -113,6 +85,6 @@ export function BaseSheet() {
         Too tight means pain, bumps, a headache or shiny skin at the hairline: take it out. Never load edges or thin
         places. After hair loss, surgery or chemotherapy, with a sore scalp, or for a child, ask a professional first.
       </p>
-    </main>
+    </>
   );
 }

@@ -1,53 +1,24 @@
 /** The knot chart on paper: the unrolled rows with their signs and hooks, the legend, the work in order, each row in words. */
-import { useEffect } from 'react';
-import { Link, useParams } from 'react-router';
 import { knotName } from '../../core/knots/rules.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { SCHEME_INFO } from '../../core/rows/choice.ts';
 import { mapSvg } from '../../formats/map-svg.ts';
-import { usePlanSession } from '../state/plan-session.ts';
-import { useTheme } from '../state/theme.ts';
-import { useResult } from '../state/use-result.ts';
+import type { PlanDocument } from '../../model/plan.ts';
 import { duration } from '../ui/format.ts';
+import { Sheet } from './sheet.tsx';
 
 export function KnotSheet() {
-  const { planId = '' } = useParams();
-  const opened = usePlanSession(planId);
-  const plan = opened.state === 'open' ? opened.session.plan : undefined;
-  const { computed } = useResult(plan);
-  useTheme();
-  useEffect(() => {
-    document.title = `Knot chart, ${plan?.name ?? ''} · Meshwork`;
-  }, [plan?.name]);
-  if (opened.state !== 'opening' && opened.state !== 'open') {
-    return (
-      <main className="p-10">
-        <h1 className="text-[27px]">There is no such plan here.</h1>
-        <Link className="word mt-2" to="/">
-          Back to your plans
-        </Link>
-      </main>
-    );
-  }
-  if (!plan || !computed) {
-    return (
-      <main className="p-10" aria-busy="true">
-        Working the knots out …
-      </main>
-    );
-  }
-  const { result } = computed;
+  return (
+    <Sheet title="Knot chart" station="rows">
+      {(plan, result) => <Page plan={plan} result={result} />}
+    </Sheet>
+  );
+}
+
+function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult }) {
   const chart = mapSvg(plan, result).replace(/^<\?xml[^>]*>\n/, '');
   return (
-    <main className="sheet" data-ready="yes">
-      <nav className="unprinted flex gap-6">
-        <Link className="word" to={`/plan/${plan.id}/rows`}>
-          Back to the rows
-        </Link>
-        <button type="button" className="word" onClick={() => window.print()}>
-          Print
-        </button>
-      </nav>
+    <>
       <h1 className="text-[31px]">Knot chart</h1>
       <p>
         {[plan.wearer, plan.name].filter(Boolean).join(', ')}. {SCHEME_INFO[plan.rows.scheme].name},{' '}
@@ -73,7 +44,7 @@ export function KnotSheet() {
       {result.rows.map((row, i) => (
         <RowInWords key={row.id} result={result} index={i} />
       ))}
-    </main>
+    </>
   );
 }
 

@@ -7,11 +7,11 @@ import { addKnot, brushRows, moveKnot } from '../../model/rows-by-hand.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { type Tool, useView } from '../state/view-store.ts';
 import { Bead, movedOnScreen } from './bead.tsx';
+import { PlaceBead } from './place-bead.tsx';
 import type { Projection, V3 } from './projection.ts';
-import { surfacePointAt, vertexAt } from './surface-hit.ts';
+import { surfacePointAt } from './surface-hit.ts';
 
 const NUDGE_MM = 2;
-const STRIDE_MM = 8;
 
 interface BeadsProps {
   readonly view: Projection;
@@ -89,37 +89,6 @@ function MoveBead({ view, scene, session, knot, stage }: BeadsProps & { readonly
         setHeld(undefined);
       }}
       onNudge={(right, down) => commit(movedOnScreen(view, at, right * NUDGE_MM, down * NUDGE_MM))}
-    />
-  );
-}
-
-function PlaceBead(
-  props: BeadsProps & { readonly name: string; readonly label: string; readonly onPlace: (at: V3) => void },
-) {
-  const { view, scene } = props;
-  const [at, setAt] = useState<V3>(
-    () => surfacePointAt(view, scene.cap, view.centreX, view.centreY - 40) ?? [0, 110, 0],
-  );
-  const onScalp = (place: V3): V3 => {
-    const i = 3 * vertexAt(scene.cap, place);
-    const p = scene.cap.positions;
-    return [p[i], p[i + 1], p[i + 2]];
-  };
-  return (
-    <Bead
-      view={view}
-      at={at}
-      name={props.name}
-      label={props.label}
-      stage={props.stage}
-      onDrag={({ x, y }) => {
-        const hit = surfacePointAt(view, scene.cap, x, y);
-        if (hit) setAt(hit);
-      }}
-      onDrop={() => props.onPlace(at)}
-      onCancel={() => undefined}
-      onNudge={(right, down) => setAt(onScalp(movedOnScreen(view, at, right * STRIDE_MM, down * STRIDE_MM)))}
-      onPress={() => props.onPlace(at)}
     />
   );
 }

@@ -1,0 +1,57 @@
+/** What every sheet for paper shares: its plan worked out, a way back, and a button to print. */
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { usePlanSession } from '../state/plan-session.ts';
+import { useTheme } from '../state/theme.ts';
+import { useResult } from '../state/use-result.ts';
+
+export function Sheet(props: {
+  readonly title: string;
+  readonly station: 'base' | 'rows';
+  readonly children: (plan: PlanDocument, result: PlanResult) => React.ReactNode;
+}) {
+  const { planId = '' } = useParams();
+  const opened = usePlanSession(planId);
+  const plan = opened.state === 'open' ? opened.session.plan : undefined;
+  const { computed, error } = useResult(plan);
+  useTheme();
+  useEffect(() => {
+    document.title = `${props.title}, ${plan?.name ?? ''} · Meshwork`;
+  }, [props.title, plan?.name]);
+  if (opened.state === 'missing') return <NoSheet why="There is no such plan here." />;
+  if (opened.state === 'unreadable') return <NoSheet why={`This plan can’t be opened. ${opened.why}`} />;
+  if (error) return <NoSheet why={error} />;
+  if (!plan || !computed) {
+    return (
+      <main className="p-10" aria-busy="true">
+        Working it out …
+      </main>
+    );
+  }
+  return (
+    <main className="sheet" data-ready="yes">
+      <nav className="unprinted flex gap-6">
+        <Link className="word" to={`/plan/${plan.id}/${props.station}`}>
+          Back to the {props.station}
+        </Link>
+        <button type="button" className="word" onClick={() => window.print()}>
+          Print
+        </button>
+      </nav>
+      {props.children(plan, computed.result)}
+    </main>
+  );
+}
+
+function NoSheet({ why }: { readonly why: string }) {
+  return (
+    <main className="p-10">
+      <h1 className="text-[27px]">{why}</h1>
+      <Link className="word mt-2" to="/">
+        Back to your plans
+      </Link>
+    </main>
+  );
+}
