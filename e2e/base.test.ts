@@ -1,6 +1,7 @@
 /** Her head and her base on the real screen: tape, hairline, brush, lines, cuts, ties, tails; by finger and by keyboard. */
 import { describe, expect, inject, it } from 'vitest';
 import { type Browser, By, Key } from './browser.ts';
+import { onPlan } from './on-plan.ts';
 import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
@@ -10,21 +11,7 @@ withBrowser((b) => {
   browser = b;
 }, url);
 
-const deed = () => browser.text('[data-testid="last-deed"]');
-const undo = async () => {
-  await browser.script('document.activeElement?.blur()');
-  await browser.chord(Key.CONTROL, 'z');
-  await browser.settled();
-};
-const until = (pattern: RegExp, what: string) =>
-  browser.until(`${pattern}.test(document.querySelector('[data-testid=last-deed]').textContent)`, what);
-const station = async (path: string) => {
-  await browser.go(`${url}/plan/${path}`);
-  await browser.settled();
-  await browser.picture();
-};
-const part = (id: string) => browser.click(`[data-part="${id}"]`);
-const bead = (name: string) => browser.centre(`[data-bead="${name}"]`);
+const { deed, undo, until, station, part, bead } = onPlan(() => browser, url);
 const sections = () =>
   browser.script<string[]>(`return [...document.querySelectorAll('[data-section]')].map((e) => e.dataset.section)`);
 

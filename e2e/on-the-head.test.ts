@@ -1,6 +1,7 @@
 /** Dragging on the head and on the bench: the plan follows, undo leads back, nothing stutters. */
 import { describe, expect, inject, it } from 'vitest';
 import { type Browser, Key } from './browser.ts';
+import { onPlan } from './on-plan.ts';
 import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
@@ -10,8 +11,7 @@ withBrowser((b) => {
   browser = b;
 }, url);
 
-const deed = () => browser.text('[data-testid="last-deed"]');
-const undo = () => browser.chord(Key.CONTROL, 'z');
+const { deed, undo } = onPlan(() => browser, url);
 
 describe('the part', () => {
   it('is dragged on the head; the tally shows what it did; undo and redo', async () => {

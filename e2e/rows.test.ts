@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, inject, it } from 'vitest';
 import { type Browser, By, Key } from './browser.ts';
+import { onPlan } from './on-plan.ts';
 import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
@@ -13,21 +14,7 @@ withBrowser((b) => {
   browser = b;
 }, url);
 
-const deed = () => browser.text('[data-testid="last-deed"]');
-const until = (pattern: RegExp, what: string) =>
-  browser.until(`${pattern}.test(document.querySelector('[data-testid=last-deed]').textContent)`, what);
-const undo = async () => {
-  await browser.script('document.activeElement?.blur()');
-  await browser.chord(Key.CONTROL, 'z');
-  await browser.settled();
-};
-const station = async (path: string) => {
-  await browser.go(`${url}/plan/${path}`);
-  await browser.settled();
-  await browser.picture();
-};
-const part = (id: string) => browser.click(`[data-part="${id}"]`);
-const bead = (name: string) => browser.centre(`[data-bead="${name}"]`);
+const { deed, undo, until, station, part, bead } = onPlan(() => browser, url);
 const pieces = async () => Number((await browser.figures()).pieces);
 /** One in the middle of the back: touched on the cloth. */
 const aKnot = async () => {

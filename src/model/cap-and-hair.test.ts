@@ -1,5 +1,6 @@
 /** What she does to cap, hair, rows and knots: each deed leaves a valid plan, and undo words that say what it was. */
 import { describe, expect, it } from 'vitest';
+import { TAPE_AS_WRITTEN } from '../../tests/helpers/written.ts';
 import type { Finding } from '../core/findings/finding.ts';
 import { Pipeline } from '../core/pipeline/stages.ts';
 import {
@@ -148,14 +149,7 @@ describe('a plan of version 2', () => {
 });
 
 const pipeline = new Pipeline();
-const tape = {
-  girth: ['561 mm'],
-  frontToNape: ['352 mm'],
-  earToEarTop: ['341 mm'],
-  earToEarFront: ['296 mm'],
-  templeToTemple: ['386 mm'],
-  napeWidth: ['127 mm'],
-};
+const tape = TAPE_AS_WRITTEN;
 const found = (plan: PlanDocument, code: string): Finding | undefined =>
   pipeline.plan(planInputs(plan, 24)).findings.find((f) => f.code === code);
 const cap = (change: Partial<PlanDocument['cap']>) => ({ cap: { ...START_CAP, ...change } });

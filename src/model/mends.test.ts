@@ -3,6 +3,7 @@
  * was wrong is gone, or less.
  */
 import { describe, expect, it } from 'vitest';
+import { TAPE_AS_WRITTEN } from '../../tests/helpers/written.ts';
 import type { BaseChoice } from '../core/base/choice.ts';
 import type { Finding } from '../core/findings/finding.ts';
 import type { Mark } from '../core/head/marks.ts';
@@ -16,14 +17,7 @@ import { planInputs } from './to-inputs.ts';
 
 const pipeline = new Pipeline();
 const plain = newPlan('p', 'Plain');
-const tape = {
-  girth: ['561 mm'],
-  frontToNape: ['352 mm'],
-  earToEarTop: ['341 mm'],
-  earToEarFront: ['296 mm'],
-  templeToTemple: ['386 mm'],
-  napeWidth: ['127 mm'],
-};
+const tape = TAPE_AS_WRITTEN;
 const planOf = (change: Partial<PlanDocument>): PlanDocument => ({ ...plain, tape, ...change });
 const hair = (length: string, change: Partial<PlanDocument['ownHair']> = {}) => ({
   ...plain.ownHair,

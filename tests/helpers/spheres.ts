@@ -1,8 +1,11 @@
 /** Meshes with closed forms: whole spheres, spheroids, caps, flat patches. */
 
 import type { BaseGround } from '../../src/core/base/ground.ts';
+import { contours } from '../../src/core/geometry/contour.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, type SurfaceMesh } from '../../src/core/geometry/surface-mesh.ts';
+import { layKnots } from '../../src/core/knots/layout.ts';
+import type { Row } from '../../src/core/rows/rows.ts';
 import { PRIOR_SCORES, wholeHead } from './heads.ts';
 
 /** Spheroid with equatorial radius a and polar radius b (along y), mm. 10 f² + 2 vertices. */
@@ -35,6 +38,24 @@ export function patch(n: number, side: number): SurfaceMesh {
     }
   }
   return buildSurfaceMesh(Float64Array.from(p), Uint32Array.from(t));
+}
+
+/** Whole rows a finger apart on a flat patch of 180 mm, in bricks: what a second pass or a score can be counted on. */
+export function bricksOnPatch() {
+  const mesh = patch(60, 3);
+  const y = Float64Array.from({ length: mesh.vertexCount }, (_, v) => mesh.positionsMm[3 * v + 1]);
+  const levels = [9, 27, 45, 63, 81, 99, 117, 135, 153, 171];
+  const rows: Row[] = contours(mesh, y, levels).map(([curve], i) => ({
+    quarter: 4 * (levels.length - 1 - i),
+    kind: 'whole' as const,
+    curve,
+    gapRatio: new Float64Array(curve.pointCount).fill(1),
+    besidePart: false,
+  }));
+  const ones = new Float64Array(mesh.vertexCount).fill(1);
+  const spacing = { gapMm: 18, pitchMm: 18 };
+  const pitch = { zone: ones, faceEdge: ones };
+  return { mesh, levels, rows, spacing, pitch, ...layKnots(mesh, rows, pitch, spacing) };
 }
 
 /** Geodetic latitude and longitude in degrees of a point on a spheroid about the y axis. */

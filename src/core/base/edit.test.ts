@@ -1,7 +1,7 @@
 /** Edits on her head: they hand hair over, never lose any, undo each other, and say why where they can't be made. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryScores, groundOf, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
+import { arbitraryScores, groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
 import type { DirectionDeg } from '../head/marks.ts';
 import { borders } from './borders.ts';
 import { type BaseChoice, DEFAULT_BASE, FAMILY_INFO, type Family } from './choice.ts';
@@ -203,7 +203,11 @@ describe('even bites', () => {
   });
 
   it('does so for rods, for hair of two densities, and for a cut', () => {
-    const thin = groundOf(PRIOR_SCORES, 40, { ...PLAIN, byRegion: { crown: { fullness: 'thin' } } });
+    const thin = groundOf(PRIOR_SCORES, 40, {
+      ...PLAIN_HAIR,
+      lengthMm: 200,
+      byRegion: { crown: { fullness: 'thin' } },
+    });
     for (const map of [lay(thin, 'threaded', { count: 24 }), lay(thin, 'tied', { behind: 3, front: 2 })]) {
       expect(worst(done(map, { op: 'even', locked: [] }, thin), new Set(), thin)).toBeLessThan(EVEN_TOLERANCE);
     }
@@ -228,15 +232,6 @@ describe('even bites', () => {
     expect(done(eight, { op: 'even', locked: all }).labels).toEqual(eight.labels);
   });
 });
-
-const PLAIN = {
-  lengthMm: 200,
-  strand: 'medium',
-  fullness: 'medium',
-  curl: 'curly',
-  byRegion: {},
-  freshEnds: false,
-} as const;
 
 describe('edits replayed', () => {
   it('outlive a new head, and those that no longer fit are told and left out', () => {

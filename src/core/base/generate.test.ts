@@ -2,7 +2,7 @@
 import { geoArea, geoRotation } from 'd3-geo';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryScores, groundOf, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
+import { arbitraryScores, groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
 import { hemisphereGround } from '../../../tests/helpers/spheres.ts';
 import { partPolyline } from '../rows/part.ts';
 import { borders } from './borders.ts';
@@ -67,7 +67,7 @@ describe('every generator', () => {
 
   it('cuts bites of equal hair mass within 3 per cent, also where the crown is thin', () => {
     for (const own of [{}, { byRegion: { crown: { fullness: 'thin' as const, lengthMm: 90 } } }]) {
-      const ground = groundOf(PRIOR_SCORES, 40, { ...groundHair, ...own });
+      const ground = groundOf(PRIOR_SCORES, 40, { ...PLAIN_HAIR, lengthMm: 240, ...own });
       const worst = (choice: BaseChoice) => {
         const map = generateSections(ground, choice, NO_PART);
         const of = masses(ground, map);
@@ -141,15 +141,6 @@ describe('every generator', () => {
     expect(left).toBeLessThan(right);
   });
 });
-
-const groundHair = {
-  lengthMm: 240,
-  strand: 'medium',
-  fullness: 'medium',
-  curl: 'curly',
-  byRegion: {},
-  freshEnds: false,
-} as const;
 
 describe('on a hemisphere', () => {
   const R = 90;

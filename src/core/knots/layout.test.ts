@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryPart, arbitraryScores, PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
-import { patch } from '../../../tests/helpers/spheres.ts';
-import { contours } from '../geometry/contour.ts';
+import { bricksOnPatch } from '../../../tests/helpers/spheres.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { type Part, partPolyline } from '../rows/part.ts';
 import { rowField } from '../rows/row-field.ts';
-import { layRows, PLAIN_ROWS, type Row, rowSlopes } from '../rows/rows.ts';
+import { layRows, PLAIN_ROWS, rowSlopes } from '../rows/rows.ts';
 import { sweptCounter } from '../rows/scalp-fields.ts';
 import { EVEN_ZONES } from '../rows/zones.ts';
 import { brickScore, layKnots } from './layout.ts';
@@ -52,29 +51,16 @@ const side: Part = { kind: 'line', frontMm: 42, endMm: 36, lengthMm: 110, bendMm
 const middle: Part = { kind: 'line', frontMm: 0, endMm: 0, lengthMm: 120, bendMm: 0 };
 
 describe('bricks on a flat patch', () => {
-  const side_ = 180;
-  const mesh = patch(60, side_ / 60);
-  const y = Float64Array.from({ length: mesh.vertexCount }, (_, v) => mesh.positionsMm[3 * v + 1]);
-  const levels = [171, 153, 135, 117, 99, 81, 63, 45, 27, 9].reverse();
-  const rows: Row[] = contours(mesh, y, levels).map(([curve], i) => ({
-    quarter: 4 * (levels.length - 1 - i),
-    kind: 'whole' as const,
-    curve,
-    gapRatio: new Float64Array(curve.pointCount).fill(1),
-    besidePart: false,
-  }));
-  const ones = new Float64Array(mesh.vertexCount).fill(1);
-  const spacing = { gapMm: 18, pitchMm: 18 };
-  const layout = layKnots(mesh, rows, { zone: ones, faceEdge: ones }, spacing);
+  const { levels, rows, pitch, spacing, knots } = bricksOnPatch();
 
   it('stand exactly over the gaps of the row below (score 1) and 18 mm apart', () => {
-    expect(brickScore(rows, layout.knots, { zone: ones, faceEdge: ones }, spacing)).toBeGreaterThan(0.98);
-    const second = layout.knots.filter((k) => k.row === 1);
+    expect(brickScore(rows, knots, pitch, spacing)).toBeGreaterThan(0.98);
+    const second = knots.filter((k) => k.row === 1);
     for (let i = 1; i < second.length; i++) expect(second[i].arcMm - second[i - 1].arcMm).toBeCloseTo(18, 1);
   });
 
   it('are about as many as area over spacing squared', () => {
-    expect(Math.abs(layout.knots.length - (180 * 180) / (18 * 18))).toBeLessThan(12);
+    expect(Math.abs(knots.length - (180 * 180) / (18 * 18))).toBeLessThan(12);
   });
 
   it('a score of knots one above the other is 0', () => {
@@ -90,7 +76,7 @@ describe('bricks on a flat patch', () => {
     );
     // Curves may run either way; the arc is read from the position.
     const placed = aligned.map((k) => ({ ...k, arcMm: rows[k.row].curve.pointsMm[0] < 1 ? k.xMm : 180 - k.xMm }));
-    expect(brickScore(rows, placed, { zone: ones, faceEdge: ones }, spacing)).toBeLessThan(0.02);
+    expect(brickScore(rows, placed, pitch, spacing)).toBeLessThan(0.02);
   });
 });
 

@@ -1,24 +1,9 @@
 /** A second pass on a flat patch, where it can be counted. */
 import { describe, expect, it } from 'vitest';
-import { patch } from '../../../tests/helpers/spheres.ts';
-import { contours } from '../geometry/contour.ts';
-import type { Row } from '../rows/rows.ts';
-import { layKnots } from './layout.ts';
+import { bricksOnPatch } from '../../../tests/helpers/spheres.ts';
 import { inPasses } from './second-pass.ts';
 
-const mesh = patch(60, 3);
-const y = Float64Array.from({ length: mesh.vertexCount }, (_, v) => mesh.positionsMm[3 * v + 1]);
-const levels = [9, 27, 45, 63, 81, 99, 117, 135, 153, 171];
-const rows: Row[] = contours(mesh, y, levels).map(([curve], i) => ({
-  quarter: 4 * (levels.length - 1 - i),
-  kind: 'whole' as const,
-  curve,
-  gapRatio: new Float64Array(curve.pointCount).fill(1),
-  besidePart: false,
-}));
-const ones = new Float64Array(mesh.vertexCount).fill(1);
-const spacing = { gapMm: 18, pitchMm: 18 };
-const { knots } = layKnots(mesh, rows, { zone: ones, faceEdge: ones }, spacing);
+const { mesh, rows, knots } = bricksOnPatch();
 const fromEdge = Float64Array.from({ length: mesh.vertexCount }, (_, v) => {
   const [px, py] = [mesh.positionsMm[3 * v], mesh.positionsMm[3 * v + 1]];
   return Math.min(px, py, 180 - px, 180 - py);

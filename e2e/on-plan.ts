@@ -1,0 +1,23 @@
+/** What a test does at any station of a plan: go there, read the last deed, take it back, open a part of the bench. */
+import { type Browser, Key } from './browser.ts';
+
+/** @param browser the one that is open when a test runs */
+export function onPlan(browser: () => Browser, url: string) {
+  return {
+    deed: () => browser().text('[data-testid="last-deed"]'),
+    undo: async () => {
+      await browser().script('document.activeElement?.blur()');
+      await browser().chord(Key.CONTROL, 'z');
+      await browser().settled();
+    },
+    until: (pattern: RegExp, what: string) =>
+      browser().until(`${pattern}.test(document.querySelector('[data-testid=last-deed]').textContent)`, what),
+    station: async (path: string) => {
+      await browser().go(`${url}/plan/${path}`);
+      await browser().settled();
+      await browser().picture();
+    },
+    part: (id: string) => browser().click(`[data-part="${id}"]`),
+    bead: (name: string) => browser().centre(`[data-bead="${name}"]`),
+  };
+}
