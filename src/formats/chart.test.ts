@@ -11,7 +11,7 @@ import { mapSvg } from './map-svg.ts';
 const result = new Pipeline().plan(planInputs(shoulderCurls, 24));
 const doc = new JSDOM(mapSvg(shoulderCurls, result), { contentType: 'image/svg+xml' }).window.document;
 /** Way of each barb: from its foot to its tip, right and down. */
-const barbs = [...doc.querySelectorAll('polyline')].map((b) => {
+const barbs = [...doc.querySelectorAll('.barb')].map((b) => {
   const [from, to] = (b.getAttribute('points') ?? '').split(' ').map((p) => p.split(',').map(Number));
   return { from, right: to[0] - from[0], down: to[1] - from[1] };
 });

@@ -3,16 +3,18 @@
  * goes in, a legend and the counts. Shapes alone tell knots apart, so it needs no colour. Black on
  * white, at half true size across, so that it can be printed and pinned beside the mirror.
  */
+
 import { knotName } from '../core/knots/rules.ts';
 import type { PlannedKnot, PlanResult } from '../core/pipeline/result.ts';
 import { type Part, partInWords } from '../core/rows/part.ts';
+import { lowerFirst } from '../core/words.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { fingerMm } from '../model/to-inputs.ts';
 import { signKey, signPath } from './signs.ts';
 
 const SCALE = 0.5;
 const MARGIN = 18;
-const ROW_GAP = 9;
+const ROW_GAP = 10;
 const HEADER = 30;
 
 export function mapSvg(plan: PlanDocument, result: PlanResult): string {
@@ -23,7 +25,8 @@ export function mapSvg(plan: PlanDocument, result: PlanResult): string {
   const foot = HEADER + rows.length * ROW_GAP + 4;
   const middle = MARGIN + 10 - left;
   const legend = legendEntries(result);
-  const height = foot + 14 + Math.ceil(legend.length / 2) * 8 + 10;
+  const barbLine = foot + 12 + Math.ceil(legend.length / 2) * 8;
+  const height = barbLine + 8;
   const y = (index: number) => HEADER + (rows.length - 1 - index) * ROW_GAP + 6;
   const body = rows
     .map((row, i) => {
@@ -63,6 +66,7 @@ export function mapSvg(plan: PlanDocument, result: PlanResult): string {
 <g stroke="#000" stroke-width="0.2"><g font-size="3.2" stroke-width="0.2">${ruler.replaceAll('<text', '<text stroke="none"')}</g></g>
 <g stroke="#000" stroke-width="0.25">${body.replaceAll('<path', '<path stroke="none"').replaceAll('<text', '<text stroke="none"')}</g>
 <g stroke="#000" stroke-width="0.25">${key.replaceAll('<path', '<path stroke="none"').replaceAll('<text', '<text stroke="none"')}</g>
+<g transform="translate(${MARGIN} ${n(barbLine)})"><polyline fill="none" stroke="#000" stroke-width="0.25" points="-3,0 3,0 1.2,1.6"/><text x="7" y="1.4">the way the hook goes in</text></g>
 </svg>
 `;
 }
@@ -80,7 +84,7 @@ function barbOf(k: PlannedKnot, x: number, y: number): string {
   const dx = right / l;
   const dy = -rise / l;
   const at = (along: number, aside: number) => `${n(x + along * dx - aside * dy)},${n(y + along * dy + aside * dx)}`;
-  return `<polyline fill="none" points="${at(1.7, 0)} ${at(3.6, 0)} ${at(2.9, 0.6)}"/>`;
+  return `<polyline class="barb" fill="none" points="${at(1.9, 0)} ${at(4.6, 0)} ${at(3.4, 1)}"/>`;
 }
 
 function legendEntries(result: PlanResult) {
@@ -88,7 +92,7 @@ function legendEntries(result: PlanResult) {
   for (const k of result.knots) {
     const entry = entries.get(signKey(k));
     if (entry) entry.count++;
-    else entries.set(signKey(k), { name: knotName(k).toLowerCase(), path: signPath(k, 2), count: 1 });
+    else entries.set(signKey(k), { name: lowerFirst(knotName(k)), path: signPath(k, 2), count: 1 });
   }
   return [...entries.values()];
 }

@@ -1,8 +1,10 @@
 /** What she can do to her cap, her products and how pieces of them are cut, each a named function from plan to plan. */
+
 import { DOME_INFO, OPENING_INFO } from '../core/cap/cap.ts';
 import { type Cut, cutInWords, type Split } from '../core/hair/cuts.ts';
 import { lowerHalf } from '../core/hair/product.ts';
 import { PIECE_ZONES, type PieceZone, ZONE_NAMES, type ZonePiece } from '../core/pipeline/inputs.ts';
+import { lowerFirst } from '../core/words.ts';
 import type { Deed } from './deed.ts';
 import { START_CUT, START_PRODUCT } from './defaults.ts';
 import { formatLength } from './lengths.ts';
@@ -17,7 +19,7 @@ export function setCap(plan: PlanDocument, change: Partial<CapAsWritten>, words?
 
 function capWords(change: Partial<CapAsWritten>): string {
   if (change.dome) return DOME_INFO[change.dome].name;
-  if (change.opening) return `Opening: ${OPENING_INFO[change.opening].name.toLowerCase()}`;
+  if (change.opening) return `Opening: ${lowerFirst(OPENING_INFO[change.opening].name)}`;
   if (change.filledOn) return change.filledOn === 'block' ? 'Filled on a block' : 'Filled on your head';
   return 'Cap changed';
 }

@@ -2,6 +2,7 @@
  * What she can do to a plan, each a named function from plan to plan with the words for the deed. The words
  * are what undo shows; the plan that comes out is validated before it is kept.
  */
+
 import {
   type BaseChoice,
   FAMILY_INFO,
@@ -24,6 +25,7 @@ import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts
 import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';
 import { type SpacingZone, zoneName } from '../core/pipeline/inputs.ts';
 import { type Part, partInWords } from '../core/rows/part.ts';
+import { upperFirst } from '../core/words.ts';
 import { setCap, setCut, splitZones } from './cap-and-hair.ts';
 import type { Deed } from './deed.ts';
 import { startBase } from './defaults.ts';
@@ -154,7 +156,7 @@ export function lockLine(plan: PlanDocument, key: string): Deed {
 }
 
 function sentenceCase(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
+  return upperFirst(words);
 }
 
 export function setSpacing(plan: PlanDocument, fingers: Partial<Record<SpacingZone, number>>): Deed {
@@ -178,7 +180,7 @@ export function setSaid(plan: PlanDocument, said: PlanDocument['spacing']['said'
 export function setPart(plan: PlanDocument, part: Part, words?: string): Deed {
   const name = partInWords(part);
   return {
-    words: words ?? name.charAt(0).toUpperCase() + name.slice(1),
+    words: words ?? upperFirst(name),
     plan: { ...plan, part: part as PlanDocument['part'] },
   };
 }

@@ -1,4 +1,5 @@
 /** What she can do to rows and knots: scheme, brush, pulls, knots by hand, and her own choice of a knot. */
+
 import type { DirectionDeg, Stroke } from '../core/head/marks.ts';
 import { type KnotWish, knotName } from '../core/knots/rules.ts';
 import { type WishAt, zoneName } from '../core/pipeline/inputs.ts';
@@ -11,6 +12,7 @@ import {
   SCHEME_INFO,
   SECOND_PASS_INFO,
 } from '../core/rows/choice.ts';
+import { lowerFirst } from '../core/words.ts';
 import type { Deed } from './deed.ts';
 import type { PlanDocument } from './plan.ts';
 
@@ -21,7 +23,7 @@ export function setRows(plan: PlanDocument, change: Partial<RowChoice>, words?: 
 function rowWords({ scheme, secondPass, fringe }: Partial<RowChoice>): string {
   if (scheme) return SCHEME_INFO[scheme].name;
   if (secondPass) return SECOND_PASS_INFO[secondPass].name;
-  return fringe ? `Fringe: ${FRINGE_INFO[fringe.how].name.toLowerCase()}` : 'Rows changed';
+  return fringe ? `Fringe: ${lowerFirst(FRINGE_INFO[fringe.how].name)}` : 'Rows changed';
 }
 
 export function brushRows(plan: PlanDocument, stroke: Stroke, factor: number): Deed {
@@ -111,7 +113,7 @@ export function wishWords(
   partKind: 'line' | 'crown' | 'swept',
 ): string {
   const where = 'zone' in of ? zoneName(of.zone, partKind) : 'row' in of ? 'This row' : 'This knot';
-  return `${where}: ${knotName({ ...knot, ...wish }).toLowerCase()}`;
+  return `${where}: ${lowerFirst(knotName({ ...knot, ...wish }))}`;
 }
 
 const tenth = (v: number) => Math.round(v * 10) / 10;

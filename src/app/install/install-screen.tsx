@@ -1,10 +1,12 @@
 /** Install: one knot at a time in type to be read at arm's length, driven by space, arrows or one big touch. */
+
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { forecastInstall, type InstallForecast } from '../../core/install/session.ts';
 import { knotName, THROUGH_WORDS } from '../../core/knots/rules.ts';
 import { fingersInWords } from '../../core/knots/where.ts';
 import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+import { lowerFirst, upperFirst } from '../../core/words.ts';
 import { fingersFigure } from '../../model/commands.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
@@ -245,9 +247,7 @@ function FirstDo({ result, index }: { readonly result: PlanResult; readonly inde
   if (steps.length === 0) return null;
   return (
     <p className="text-[22px] leading-tight" data-testid="first-do">
-      <b className="font-[650]">
-        First: {steps.map((s) => s.what.charAt(0).toLowerCase() + s.what.slice(1)).join('; ')}.
-      </b>{' '}
+      <b className="font-[650]">First: {steps.map((s) => lowerFirst(s.what)).join('; ')}.</b>{' '}
       {steps.length === 1 && steps[0].how}
     </p>
   );
@@ -258,7 +258,7 @@ function fromRowBefore(knot: PlannedKnot, plan: PlanDocument): string {
   if (above === undefined) return '';
   const fingers = Math.max(0.5, Math.round((2 * above) / fingerMm(plan)) / 2);
   const words = fingersInWords(fingers);
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)} from the row before. `;
+  return `${upperFirst(words)} from the row before. `;
 }
 
 function mirrorWords(knot: PlannedKnot): string {
@@ -275,7 +275,7 @@ function nextWords(result: PlanResult, index: number): string {
   if (!after) return 'Touch anywhere here. It is the last one.';
   const same = knotName(after) === knotName(knot);
   const turn = after.row !== knot.row ? `Then row ${result.rows[after.row].label} begins: ` : 'Then ';
-  return `Touch anywhere here. ${turn}${same ? `${knotName(after).toLowerCase()} again` : knotName(after).toLowerCase()}.`;
+  return `Touch anywhere here. ${turn}${same ? `${lowerFirst(knotName(after))} again` : lowerFirst(knotName(after))}.`;
 }
 
 function speechFor(knot: PlannedKnot, result: PlanResult): string {

@@ -6,7 +6,7 @@ import { formatLength } from '../../model/lengths.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import { duration } from '../ui/format.ts';
-import { Sheet } from './sheet.tsx';
+import { Sheet, Tick } from './sheet.tsx';
 
 export function BaseSheet() {
   return (
@@ -31,20 +31,19 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
       <p className="quiet">
         Solid lines show and have to be straight; dashed ones only separate. Numbers stand at the ties.
       </p>
-      <h2 className="mt-5 text-[23px]">In this order</h2>
+      <h2>In this order</h2>
       <ol className="mt-2">
         {base.work.map((step) => (
-          <li key={step.id} className="tick">
-            <span className="box" aria-hidden="true" />
+          <Tick key={step.id}>
             <span>
               <b className="font-[650]">{step.what}</b>{' '}
               {step.minutes > 0 && <>({duration(Math.max(1, step.minutes))})</>}
               <span className="block">{step.how}</span>
             </span>
-          </li>
+          </Tick>
         ))}
       </ol>
-      <h2 className="mt-5 text-[23px]">Sections</h2>
+      <h2>Sections</h2>
       <table className="mt-2 w-full">
         <thead>
           <tr>
@@ -70,15 +69,14 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
           ))}
         </tbody>
       </table>
-      <h2 className="mt-5 text-[23px]">Have ready</h2>
+      <h2>Have ready</h2>
       <ul className="mt-2">
         {base.consumables.map((c) => (
-          <li key={c.name} className="tick">
-            <span className="box" aria-hidden="true" />
+          <Tick key={c.name}>
             <span>
               {c.count} {c.unit} {c.name}: {c.because}
             </span>
-          </li>
+          </Tick>
         ))}
       </ul>
       <p className="mt-4">

@@ -1,11 +1,13 @@
 /** The knot chart on paper: the unrolled rows with their signs and hooks, the legend, the work in order, each row in words. */
+
 import { knotName } from '../../core/knots/rules.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { SCHEME_INFO } from '../../core/rows/choice.ts';
+import { lowerFirst } from '../../core/words.ts';
 import { mapSvg } from '../../formats/map-svg.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { duration } from '../ui/format.ts';
-import { Sheet } from './sheet.tsx';
+import { Sheet, Tick } from './sheet.tsx';
 
 export function KnotSheet() {
   return (
@@ -26,21 +28,22 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
       </p>
       {/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own drawing, built from numbers and escaped names */}
       <div className="chart my-4" dangerouslySetInnerHTML={{ __html: chart }} />
-      <h2 className="mt-6">The work in order</h2>
+      <h2>The work in order</h2>
       <ol className="mt-2">
         {result.worklist.map((step, i) => (
-          <li key={i} className="line grid grid-cols-[30px_30px_1fr_auto] gap-x-2 py-[6px]">
-            <span className="tick" aria-hidden="true" />
-            <span className="fig text-[17px]">{i + 1}</span>
-            <span>
-              <b className="font-[650]">{step.what}</b>
-              <span className="note block">{step.how}</span>
+          <Tick key={i}>
+            <span className="grid grid-cols-[24px_1fr_auto] gap-x-2">
+              <span className="fig text-[17px]">{i + 1}</span>
+              <span>
+                <b className="font-[650]">{step.what}</b>
+                <span className="note block">{step.how}</span>
+              </span>
+              <span>{step.minutes > 0 && duration(Math.max(1, step.minutes))}</span>
             </span>
-            <span>{duration(step.minutes)}</span>
-          </li>
+          </Tick>
         ))}
       </ol>
-      <h2 className="mt-6">Where a finger finds each knot</h2>
+      <h2>Where a finger finds each knot</h2>
       {result.rows.map((row, i) => (
         <RowInWords key={row.id} result={result} index={i} />
       ))}
@@ -60,7 +63,7 @@ function RowInWords({ result, index }: { readonly result: PlanResult; readonly i
       <ol className="columns-2 gap-x-6 text-[13px]">
         {knots.map((k) => (
           <li key={k.id}>
-            {k.place}. {knotName(k)}: {k.where.words.toLowerCase()}; hook {k.hookWords}.
+            {k.place}. {knotName(k)}: {lowerFirst(k.where.words)}; hook {k.hookWords}.
           </li>
         ))}
       </ol>

@@ -55,3 +55,13 @@ function NoSheet({ why }: { readonly why: string }) {
     </main>
   );
 }
+
+/** A line with a box to tick by pencil. */
+export function Tick({ children }: { readonly children: React.ReactNode }) {
+  return (
+    <li className="tick">
+      <span className="box" aria-hidden="true" />
+      {children}
+    </li>
+  );
+}

@@ -1,13 +1,34 @@
 /** The selected knot in words: which one, what kind, why, where a finger finds it. */
+
 import { knotName, THROUGH_WORDS } from '../../core/knots/rules.ts';
 import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+import { upperFirst } from '../../core/words.ts';
+import { type Tool, useView } from '../state/view-store.ts';
 import { Sign } from '../ui/sign.tsx';
 
+/** What a finger on the head does while no knot is selected. */
+function hintOf(tool: Tool): string {
+  switch (tool.kind) {
+    case 'density':
+      if (tool.factor === 1) return 'Draw over the head: there the gaps are as planned again.';
+      return `Draw over the head where it should be ${tool.factor < 1 ? 'fuller' : 'thinner'}. Escape puts the brush down.`;
+    case 'addKnot':
+      return 'Touch the place where a knot is to go in. Escape puts the tool down.';
+    case 'moveKnot':
+      return 'Touch a knot, then drag its bead to where it should sit.';
+    case 'pullRow':
+      return 'Drag a row on the cloth below: closer to the next one, or wider.';
+    default:
+      return 'Touch a knot on the head or a bead on the cloth, and it tells why it is that knot.';
+  }
+}
+
 export function KnotNote({ result, knot }: { readonly result: PlanResult; readonly knot: PlannedKnot | undefined }) {
+  const tool = useView((v) => v.tool);
   if (!knot) {
     return (
       <div className="hint pointer-events-none absolute left-[32px] top-[30px] w-[200px]">
-        <p className="quiet">Touch a knot on the head or a bead on the cloth, and it tells why it is that knot.</p>
+        <p className="quiet">{hintOf(tool)}</p>
       </div>
     );
   }
@@ -31,15 +52,11 @@ export function KnotNote({ result, knot }: { readonly result: PlanResult; readon
       </div>
       <p className="mt-[6px] max-w-[27ch]">{knot.chain[0].because}</p>
       <p className="quiet mt-[6px]">
-        {knot.chain[1].because} {capitalise(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
+        {knot.chain[1].because} {upperFirst(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
       </p>
       <p className="quiet mt-[6px]">
         Row {row.label}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.
       </p>
     </div>
   );
-}
-
-function capitalise(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }

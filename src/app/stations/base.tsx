@@ -1,4 +1,5 @@
 /** Base: which way of sectioning, the sections themselves, where their tails lie, and the order of work. */
+
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { LUMP_MM } from '../../core/base/bumps.ts';
@@ -20,6 +21,7 @@ import { MUST_NAMES, MUSTS } from '../../core/base/musts.ts';
 import type { Candidate } from '../../core/base/recommend.ts';
 import { LEAST_TAIL_MM } from '../../core/base/tails.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
+import { lowerFirst } from '../../core/words.ts';
 import { chooseFamily, lockLine, park, parkAll, setBase, setField } from '../../model/commands.ts';
 import { formatLength } from '../../model/lengths.ts';
 import { fingerMm, planInputs } from '../../model/to-inputs.ts';
@@ -179,7 +181,7 @@ function FamilySettings(props: {
           label={COUNT_NAMES[base.family] ?? 'Sections'}
           testId="count"
           value={base.count}
-          onCommit={(count) => set({ count }, `${count} ${(COUNT_NAMES[base.family] ?? 'sections').toLowerCase()}`)}
+          onCommit={(count) => set({ count }, `${count} ${lowerFirst(COUNT_NAMES[base.family] ?? 'sections')}`)}
           beside={base.family === 'threaded' ? 'Two to three dozen are usual.' : undefined}
         />
       )}

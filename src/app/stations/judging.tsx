@@ -1,8 +1,10 @@
 /** Check and Supply: what is found, what it weighs, what a step of spacing would change, and the files. */
+
 import { useState } from 'react';
 import { DOME_INFO } from '../../core/cap/cap.ts';
 import { ZONES } from '../../core/pipeline/inputs.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
+import { lowerFirst } from '../../core/words.ts';
 import { setField, setSpacing } from '../../model/commands.ts';
 import { FindingNote } from '../bench/finding-note.tsx';
 import { exportComputed, exportKnots, exportMap, exportPlan } from '../state/files.ts';
@@ -150,7 +152,7 @@ export function SupplyBench({
       <ul className="mt-2 text-[14px]">
         {plan.cap.dome !== 'none' && (
           <li>
-            a cap, {DOME_INFO[plan.cap.dome].name.toLowerCase()}, {result.cap.sizeName}, over the base
+            a cap, {lowerFirst(DOME_INFO[plan.cap.dome].name)}, {result.cap.sizeName}, over the base
           </li>
         )}
         {result.base.consumables.map((c) => (

@@ -1,4 +1,5 @@
 /** Parts of the rows bench: which way rows run, what is changed by brush and hand, which knot, in which order. */
+
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { directionDeg } from '../../core/head/marks.ts';
@@ -25,6 +26,7 @@ import {
   SECOND_PASS_INFO,
   SECOND_PASSES,
 } from '../../core/rows/choice.ts';
+import { lowerFirst } from '../../core/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import {
   clearBrush,
@@ -335,7 +337,7 @@ function KnotWhy({ knot }: { readonly knot: PlannedKnot }) {
         {knot.chain.map((r) => (
           <li key={r.id} className="line py-[5px]" data-rule={r.id}>
             {r.because}
-            {r.school && <span className="note block">School: {SCHOOL_NAMES[r.school].toLowerCase()}</span>}
+            {r.school && <span className="note block">School: {lowerFirst(SCHOOL_NAMES[r.school])}</span>}
           </li>
         ))}
       </ol>
@@ -402,7 +404,7 @@ function KnotWishes({ session, knot }: { readonly session: PlanSession; readonly
         wide
         value={now.kind ?? ''}
         testId="wish-kind"
-        options={[['', 'as the rules say'] as const, ...kinds.map((k) => [k, KIND_NAMES[k].toLowerCase()] as const)]}
+        options={[['', 'as the rules say'] as const, ...kinds.map((k) => [k, lowerFirst(KIND_NAMES[k])] as const)]}
         onChange={(kind) => want({ kind: kind === '' ? undefined : kind })}
       />
       <SelectField

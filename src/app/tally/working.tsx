@@ -1,6 +1,8 @@
 /** How one figure of the tally is worked out, beside its cell. */
+
 import { Popover } from 'radix-ui';
 import type { PlanResult } from '../../core/pipeline/result.ts';
+import { lowerFirst } from '../../core/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { Figures } from '../state/use-result.ts';
 import {
@@ -46,7 +48,7 @@ export function Working(
           side="top"
           sideOffset={8}
           collisionPadding={16}
-          aria-label={`How ${props.name.toLowerCase()} is worked out`}
+          aria-label={`How ${lowerFirst(props.name)} is worked out`}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
             props.at.focus();

@@ -6,6 +6,7 @@ import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { Part } from '../../core/rows/part.ts';
 import { COUNT_SPREAD } from '../../core/supply/packs.ts';
 import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/time/estimate.ts';
+import { lowerFirst } from '../../core/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { duration, money, range } from '../ui/format.ts';
 
@@ -109,7 +110,7 @@ export function HoursWorking({ plan, result }: Props) {
     <Working
       title={`About ${duration(time.totalMinutes)}`}
       rows={[
-        [`Base: ${FAMILY_INFO[plan.base.family].name.toLowerCase()}`, duration(time.baseMinutes)],
+        [`Base: ${lowerFirst(FAMILY_INFO[plan.base.family].name)}`, duration(time.baseMinutes)],
         ['Cap', duration(time.capMinutes)],
         [
           `${result.knots.length} knots, ${Math.round((60 * time.knotMinutes) / Math.max(1, result.knots.length))} s each`,

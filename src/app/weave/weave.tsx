@@ -1,8 +1,10 @@
 /** The weave: all rows unrolled; scrubbing it plays the install back and forth. Linked with the head both ways. */
+
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type DirectionDeg, directionDeg } from '../../core/head/marks.ts';
 import { knotName } from '../../core/knots/rules.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
+import { lowerFirst } from '../../core/words.ts';
 import { signKey } from '../../formats/signs.ts';
 import { pullRow } from '../../model/rows-by-hand.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
@@ -157,7 +159,7 @@ export function Weave({ session, result }: { readonly session: PlanSession; read
       {result && (
         <button
           type="button"
-          className="word absolute bottom-[4px] right-[32px] gap-[12px] text-[15px] font-[650] text-yarn"
+          className="word play absolute bottom-[4px] right-[32px] gap-[12px] text-[15px] font-[650] text-yarn"
           style={{ margin: 0 }}
           onClick={() => {
             if (!playing && index + 1 >= result.knots.length) select(result.knots[0]?.id);
@@ -168,7 +170,7 @@ export function Weave({ session, result }: { readonly session: PlanSession; read
             <path d={playing ? 'M1 0h5v18h-5zM10 0h5v18h-5z' : 'M0 0L16 9L0 18Z'} fill="#eeb04a" />
           </svg>
           {playing ? 'Stop' : 'Play the install'}
-          <span className="text-[14px] font-normal" style={{ color: 'var(--w-ink2)' }}>
+          <span className="play-minutes text-[14px] font-normal" style={{ color: 'var(--w-ink2)' }}>
             {duration(result.time.knotMinutes)}
           </span>
         </button>
@@ -222,7 +224,7 @@ function Legend({ result }: { readonly result: PlanResult }) {
       {[...entries.values()].map(({ knot, count }) => (
         <li key={signKey(knot)} className="flex items-center gap-[8px]">
           <Sign knot={knot} size={4.8} colour="#f1e8d4" />
-          {knotName(knot).toLowerCase()} {count}
+          {lowerFirst(knotName(knot))} {count}
         </li>
       ))}
     </ul>

@@ -1,5 +1,7 @@
 /** The order in which a base is laid, with minutes, and the tools and consumables that it takes. */
+
 import type { OwnHair } from '../hair/own-hair.ts';
+import { upperFirst } from '../words.ts';
 import { type BaseChoice, PARKING_NAMES } from './choice.ts';
 import type { BaseLine, WorkLine } from './lines.ts';
 import type { Section } from './section-figures.ts';
@@ -92,7 +94,7 @@ function sectionStep(choice: BaseChoice, section: Section, sections: readonly Se
   return {
     id: `section-${section.id}`,
     sectionId: section.id,
-    what: section.name.charAt(0).toUpperCase() + section.name.slice(1),
+    what: upperFirst(section.name),
     how: `${bindWords(choice, section)}, then ${parked}. The skin must not lift.`,
     minutes: section.minutes,
   };

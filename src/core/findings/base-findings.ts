@@ -1,8 +1,10 @@
 /** What the core has to say about a base: hair that can't reach, boxes too small, tender spots, lumps, a base that shifts. */
+
 import { LUMP_MM } from '../base/bumps.ts';
 import { BASE_LIMITS } from '../base/choice.ts';
 import type { Edit } from '../base/edit.ts';
 import type { Section } from '../base/section-figures.ts';
+import { upperFirst } from '../words.ts';
 import { type Check, mm, type Result } from './check.ts';
 import type { NamedMend } from './finding.ts';
 
@@ -11,7 +13,7 @@ const tied = (result: Result) => result.base.sections.filter((s) => s.role === '
 /** "behind 1 of 4 and 3 more". */
 function named(sections: readonly Section[]): string {
   const [first] = sections;
-  const name = first.name.charAt(0).toUpperCase() + first.name.slice(1).replace(', from your left', '');
+  const name = upperFirst(first.name).replace(', from your left', '');
   return sections.length === 1 ? name : `${name} and ${sections.length - 1} more`;
 }
 

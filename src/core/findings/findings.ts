@@ -8,6 +8,7 @@ import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
 import { TAPE_INFO, TAPE_MEASURES } from '../head/tape.ts';
 import { type PlanInputs, type SpacingZone, ZONES, zoneName } from '../pipeline/inputs.ts';
 import { LEAST_CENTRES_MM } from '../pipeline/spacing.ts';
+import { lowerFirst } from '../words.ts';
 import { BASE_CHECKS } from './base-findings.ts';
 import { CAP_CHECKS } from './cap-findings.ts';
 import { type Check, mm, type Result } from './check.ts';
@@ -83,7 +84,7 @@ const estimatedMeasures: Check = (inputs) => {
     severity: 'note',
     station: 'measure',
     what: missing.length === 1 ? 'One measure is estimated.' : `${missing.length} measures are estimated.`,
-    why: `${missing.map((m) => TAPE_INFO[m].name.toLowerCase()).join(', ')}: worked out from the others and from how heads usually are.`,
+    why: `${missing.map((m) => lowerFirst(TAPE_INFO[m].name)).join(', ')}: worked out from the others and from how heads usually are.`,
   };
 };
 
@@ -109,7 +110,7 @@ const spacingBeyondTexture: Check = (inputs, { pieces, spacing, rowScheme }) => 
     severity: 'caution',
     station: 'rows',
     what: `Wider than ${texture} hair can cover.`,
-    why: `${wide.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${pieceOf(first).massG.toFixed(1)} g covers about ${Math.round(widest(first))} mm (a guess until a first row is in).`,
+    why: `${wide.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${pieceOf(first).massG.toFixed(1)} g covers about ${Math.round(widest(first))} mm (a guess until a first row is in).`,
     mend: {
       deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${least} ${least === 1 ? 'finger' : 'fingers'}`,
       change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, least])) },
@@ -136,7 +137,7 @@ const knotsCrowd: Check = (inputs, { pieces, spacing }) => {
     severity: 'caution',
     station: 'rows',
     what: 'Knots would sit on each other.',
-    why: `${crowded.map((z) => zoneName(z, inputs.part.kind).toLowerCase()).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(widest)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
+    why: `${crowded.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(widest)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
     mend: {
       deed: `Set ${crowded.length === 1 ? 'it' : 'them'} to ${fits} ${fits <= 1 ? 'finger' : 'fingers'}`,
       change: { kind: 'setSpacing', fingers: Object.fromEntries(crowded.map((z) => [z, fits])) },

@@ -1,9 +1,11 @@
 /** What an opened pack, a cut or a dressing can do wrong. */
+
 import { type Cut, DRESSING_INFO, type HookedPiece, LIES_FLAT_MM, SPLITS, type Split } from '../hair/cuts.ts';
 import type { Product } from '../hair/product.ts';
 import { TEXTURE_INFO } from '../hair/textures.ts';
 import type { PieceZone, PlanInputs } from '../pipeline/inputs.ts';
 import { mainCut } from '../pipeline/pieces.ts';
+import { lowerFirst } from '../words.ts';
 import type { Check } from './check.ts';
 
 export function productOf(inputs: Pick<PlanInputs, 'products'>, id: string): Product {
@@ -77,7 +79,7 @@ const heat: Check = (inputs, { knots }) => {
     code: 'hair.noHeat',
     severity: 'stop',
     station: 'hair',
-    what: `${productOf(inputs, bad.product).name} bears no heat, and ${bad.name.toLowerCase()} is to be smoothed with a drier.`,
+    what: `${productOf(inputs, bad.product).name} bears no heat, and ${lowerFirst(bad.name)} is to be smoothed with a drier.`,
     why: 'It melts, and what melts burns skin. Heat is what the fibre’s label says, on the block where possible; hair left out is the hair at risk.',
     mend: { deed: 'Leave it as it is', change: { kind: 'setCut', cut: bad.id, change: { dressed: 'asItIs' } } },
   };

@@ -1,7 +1,9 @@
 /** What can go wrong with rows and knots: a scheme the base can't carry, hand changes that were lost, knots that show. */
+
 import { FAMILY_INFO } from '../base/choice.ts';
 import { TEXTURE_INFO } from '../hair/textures.ts';
 import { SCHEME_INFO } from '../rows/choice.ts';
+import { lowerFirst, upperFirst } from '../words.ts';
 import type { Check } from './check.ts';
 import { mainProduct } from './hair-findings.ts';
 
@@ -19,13 +21,13 @@ const cannotLay: Check = (inputs, { rowScheme }) => {
     what: `“${SCHEME_INFO[scheme].name}” can’t be laid on this base.`,
     why: rowScheme.cannotLay,
     mend: {
-      deed: `Lay rows: ${SCHEME_INFO.joined.name.toLowerCase()}`,
+      deed: `Lay rows: ${lowerFirst(SCHEME_INFO.joined.name)}`,
       change: { kind: 'setRows', change: { scheme: 'joined' } },
     },
     ...(family
       ? {
           otherwise: {
-            deed: `Change the base: ${FAMILY_INFO[family].name.toLowerCase()}`,
+            deed: `Change the base: ${lowerFirst(FAMILY_INFO[family].name)}`,
             change: { kind: 'chooseFamily', family } as const,
           },
         }
@@ -44,10 +46,10 @@ const followsBase: Check = (inputs, { rowScheme }) => {
     code: 'rows.notOnBase',
     severity: 'caution',
     station: 'rows',
-    what: `Rows lie beside the ${FAMILY_INFO[family].name.toLowerCase()}.`,
+    what: `Rows lie beside the ${lowerFirst(FAMILY_INFO[family].name)}.`,
     why: 'Without a cap pieces go where the base gives them something to hook onto.',
     mend: {
-      deed: `Lay them: ${SCHEME_INFO[wanted].name.toLowerCase()}`,
+      deed: `Lay them: ${lowerFirst(SCHEME_INFO[wanted].name)}`,
       change: { kind: 'setRows', change: { scheme: wanted } },
     },
   };
@@ -85,7 +87,7 @@ const lostWishes: Check = (_, { rowScheme }) => {
       indices.length === 1
         ? 'A knot of your choice can’t be made.'
         : `${indices.length} knots of your choice can’t be made.`,
-    why: `${lost[0].why.charAt(0).toUpperCase()}${lost[0].why.slice(1)}. The rules decide there meanwhile.`,
+    why: `${upperFirst(lost[0].why)}. The rules decide there meanwhile.`,
     mend: {
       deed: indices.length === 1 ? 'Let the rules decide there' : 'Let the rules decide at those',
       change: { kind: 'dropWishes', indices },

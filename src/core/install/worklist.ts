@@ -3,6 +3,7 @@
  * groups of one kind, when to check, cut, open, smooth and try on. Common practice, no source; where workers
  * disagree the schools decide.
  */
+
 import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/anchors.ts';
 import type { Cap } from '../cap/cap.ts';
 import type { OpeningOnHead } from '../cap/opening.ts';
@@ -12,6 +13,7 @@ import type { Schools } from '../knots/schools.ts';
 import type { KnotZone } from '../knots/where.ts';
 import type { RowChoice } from '../rows/choice.ts';
 import type { RowKind } from '../rows/rows.ts';
+import { lowerFirst, upperFirst } from '../words.ts';
 
 export const STEP_KINDS = [
   'prepare',
@@ -212,7 +214,7 @@ function likeWithLike(knots: readonly WorkKnot[], cuts: readonly Cut[]): string 
     const cut = cuts.find((c) => c.id === id);
     return cut ? [`${cut.name} (${cutInWords(cut)})`] : [];
   });
-  const words = [...kinds.entries()].map(([name, n]) => `${n} × ${name.charAt(0).toLowerCase()}${name.slice(1)}`);
+  const words = [...kinds.entries()].map(([name, n]) => `${n} × ${lowerFirst(name)}`);
   return `${words.join(', ')}. Pieces: ${named.join('; ')}.`;
 }
 
@@ -295,7 +297,7 @@ function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkGround): WorklistS
   return {
     kind: 'anchor',
     what: `Hold the ${ANCHOR_NAMES[place]}`,
-    how: `${late}${sentence(holdsInWords(a))}.${a.afterKnot === g.cutAfterKnot && g.opening.lengthMm > 0 ? ' Now the corners hold: from here the net may be cut.' : ''}`,
+    how: `${late}${upperFirst(holdsInWords(a))}.${a.afterKnot === g.cutAfterKnot && g.opening.lengthMm > 0 ? ' Now the corners hold: from here the net may be cut.' : ''}`,
     minutes: 1,
   };
 }
@@ -310,8 +312,6 @@ function holdsInWords(a: AnchorStep): string {
   ].filter(Boolean);
   return parts.join(', ') || 'it holds by the band';
 }
-
-const sentence = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
 /** Knots that can only be laid once the net is open: in the cut-out, and on its margin where she cuts it herself. */
 function waitsForCut(g: WorkGround, k: WorkKnot): boolean {
@@ -411,7 +411,7 @@ function finishing(g: WorkGround): WorklistStep[] {
     const strands = g.pieces.get(cut.id)?.strands ?? 0;
     steps.push({
       kind: 'open',
-      what: `Open the strands of ${cut.name.charAt(0).toLowerCase()}${cut.name.slice(1)}`,
+      what: `Open the strands of ${lowerFirst(cut.name)}`,
       how: `About ${Math.max(1, Math.round(opened.strands * strands))} of each piece, ${Math.round(opened.reach * 100)} % of the way up. Half, look, then the rest: an opened coil won’t go back through a net.`,
       minutes: (g.paceFactor * knots * (g.pieces.get(cut.id)?.secondsAfter ?? 0)) / 60,
     });

@@ -4,6 +4,7 @@
  */
 
 import { TEXTURE_INFO, type Texture } from '../hair/textures.ts';
+import { upperFirst } from '../words.ts';
 import type { SchoolName, Schools } from './schools.ts';
 
 export const KNOT_KINDS = ['anchor', 'wrap', 'oneLeg', 'fold', 'threadLoop', 'roundCoil', 'onBand', 'onRod'] as const;
@@ -603,8 +604,7 @@ export function knotName(knot: { kind: KnotKind; wraps: number; lock: boolean })
   const times = ['no wrap', 'single wrap', 'double wrap', 'triple wrap'][knot.wraps] ?? `${knot.wraps} wraps`;
   if (knot.kind === 'anchor' || knot.kind === 'threadLoop') return KIND_NAMES[knot.kind];
   if (knot.kind === 'oneLeg') return knot.wraps > 1 ? 'One-leg knot, twice' : 'One-leg knot';
-  const name =
-    knot.kind === 'wrap' ? times.charAt(0).toUpperCase() + times.slice(1) : `${KIND_NAMES[knot.kind]}, ${times}`;
+  const name = knot.kind === 'wrap' ? upperFirst(times) : `${KIND_NAMES[knot.kind]}, ${times}`;
   return knot.lock ? `${name}, locked` : name;
 }
 

@@ -1,6 +1,8 @@
 /** Where a finger finds a knot: two counts in her own finger widths from landmarks that can be felt. */
+
 import type { Landmarks } from '../head/landmarks.ts';
 import type { ScalpFields } from '../rows/scalp-fields.ts';
+import { upperFirst } from '../words.ts';
 
 export const KNOT_ZONES = ['part', 'top', 'back', 'side', 'nape', 'faceEdge', 'crown'] as const;
 export type KnotZone = (typeof KNOT_ZONES)[number];
@@ -56,7 +58,7 @@ export function zoneOf(k: Place, besidePart: boolean, c: WhereContext): KnotZone
 export function whereOf(k: Place, zone: KnotZone, c: WhereContext): Where {
   const counts = countsFor(k, zone, c);
   const words = counts.map((f) => `${fingersInWords(f.fingers)} ${f.words}`).join(', ');
-  return { words: sentenceCase(words), counts };
+  return { words: upperFirst(words), counts };
 }
 
 function countsFor(k: Place, zone: KnotZone, c: WhereContext): FingerCount[] {
@@ -142,8 +144,4 @@ export function fingersInWords(fingers: number): string {
   const word = NUMBER_WORDS[whole] ?? String(whole);
   if (fingers === whole) return whole === 1 ? 'one finger' : `${word} fingers`;
   return `${word} and a half fingers`;
-}
-
-function sentenceCase(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }

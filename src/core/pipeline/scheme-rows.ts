@@ -1,4 +1,5 @@
 /** Rows of any scheme from what they hang on: the field's levels or what is there, locked rows, the fringe. */
+
 import type { LaidBase } from '../base/base.ts';
 import { FAMILY_INFO } from '../base/choice.ts';
 import type { Cap } from '../cap/cap.ts';
@@ -18,6 +19,7 @@ import {
   type RowSlopes,
   type RowSpacing,
 } from '../rows/rows.ts';
+import { lowerFirst } from '../words.ts';
 import type { HeadStage } from './head-stage.ts';
 import type { PlanInputs } from './inputs.ts';
 
@@ -55,7 +57,7 @@ export function whyNot(
     case 'fromTie':
       return TIED_TOGETHER.includes(family)
         ? undefined
-        : `Rings from a tie need a base that is drawn to one: ${TIED_TOGETHER.map((f) => FAMILY_INFO[f as 'puff'].name.toLowerCase()).join(', ')}.`;
+        : `Rings from a tie need a base that is drawn to one: ${TIED_TOGETHER.map((f) => lowerFirst(FAMILY_INFO[f as 'puff'].name)).join(', ')}.`;
     case 'found':
       return inputs.cap.ownRows !== 'none' || base.sections.some((s) => s.rowMm.length > 0)
         ? undefined

@@ -1,0 +1,10 @@
+/** Names inside sentences, and sentences from names. */
+
+export function upperFirst(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** Only the first letter, so that "A stitched U" keeps its U; a name in capitals, as XL, stays as it is. */
+export function lowerFirst(words: string): string {
+  return /^\p{Lu}\p{Lu}/u.test(words) ? words : words.charAt(0).toLowerCase() + words.slice(1);
+}
