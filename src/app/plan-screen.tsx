@@ -1,15 +1,22 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
+import type { Finding } from '../core/findings/finding.ts';
+import { lookFindings } from '../core/findings/look-findings.ts';
+import type { HairOnHead, Look } from '../core/pipeline/look.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import type { SpacingStep } from '../core/pipeline/stages.ts';
+import type { PlanDocument } from '../model/plan.ts';
+import { planInputs } from '../model/to-inputs.ts';
 import { FindingNote } from './bench/finding-note.tsx';
 import { Stage } from './stage/stage.tsx';
 import { exportPlan } from './state/files.ts';
 import { type PlanSession, usePlanSession } from './state/plan-session.ts';
 import { useTheme } from './state/theme.ts';
+import { isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './state/use-look.ts';
 import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
 import { useView } from './state/view-store.ts';
+import type { CheckProps } from './stations/check-parts.tsx';
 import { Settle } from './stations/settle.tsx';
 import { Tally } from './tally/tally.tsx';
 import { isStation, STATIONS, type StationId } from './thread/stations.ts';
@@ -18,7 +25,6 @@ import { Weave } from './weave/weave.tsx';
 
 /** Benches and dialogs come when they are first wanted; the head and the cloth are there at once. */
 const planning = () => import('./stations/planning.tsx');
-const judging = () => import('./stations/judging.tsx');
 const doing = () => import('./stations/doing.tsx');
 const AimBench = lazy(() => planning().then((m) => ({ default: m.AimBench })));
 const MeasureBench = lazy(() => import('./stations/measure.tsx').then((m) => ({ default: m.MeasureBench })));
@@ -26,8 +32,8 @@ const BaseBench = lazy(() => import('./stations/base.tsx').then((m) => ({ defaul
 const CapBench = lazy(() => import('./stations/cap.tsx').then((m) => ({ default: m.CapBench })));
 const HairBench = lazy(() => import('./stations/hair.tsx').then((m) => ({ default: m.HairBench })));
 const RowsBench = lazy(() => import('./stations/rows.tsx').then((m) => ({ default: m.RowsBench })));
-const CheckBench = lazy(() => judging().then((m) => ({ default: m.CheckBench })));
-const SupplyBench = lazy(() => judging().then((m) => ({ default: m.SupplyBench })));
+const CheckBench = lazy(() => import('./stations/check.tsx').then((m) => ({ default: m.CheckBench })));
+const SupplyBench = lazy(() => import('./stations/supply.tsx').then((m) => ({ default: m.SupplyBench })));
 const InstallBench = lazy(() => doing().then((m) => ({ default: m.InstallBench })));
 const WearBench = lazy(() => doing().then((m) => ({ default: m.WearBench })));
 const TakedownBench = lazy(() => doing().then((m) => ({ default: m.TakedownBench })));
@@ -65,7 +71,14 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const { plan } = session;
   const { computed, error } = useResult(plan);
   const scene = useScene(session.history.present.plan);
-  const before = useFiguresBefore(computed, session.history.present.plan, session.isDraft);
+  const looked = useLook(plan);
+  const range = useGuessRange(plan, session.isDraft);
+  const selectedId = useView((v) => v.selectedId);
+  const atCheck = station === 'check';
+  const knotsIn = useKnotsIn(computed?.result, selectedId);
+  const lookedAs = useLookAs(plan, looked, knotsIn);
+  const hair = useFallingHair(plan, atCheck, session.isDraft, knotsIn);
+  const before = useFiguresBefore(computed, looked, session.history.present.plan, session.isDraft);
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
   const [plansOpen, setPlansOpen] = useState(false);
   const result = computed?.plan.id === plan.id ? computed.result : undefined;
@@ -88,18 +101,22 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     selectSection(undefined);
   }, [plan.id]);
 
-  const own = result?.findings.filter((f) => f.station === station) ?? [];
+  const findings = useFindings(plan, result, looked, hair);
+  const own = findings.filter((f) => f.station === station);
   const finding = <FindingNote finding={own[0]} more={own.length - 1} session={session} />;
-  const show = station === 'measure' ? 'tape' : station === 'base' ? 'sections' : 'rows';
+  const show = station === 'measure' ? 'tape' : station === 'base' ? 'sections' : atCheck ? 'look' : 'rows';
   return (
     <div
       className="screen"
       data-station={station}
       data-computed-ms={computed?.ms.toFixed(1)}
+      data-looked={
+        looked?.plan === plan && (!atCheck || (lookedAs?.plan === plan && hair?.plan === plan)) ? 'yes' : 'no'
+      }
       data-ready={result && !session.isDraft && computed?.plan === plan ? 'yes' : 'no'}
     >
       <div className="daylight" />
-      <Thread plan={plan} here={station} findings={result?.findings ?? []}>
+      <Thread plan={plan} here={station} findings={findings}>
         <button
           type="button"
           className="brand"
@@ -126,6 +143,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           show={show}
           partHandles={station === 'rows' || station === 'aim'}
           opening={station === 'cap'}
+          shown={atCheck ? { look: lookedAs?.value, hair: hair?.value } : undefined}
         />
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
         <aside className="bench" aria-label="Bench" tabIndex={0}>
@@ -135,13 +153,32 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
             </p>
           )}
           <Suspense>
-            <StationBench station={station} session={session} result={result} step={step} finding={finding} />
+            <StationBench
+              station={station}
+              session={session}
+              result={result}
+              step={step}
+              finding={finding}
+              checked={{
+                look: looked?.value,
+                lookAs: lookedAs?.value,
+                hair: hair?.value,
+                range: range?.plan === plan ? range.value : undefined,
+                findings,
+              }}
+            />
           </Suspense>
           {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
         </aside>
       </main>
       <Weave session={session} result={result} />
-      <Tally session={session} result={result} before={before} onExport={() => exportPlan(plan)} />
+      <Tally
+        session={session}
+        result={result}
+        judged={{ look: looked?.value, range: range?.plan === plan ? range.value : undefined }}
+        before={before}
+        onExport={() => exportPlan(plan)}
+      />
       {plansOpen && (
         <Suspense>
           <PlansDialog open currentId={plan.id} onOpenChange={setPlansOpen} />
@@ -157,6 +194,7 @@ function StationBench(props: {
   readonly result: PlanResult | undefined;
   readonly step: SpacingStep | undefined;
   readonly finding: React.ReactNode;
+  readonly checked: Omit<CheckProps, 'session' | 'result'>;
 }) {
   const { station, session, result } = props;
   switch (station) {
@@ -173,7 +211,7 @@ function StationBench(props: {
     case 'rows':
       return <RowsBench session={session} result={result} finding={props.finding} />;
     case 'check':
-      return <CheckBench session={session} result={result} />;
+      return <CheckBench session={session} result={result} {...props.checked} />;
     case 'supply':
       return <SupplyBench session={session} result={result} step={props.step} finding={props.finding} />;
     case 'install':
@@ -187,6 +225,30 @@ function StationBench(props: {
     case 'practice':
       return <PracticeBench session={session} result={result} />;
   }
+}
+
+/** Knots up to the selected one. */
+function useKnotsIn(result: PlanResult | undefined, selectedId: string | undefined): number | undefined {
+  return useMemo(() => {
+    const at = result?.knots.findIndex((k) => k.id === selectedId) ?? -1;
+    return at < 0 ? undefined : at + 1;
+  }, [result, selectedId]);
+}
+
+/** What the plan itself and its look have to say; the look is that of this very plan or says nothing. */
+function useFindings(
+  plan: PlanDocument,
+  result: PlanResult | undefined,
+  look: Of<Look> | undefined,
+  hair: Of<HairOnHead> | undefined,
+): readonly Finding[] {
+  const isPlain = useView((v) => isPlainView(v.check));
+  return useMemo(() => {
+    if (!result) return [];
+    if (look?.plan !== plan) return result.findings;
+    const sized = isPlain && hair?.plan === plan ? hair.value : undefined;
+    return [...result.findings, ...lookFindings(planInputs(plan), result, look.value, sized)];
+  }, [plan, result, look, hair, isPlain]);
 }
 
 /** Ctrl+Z and Ctrl+Shift+Z (or Ctrl+Y), except while writing in a field, which has an undo of its own. */

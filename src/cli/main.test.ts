@@ -4,7 +4,8 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { Pipeline } from '../core/pipeline/stages.ts';
+import { judge } from '../core/pipeline/judge.ts';
+import { Atelier } from '../core/pipeline/look.ts';
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
@@ -27,10 +28,12 @@ describe('meshwork plan FILE', () => {
     const run = meshwork('plan', `examples/${fileStem(plan.name)}.plan.json`);
     expect(run.stderr).toBe('');
     expect(run.status).toBe(0);
-    const pipeline = new Pipeline();
+    const atelier = new Atelier();
     const inputs = planInputs(plan);
     expect(JSON.parse(run.stdout)).toEqual(
-      JSON.parse(JSON.stringify(computedPlan(plan, pipeline.plan(inputs), pipeline.spacingStep(inputs)))),
+      JSON.parse(
+        JSON.stringify(computedPlan(plan, atelier.plan(inputs), atelier.spacingStep(inputs), judge(atelier, inputs))),
+      ),
     );
   });
 

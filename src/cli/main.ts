@@ -1,6 +1,7 @@
 /** meshwork plan FILE: reads an exported plan and prints the computed plan as one JSON object. */
 import { readFileSync } from 'node:fs';
-import { Pipeline } from '../core/pipeline/stages.ts';
+import { judge } from '../core/pipeline/judge.ts';
+import { Atelier } from '../core/pipeline/look.ts';
 import { computedPlan } from '../formats/computed-json.ts';
 import { readPlanJson } from '../formats/plan-json.ts';
 import { planInputs } from '../model/to-inputs.ts';
@@ -30,8 +31,9 @@ function main(args: readonly string[]) {
   const plan = readPlanJson(readFile(path));
   if (!plan.ok) fail(plan.why);
   const inputs = planInputs(plan.value);
-  const pipeline = new Pipeline();
-  const computed = computedPlan(plan.value, pipeline.plan(inputs), pipeline.spacingStep(inputs));
+  const atelier = new Atelier();
+  const result = atelier.plan(inputs);
+  const computed = computedPlan(plan.value, result, atelier.spacingStep(inputs), judge(atelier, inputs));
   process.stdout.write(`${JSON.stringify(computed, null, 2)}\n`);
 }
 

@@ -1,7 +1,12 @@
 /** The computed plan as one JSON object; docs/formats.md documents every entry. */
 import type { NetOnForm } from '../core/cap/stretch.ts';
+import { SIDES, type Side } from '../core/cover/cover.ts';
+import type { OutlineBox } from '../core/cover/size.ts';
+import type { FallGuess } from '../core/fall/guesses.ts';
 import { TAPE_INFO } from '../core/head/tape.ts';
 import { knotName, THROUGH_WORDS } from '../core/knots/rules.ts';
+import type { Judged } from '../core/pipeline/judge.ts';
+import type { HairOnHead } from '../core/pipeline/look.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import type { SpacingStep } from '../core/pipeline/stages.ts';
 import type { PlanDocument } from '../model/plan.ts';
@@ -15,10 +20,11 @@ function netFigures(net: NetOnForm) {
   };
 }
 
-export function computedPlan(plan: PlanDocument, result: PlanResult, step: SpacingStep) {
+export function computedPlan(plan: PlanDocument, result: PlanResult, step: SpacingStep, judged: Judged) {
+  const { look, hair, range } = judged;
   return {
     format: COMPUTED_FORMAT,
-    version: 3,
+    version: 4,
     plan: { id: plan.id, name: plan.name },
     head: {
       standings: result.head.standings.map((s) => ({ ...s, mm: round(s.mm, 0) })),
@@ -271,11 +277,33 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       wetGrams: result.load.wetG.map((v) => round(v, 0)),
     },
     cover: {
-      hiddenShare: round(result.cover.hiddenShare, 3),
-      range: result.cover.range.map((v) => round(v, 3)),
-      basis: 'random-scatter estimate, ribbon width and opacity are guesses',
+      hiddenShare: round(look.hiddenShare, 3),
+      range: range.all.map((v) => round(v, 3)),
+      byGuess: Object.fromEntries(
+        Object.entries(range.by).map(([g, ends]) => [g, ends.map((v) => round(v, 3))]),
+      ) as Record<FallGuess, number[]>,
+      seen: Object.fromEntries(SIDES.map((s) => [s, round(look.seen[s], 3)])) as Record<Side, number>,
+      patches: look.patches.map((p) => ({
+        where: p.words,
+        areaCm2: round(p.areaMm2 / 100, 1),
+        widthMm: round(p.widthMm, 0),
+        shows: round(p.shows, 2),
+      })),
+      knots: result.knots.map((k, i) => ({
+        id: k.id,
+        hiddenBy: look.knots[i].by,
+        shows: round(look.knots[i].shows, 2),
+      })),
+      basis: 'ribbons traced over the head; their width, opacity and spread are guesses',
     },
-    findings: result.findings.map((f) => ({
+    size: { ...sizes(hair.size), untrimmed: hair.untrimmed ? sizes(hair.untrimmed) : null },
+    bites: look.bites.map((b) => ({
+      of: b.name,
+      count: b.bites,
+      medianTimesOwn: round(b.median, 1),
+      worstTimesOwn: b.worst ? b.worst.timesOwn.map((v) => round(v, 1)) : null,
+    })),
+    findings: [...result.findings, ...judged.findings].map((f) => ({
       code: f.code,
       severity: f.severity,
       station: f.station,
@@ -288,6 +316,15 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       otherwise: f.otherwise ? { deed: f.otherwise.deed, change: f.otherwise.change } : null,
     })),
   };
+}
+
+function sizes(size: HairOnHead['size']) {
+  const box = (b: OutlineBox) => ({
+    widthMm: round(b.widthMm, 0),
+    heightMm: round(b.heightMm, 0),
+    beyondMm: b.beyondMm.map((v) => round(v, 0)),
+  });
+  return { front: box(size.front), left: box(size.left), top: box(size.top) };
 }
 
 function round(value: number, digits: number): number {

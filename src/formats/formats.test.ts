@@ -2,8 +2,9 @@ import Ajv2020 from 'ajv/dist/2020.js';
 import { JSDOM } from 'jsdom';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import computedSchema from '../../docs/schema/computed-plan-3.schema.json' with { type: 'json' };
-import { Pipeline } from '../core/pipeline/stages.ts';
+import computedSchema from '../../docs/schema/computed-plan-4.schema.json' with { type: 'json' };
+import { judge } from '../core/pipeline/judge.ts';
+import { Atelier } from '../core/pipeline/look.ts';
 import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { computedPlan } from './computed-json.ts';
@@ -12,10 +13,10 @@ import { escapeXml, mapSvg } from './map-svg.ts';
 import { fileStem, readPlanJson, writePlanJson } from './plan-json.ts';
 import { signPath } from './signs.ts';
 
-const pipeline = new Pipeline();
+const pipeline = new Atelier();
 const computed = (plan: typeof shoulderCurls) => {
   const inputs = planInputs(plan, 24);
-  return { result: pipeline.plan(inputs), step: pipeline.spacingStep(inputs) };
+  return { result: pipeline.plan(inputs), step: pipeline.spacingStep(inputs), judged: judge(pipeline, inputs) };
 };
 
 describe('plan as JSON', () => {
@@ -57,8 +58,8 @@ describe('computed plan as JSON', () => {
   it.each(demoPlans.map((p) => [p.name, p] as const))(
     'of "%s" matches its published schema (ajv) after a trip through text',
     (_, plan) => {
-      const { result, step } = computed(plan);
-      const json = JSON.parse(JSON.stringify(computedPlan(plan, result, step)));
+      const { result, step, judged } = computed(plan);
+      const json = JSON.parse(JSON.stringify(computedPlan(plan, result, step, judged)));
       expect(matches(json), JSON.stringify(matches.errors?.slice(0, 3))).toBe(true);
       expect(json.knots).toHaveLength(json.pieces.needed);
       expect(json.packs.needed * json.pieces.perPack - json.pieces.needed).toBe(json.leftOver);

@@ -31,7 +31,7 @@ import type { Deed } from './deed.ts';
 import { startBase } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
-import { setRows } from './rows-by-hand.ts';
+import { brushRows, setRows } from './rows-by-hand.ts';
 import { fingerMm } from './to-inputs.ts';
 
 /** The readings of one measure as she wrote them; empty ones are dropped. */
@@ -226,6 +226,7 @@ export function setUnit(plan: PlanDocument, unit: PlanDocument['unit']): Deed {
       fingers: { ...plan.fingers, width: spell(plan.fingers.width) },
       ownHair: { ...ownHair, length: spell(ownHair.length), ponytail: spell(ownHair.ponytail), byRegion },
       products: plan.products.map((p) => ({ ...p, length: spell(p.length), drawnOut: spell(p.drawnOut) })),
+      finish: { ...plan.finish, reach: spell(plan.finish.reach) },
       cap: {
         ...plan.cap,
         girth: spell(plan.cap.girth),
@@ -277,6 +278,8 @@ export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): De
       return splitZones(plan, mend.zones, mend.split, deed);
     case 'setRows':
       return setRows(plan, mend.change, deed);
+    case 'brush':
+      return { ...brushRows(plan, mend.stroke, mend.factor), words: deed };
     case 'dropHand':
       return setRows(plan, { hand: plan.rows.hand.filter((_, i) => !mend.indices.includes(i)) }, deed);
     case 'dropWishes':

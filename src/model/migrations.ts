@@ -7,7 +7,7 @@ import { PLAN_VERSION } from './plan.ts';
 type Step = (plan: Record<string, unknown>) => Record<string, unknown>;
 
 /** STEPS[n] turns version n into n + 1. */
-const STEPS: Readonly<Record<number, Step>> = { 1: repeatedReadings, 2: capHairAndRows };
+const STEPS: Readonly<Record<number, Step>> = { 1: repeatedReadings, 2: capHairAndRows, 3: finishAndGuesses };
 
 /**
  * 1 → 2: up to three readings a measure, four fingers on the ruler, a hairline of her own, hair by region, marks
@@ -150,6 +150,11 @@ function capHairAndRows(plan: Record<string, unknown>): Record<string, unknown> 
       trim: 'later',
     },
   };
+}
+
+/** 3 → 4: how full it is meant to be, what it is trimmed to, what enough is, and guesses of her own. Nothing was trimmed. */
+function finishAndGuesses(plan: Record<string, unknown>): Record<string, unknown> {
+  return { ...plan, finish: { fullness: 'enough', outline: 'none', reach: '15 cm' }, enough: 0.5, guesses: {} };
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

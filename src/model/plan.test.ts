@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-3.schema.json' with { type: 'json' };
+import schema from '../../docs/schema/plan-4.schema.json' with { type: 'json' };
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
@@ -51,7 +51,7 @@ describe('reading a plan', () => {
     ['a text', 'plan', /no record/],
     ['another format', { format: 'something-else', version: 1 }, /format is a different one/],
     ['no version', { ...plain(), version: undefined }, /doesn’t say its version/],
-    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 3\)/],
+    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 4\)/],
     ['half a version', { ...plain(), version: 1.5 }, /doesn’t say its version/],
   ])('refuses %s with a sentence', (_, value, why) => {
     const read = readPlan(value);

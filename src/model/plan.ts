@@ -17,6 +17,8 @@ import {
 import { LONGEST_MOVE_MM } from '../core/base/edit.ts';
 import { MUSTS } from '../core/base/musts.ts';
 import type { Cap } from '../core/cap/cap.ts';
+import type { Finish } from '../core/fall/finish.ts';
+import type { FallGuesses } from '../core/fall/guesses.ts';
 import { type Cut, MOST_CUTS } from '../core/hair/cuts.ts';
 import {
   CURLS,
@@ -50,10 +52,11 @@ import { amount, choice, direction, directions, lengthText, oneShape, text, with
 import { FINGER_COUNTS, type Fingers, fingerOf } from './fingers.ts';
 import { cut, productSchema, zonePiece } from './hair-schema.ts';
 import { LENGTH_UNITS, type LengthUnit } from './lengths.ts';
+import { enough, finish, guesses } from './look-schema.ts';
 import { rows, wishAt } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 3;
+export const PLAN_VERSION = 4;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -365,6 +368,9 @@ export const planSchema = object({
     .noUnknown()
     .strict()
     .required(),
+  finish,
+  enough,
+  guesses,
   reserveShare: amount(0, 0.5, 'The reserve'),
   pace: choice(PACES, 'Your pace'),
   /** Stations that she has looked at and changed or confirmed. */
@@ -393,7 +399,11 @@ export type PlanDocument = Omit<
   | 'rows'
   | 'knotWishes'
   | 'schools'
+  | 'finish'
+  | 'guesses'
 > & {
+  readonly finish: Omit<Finish, 'reachMm'> & { readonly reach: string };
+  readonly guesses: Readonly<Partial<FallGuesses>>;
   readonly cap: CapAsWritten;
   readonly products: readonly ProductAsWritten[];
   readonly cuts: readonly Cut[];

@@ -1,6 +1,7 @@
 /** From the document to what the core takes: every length in mm. The document has been validated before. */
 
 import type { Cap } from '../core/cap/cap.ts';
+import { PLAIN_GUESSES } from '../core/fall/guesses.ts';
 import type { HairOfPlace, HairRegion, OwnHair } from '../core/hair/own-hair.ts';
 import type { Product } from '../core/hair/product.ts';
 import type { HairlineOffsets } from '../core/head/hairline.ts';
@@ -29,6 +30,8 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
     knotWishes: plan.knotWishes,
     spacing: plan.spacing,
     schools: plan.schools,
+    finish: { fullness: plan.finish.fullness, outline: plan.finish.outline, reachMm: mm(plan.finish.reach) },
+    guesses: { ...PLAIN_GUESSES, ...plan.guesses },
     reserveShare: plan.reserveShare,
     pace: plan.pace,
   };

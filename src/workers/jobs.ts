@@ -7,10 +7,18 @@ import type { Flattening } from '../core/base/flatten.ts';
 import type { Candidate } from '../core/base/recommend.ts';
 import type { DirectionDeg } from '../core/head/marks.ts';
 import type { HeadInputs, PlanInputs } from '../core/pipeline/inputs.ts';
+import {
+  Atelier,
+  type GuessRange,
+  type HairOnHead,
+  type Look,
+  type LookAsked,
+  type WhyHere,
+} from '../core/pipeline/look.ts';
 import type { MeasureEffect } from '../core/pipeline/measure-effects.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import { type HeadScene, headScene } from '../core/pipeline/scene.ts';
-import { Pipeline, type SpacingStep } from '../core/pipeline/stages.ts';
+import type { SpacingStep } from '../core/pipeline/stages.ts';
 
 export type JobResult<T> =
   | { readonly state: 'done'; readonly value: T; readonly ms: number }
@@ -19,6 +27,12 @@ export type JobResult<T> =
 export interface Jobs {
   plan(inputs: PlanInputs): JobResult<PlanResult>;
   spacingStep(inputs: PlanInputs): JobResult<SpacingStep>;
+  look(asked: LookAsked): JobResult<Look>;
+  /** The same in another pose or age: a job of its own, so that neither makes the other stale. */
+  lookAs(asked: LookAsked): JobResult<Look>;
+  fallingHair(asked: LookAsked): JobResult<HairOnHead>;
+  guessRange(asked: LookAsked): JobResult<GuessRange>;
+  why(asked: LookAsked & { readonly at: DirectionDeg }): JobResult<WhyHere>;
   headScene(inputs: HeadInputs): JobResult<HeadScene>;
   tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: Edit }): JobResult<{ readonly why?: string }>;
   middleCut(asked: {
@@ -32,10 +46,15 @@ export interface Jobs {
 }
 
 export function createJobs(): Jobs {
-  const pipeline = new Pipeline();
+  const pipeline = new Atelier();
   return {
     plan: (inputs) => attempt(() => pipeline.plan(inputs)),
     spacingStep: (inputs) => attempt(() => pipeline.spacingStep(inputs)),
+    look: (asked) => attempt(() => pipeline.look(asked)),
+    lookAs: (asked) => attempt(() => pipeline.look(asked)),
+    fallingHair: (asked) => attempt(() => pipeline.fallingHair(asked)),
+    guessRange: (asked) => attempt(() => pipeline.range(asked)),
+    why: (asked) => attempt(() => pipeline.why(asked)),
     headScene: (inputs) => attempt(() => headScene(inputs)),
     tryEdit: ({ inputs, edit }) => attempt(() => pipeline.tryEdit(inputs, edit)),
     middleCut: ({ inputs, section, way }) => advised((a) => a.cutThrough(pipeline, inputs, section, way)),

@@ -3,6 +3,8 @@ import fc from 'fast-check';
 import { DEFAULT_BASE } from '../../src/core/base/choice.ts';
 import { baseGround } from '../../src/core/base/ground.ts';
 import { type Cap, DEFAULT_CAP } from '../../src/core/cap/cap.ts';
+import { PLAIN_FINISH } from '../../src/core/fall/finish.ts';
+import { PLAIN_GUESSES } from '../../src/core/fall/guesses.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
 import type { Cut } from '../../src/core/hair/cuts.ts';
 import { hairOnScalp, type OwnHair } from '../../src/core/hair/own-hair.ts';
@@ -128,6 +130,8 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     knotWishes: [],
     spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.25, nape: 1.5, faceEdge: 1 } },
     schools: DEFAULT_SCHOOLS,
+    finish: PLAIN_FINISH,
+    guesses: PLAIN_GUESSES,
     reserveShare: 0.15,
     pace: 'some',
     meshFrequency: 24,

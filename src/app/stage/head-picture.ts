@@ -14,10 +14,13 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
+import type { HairMesh } from '../../core/fall/hair-mesh.ts';
 import { smoothstep } from '../../core/geometry/smoothstep.ts';
 import type { PictureMesh } from '../../core/head/bust.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
+import { type HairLook, HairPicture } from './hair-picture.ts';
 import type { Projection, V3 } from './projection.ts';
+import { COLOUR_MATH } from './shading.ts';
 
 export interface Palette {
   readonly skin: string;
@@ -77,13 +80,12 @@ varying float vLight;
 varying float vAbove;
 varying vec3 vCorner;
 float wrapped(float d, float w) { return max(0.0, (d + w) / (1.0 + w)); }
-float hash(vec3 p) { return fract(sin(dot(p, vec3(12.9898, 78.233, 37.719))) * 43758.5453); }
+${COLOUR_MATH}
 float noise(vec3 p) {
   vec3 i = floor(p); vec3 f = fract(p); f = f * f * (3.0 - 2.0 * f);
   return mix(mix(mix(hash(i), hash(i + vec3(1,0,0)), f.x), mix(hash(i + vec3(0,1,0)), hash(i + vec3(1,1,0)), f.x), f.y),
              mix(mix(hash(i + vec3(0,0,1)), hash(i + vec3(1,0,1)), f.x), mix(hash(i + vec3(0,1,1)), hash(i + vec3(1,1,1)), f.x), f.y), f.z);
 }
-vec3 encode(vec3 v) { return mix(12.92 * v, 1.055 * pow(max(v, vec3(0.0)), vec3(1.0 / 2.4)) - 0.055, step(0.0031308, v)); }
 vec3 lit(vec3 albedo, float soft, float shine, float rough) {
   vec3 n = normalize(vNormal);
   float sky = 0.5 + 0.5 * n.y;
@@ -218,6 +220,7 @@ export class HeadPicture {
       uScalp: { value: new Color() },
     },
   });
+  private readonly hair = new HairPicture(this.light);
   private capTriangles: Uint32Array = new Uint32Array(0);
   private meshes: Mesh[] = [];
 
@@ -226,6 +229,7 @@ export class HeadPicture {
     this.renderer = new WebGLRenderer({ canvas, antialias: false, alpha: true, powerPreference: 'low-power' });
     this.renderer.setClearColor(0, 0);
     this.scene.matrixWorldAutoUpdate = false;
+    this.scene.add(this.hair.mesh);
   }
 
   setHead(head: HeadScene) {
@@ -270,7 +274,17 @@ export class HeadPicture {
     this.cap.uniforms.uHeat.value = heat ? 1 : 0;
   }
 
-  draw(view: Projection, pixelRatio: number) {
+  /** Hair over the head, or none. */
+  setHair(hair: HairMesh | undefined) {
+    this.hair.set(hair);
+  }
+
+  setHairLook(look: HairLook) {
+    this.hair.setLook(look);
+  }
+
+  /** @param moving draws a lighter head of hair */
+  draw(view: Projection, pixelRatio: number, moving = false) {
     const { width, height, pxPerMm: s, toEye, right, up } = view;
     this.renderer.setPixelRatio(pixelRatio);
     this.renderer.setSize(width, height, false);
@@ -297,6 +311,7 @@ export class HeadPicture {
     this.light.uFill.value.copy(world([FILL[0] * view.flip, FILL[1], FILL[2]]));
     this.light.uEye.value.set(...toEye);
     this.skin.uniforms.uAbove.value = smoothstep(0.7, 0.95, toEye[1]);
+    this.hair.prepare(moving);
     this.renderer.render(this.scene, camera);
   }
 
@@ -307,6 +322,7 @@ export class HeadPicture {
 
   dispose() {
     for (const mesh of this.meshes) mesh.geometry.dispose();
+    this.hair.dispose();
     this.skin.dispose();
     this.cap.dispose();
     this.renderer.dispose();

@@ -16,6 +16,8 @@ function hintOf(tool: Tool): string {
       return 'Touch the place where a knot is to go in. Escape puts the tool down.';
     case 'moveKnot':
       return 'Touch a knot, then drag its bead to where it should sit.';
+    case 'finger':
+      return 'Draw a line over the hair: it parts there. Escape takes the finger away.';
     case 'pullRow':
       return 'Drag a row on the cloth below: closer to the next one, or wider.';
     default:

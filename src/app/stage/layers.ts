@@ -7,7 +7,13 @@ export const BRIGHTEST_MM = 24;
 
 export function layersOf(
   result: PlanResult | undefined,
-  shown: { readonly bumps: boolean; readonly sectionId: string | undefined; readonly atBase: boolean },
+  shown: {
+    readonly bumps: boolean;
+    readonly sectionId: string | undefined;
+    readonly atBase: boolean;
+    /** Share of the scalp that shows at every vertex, where the light comes through. */
+    readonly shows?: ArrayLike<number> | undefined;
+  },
 ): Layers {
   if (!result) return { marks: [[], [], [], []] };
   const { marks } = result.head;
@@ -18,5 +24,6 @@ export function layersOf(
     marks: [marks.tender, marks.thin, marks.noGo, Uint8Array.from(sectionOf, (label) => sight[label])],
     ...(held >= 0 ? { pick: Uint8Array.from(sectionOf, (label) => (label === held ? 1 : 0)) } : {}),
     ...(shown.atBase && shown.bumps ? { heat: bumps.heightMm.map((h) => h / BRIGHTEST_MM) } : {}),
+    ...(shown.shows ? { heat: shown.shows } : {}),
   };
 }

@@ -72,7 +72,7 @@ export function drawOverlay(
 }
 
 /** A cut or a row while the finger is down. */
-function drawStroke(ctx: CanvasRenderingContext2D, points: ReadonlyArray<readonly [number, number]>) {
+export function drawStroke(ctx: CanvasRenderingContext2D, points: ReadonlyArray<readonly [number, number]>) {
   const path = new Path2D();
   points.forEach(([x, y], i) => {
     if (i === 0) path.moveTo(x, y);

@@ -1,29 +1,45 @@
 /** The stage: her head, turned with a finger; what is selected stands in one light and is told in words. */
 import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { TAPE_MEASURES, type TapeMeasure } from '../../core/head/tape.ts';
+import type { HairOnHead, Look } from '../../core/pipeline/look.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useTheme } from '../state/theme.ts';
 import { useView } from '../state/view-store.ts';
+import { askAbout, onScene } from './ask-about.ts';
 import type { HeadPicture } from './head-picture.ts';
 import { KnotNote } from './knot-note.tsx';
 import { layersOf } from './layers.ts';
-import { drawOverlay, knotAt, type OverlayOptions } from './overlay.ts';
-import { paletteOf, SCALP } from './palette.ts';
+import { drawLook } from './look-overlay.ts';
+import { drawOverlay, drawStroke, knotAt, type OverlayOptions } from './overlay.ts';
+import { BLOCK_PALETTE, hairColour, paletteOf, SCALP } from './palette.ts';
 import { PartHandles } from './part-handles.tsx';
 import { facing, projection, screenX, screenY } from './projection.ts';
 import { surfacePointAt, vertexAt } from './surface-hit.ts';
 import { useStrokes } from './use-strokes.ts';
 import { ViewRing } from './view-ring.tsx';
 
+export interface ShownLook {
+  readonly look: Look | undefined;
+  readonly hair: HairOnHead | undefined;
+}
+
 /** Beads come with the station that has them. */
+const CheckNotes = lazy(() => import('./check-notes.tsx').then((m) => ({ default: m.CheckNotes })));
+const Ramp = lazy(() => import('./check-notes.tsx').then((m) => ({ default: m.Ramp })));
 const BaseBeads = lazy(() => import('./base-beads.tsx').then((m) => ({ default: m.BaseBeads })));
 const BrushBead = lazy(() => import('./brush-bead.tsx').then((m) => ({ default: m.BrushBead })));
 const KnotBeads = lazy(() => import('./knot-beads.tsx').then((m) => ({ default: m.KnotBeads })));
 const OpeningBeads = lazy(() => import('./opening-beads.tsx').then((m) => ({ default: m.OpeningBeads })));
 const HairlineBeads = lazy(() => import('./hairline-beads.tsx').then((m) => ({ default: m.HairlineBeads })));
+
+/** Hair stands out: the head is drawn smaller under it, the wider the smaller, and a little lower. */
+function hairView(hair: HairOnHead | undefined): [centre?: { x: number; y: number }, mmShare?: number] {
+  if (!hair) return [];
+  return [{ x: 0.57, y: 0.52 }, Math.min(0.0033, 0.97 / Math.max(1, hair.size.front.widthMm))];
+}
 
 /** Radians a pixel of drag. */
 const TURN = 0.0085;
@@ -36,12 +52,14 @@ export function Stage(props: {
   readonly session: PlanSession;
   readonly result: PlanResult | undefined;
   readonly scene: HeadScene | undefined;
-  readonly show: OverlayOptions['show'];
+  readonly show: OverlayOptions['show'] | 'look';
   readonly partHandles: boolean;
   /** The opening of the cap is drawn, with its beads. */
   readonly opening: boolean;
+  /** How the finished style looks, at Check. */
+  readonly shown?: ShownLook | undefined;
 }) {
-  const { session, result, scene, show } = props;
+  const { session, result, scene, show, shown } = props;
   const box = useRef<HTMLDivElement>(null);
   const glCanvas = useRef<HTMLCanvasElement>(null);
   const lineCanvas = useRef<HTMLCanvasElement>(null);
@@ -50,14 +68,29 @@ export function Stage(props: {
   const { theme } = useTheme();
   const [oldPart, setOldPart] = useState<Float32Array>();
   const picture = useHeadPicture(glCanvas, scene);
+  const withHair = show === 'look' && view.check.picture === 'hair';
   const seen = useMemo(
-    () => projection({ azimuth: view.azimuth, elevation: view.elevation }, size.width, size.height, view.mirror),
-    [view.azimuth, view.elevation, view.mirror, size],
+    () =>
+      projection(
+        { azimuth: view.azimuth, elevation: view.elevation },
+        size.width,
+        size.height,
+        view.mirror,
+        ...hairView(withHair ? shown?.hair : undefined),
+      ),
+    [view.azimuth, view.elevation, view.mirror, size, withHair, shown?.hair],
   );
   const { skin, cap } = session.plan;
   // The picture hangs on skin and cap alone: dragging a spacing must not draw it again.
-  const capOff = show !== 'rows';
-  const palette = useMemo(() => paletteOf({ skin, cap }, theme === 'dark', capOff), [skin, cap, theme, capOff]);
+  const capOff = show === 'sections' || show === 'tape';
+  const onBlock = show === 'look' && view.check.onBlock;
+  const palette = useMemo(
+    () => ({
+      ...paletteOf({ skin, cap }, theme === 'dark', capOff),
+      ...(onBlock ? { ...BLOCK_PALETTE, bare: false } : {}),
+    }),
+    [skin, cap, theme, capOff, onBlock],
+  );
   const selected = result?.knots.find((k) => k.id === view.selectedId);
   const cautions = useMemo(
     () => new Set(result?.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? []))) ?? []),
@@ -72,30 +105,38 @@ export function Stage(props: {
   const atBase = show === 'sections';
   // A spacing change leaves marks and sections as they are, and the picture too.
   const layersKey = result && `${result.head.marksStamp} ${result.base.stamp}`;
+  const shows = show === 'look' && view.check.picture === 'cover' ? shown?.look?.shows : undefined;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what the layers hang on
   const layers = useMemo(
-    () => layersOf(result, { bumps: showBumps, sectionId, atBase }),
-    [layersKey, showBumps, atBase ? sectionId : undefined, atBase],
+    () => layersOf(result, { bumps: showBumps, sectionId, atBase, shows }),
+    [layersKey, showBumps, atBase ? sectionId : undefined, atBase, shows],
   );
+  const hair = withHair ? shown?.hair : undefined;
   const strokes = useStrokes({ session, result, scene, view: seen, box });
 
   useEffect(() => {
     if (picture.state === 'ready') picture.head.setLayers(layers);
   }, [picture, layers]);
+  useEffect(() => {
+    if (picture.state === 'ready') picture.head.setHair(hair?.mesh);
+  }, [picture, hair]);
 
   // The picture: at screen resolution while it turns, at twice that when it rests.
   // biome-ignore lint/correctness/useExhaustiveDependencies: new layers are drawn though they are set elsewhere
   useEffect(() => {
     if (picture.state !== 'ready' || size.width === 0) return;
     picture.head.setPalette(palette);
+    picture.head.setHairLook(hairLookOf(session.plan));
     const ratio = Math.min(2, window.devicePixelRatio || 1);
-    const frame = requestAnimationFrame(() => picture.head.draw(seen, view.moving ? Math.min(1, ratio) : ratio));
+    const frame = requestAnimationFrame(() =>
+      picture.head.draw(seen, view.moving ? Math.min(1, ratio) : ratio, view.moving),
+    );
     const rest = view.moving ? undefined : setTimeout(() => picture.head.draw(seen, 2), REST_MS);
     return () => {
       cancelAnimationFrame(frame);
       clearTimeout(rest);
     };
-  }, [picture, layers, seen, size, view.moving, palette]);
+  }, [picture, layers, hair, seen, size, view.moving, palette]);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: ink and ground change with the theme
   useEffect(() => {
@@ -109,6 +150,14 @@ export function Stage(props: {
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     ctx.clearRect(0, 0, size.width, size.height);
     if (!result) return;
+    if (show === 'look' && view.check.picture !== 'plain') {
+      if (!shown?.look) return;
+      const { whyAt, picture: kind } = view.check;
+      const whyAtMm = whyAt && scene ? onScene(scene, whyAt) : undefined;
+      drawLook(ctx, seen, result, { look: shown.look, picture: kind, selectedId: view.selectedId, whyAtMm });
+      if (strokes.pixels) drawStroke(ctx, strokes.pixels);
+      return;
+    }
     const styles = getComputedStyle(canvas);
     const tapes = scene?.tapes;
     const measure = view.tape as TapeMeasure | undefined;
@@ -117,7 +166,7 @@ export function Stage(props: {
       cautions,
       scalp: SCALP[session.plan.skin],
       oldPart,
-      show,
+      show: show === 'look' ? 'rows' : show,
       ...(tapes
         ? {
             tape: measure && {
@@ -149,6 +198,8 @@ export function Stage(props: {
     sectionCautions,
     oldPart,
     show,
+    shown,
+    view.check,
     session.plan,
     strokes.pixels,
     props.opening,
@@ -158,6 +209,7 @@ export function Stage(props: {
   const drag = useTurning(box, (x, y) => {
     if (!result) return;
     if (show === 'rows') return view.select(knotAt(seen, result, x, y)?.id);
+    if (show === 'look' && scene) return askAbout(seen, scene, result, x, y, view.check.picture);
     if (show !== 'sections' || !scene) return;
     const hit = surfacePointAt(seen, scene.cap, x, y);
     const section = hit && result.base.sections[result.base.sectionOf[vertexAt(scene.cap, hit)]];
@@ -206,11 +258,17 @@ export function Stage(props: {
           />
         </svg>
       )}
-      {show === 'rows' && result && <KnotNote result={result} knot={selected} />}
+      {(show === 'rows' || (show === 'look' && (selected || view.check.picture === 'plain'))) && result && (
+        <KnotNote result={result} knot={selected} />
+      )}
       {props.partHandles && view.tool.kind === 'turn' && result && scene && (
         <PartHandles view={seen} scene={scene} result={result} session={session} stage={stageBox} onHold={setOldPart} />
       )}
       <Suspense>
+        {show === 'look' && result && shown?.look && !selected && view.check.picture !== 'plain' && (
+          <CheckNotes view={seen} result={result} look={shown.look} fingerMm={fingerMm(session.plan)} />
+        )}
+        {show === 'look' && view.check.picture === 'cover' && <Ramp />}
         {show === 'tape' && view.tool.kind === 'hairline' && result && (
           <HairlineBeads view={seen} result={result} session={session} stage={stageBox} />
         )}
@@ -238,6 +296,11 @@ export function Stage(props: {
       <ViewRing />
     </div>
   );
+}
+
+function hairLookOf({ products }: PlanSession['plan']) {
+  const [product] = products;
+  return { colour: hairColour(product.colours[0] ?? ''), texture: product.texture };
 }
 
 function placeOf(seen: ReturnType<typeof projection>, knot: { xMm: number; yMm: number; zMm: number }) {

@@ -46,7 +46,7 @@ export function useStrokes(props: {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [tool, session]);
-  const isDrawn = ['brush', 'cut', 'row', 'density', 'addKnot'].includes(tool.kind);
+  const isDrawn = ['brush', 'cut', 'row', 'density', 'addKnot', 'finger'].includes(tool.kind);
   if (!isDrawn || !scene) return { pixels: undefined, handlers: undefined };
 
   const add = (event: React.PointerEvent) => {
@@ -76,7 +76,9 @@ export function useStrokes(props: {
     else if (tool.kind === 'cut' && result) void cut(line, stroke.points);
     else if (tool.kind === 'row') addRow(session, line);
     else if (tool.kind === 'density') useView.getState().refuse(session.apply(brushDeed(session, tool, stroke.points)));
-    else if (tool.kind === 'addKnot') {
+    else if (tool.kind === 'finger') {
+      if (stroke.points.length > 1) useView.getState().setCheck({ finger: stroke.points.flat() });
+    } else if (tool.kind === 'addKnot') {
       const deed = addKnot(session.history.present.plan, line[line.length - 1]);
       useView.getState().refuse(session.apply(deed));
     }

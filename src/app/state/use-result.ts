@@ -1,5 +1,6 @@
 /** The computed plan of a document, kept while the next one is on its way, and what the last deed changed. */
 import { useEffect, useRef, useState } from 'react';
+import type { GuessRange, Look } from '../../core/pipeline/look.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
@@ -7,6 +8,7 @@ import type { PlanDocument } from '../../model/plan.ts';
 import { headInputs, planInputs } from '../../model/to-inputs.ts';
 import type { Outcome } from '../../workers/client.ts';
 import { painter, planner } from './clients.ts';
+import type { Of } from './use-look.ts';
 
 export interface Computed {
   readonly plan: PlanDocument;
@@ -36,6 +38,12 @@ export function useResult(plan: PlanDocument | undefined) {
   return { computed, error };
 }
 
+/** What is known of the look, which comes a moment after the plan. */
+export interface JudgedFigures {
+  readonly look: Look | undefined;
+  readonly range: GuessRange | undefined;
+}
+
 /** The seven figures of the tally. */
 export interface Figures {
   readonly pieces: number;
@@ -44,10 +52,11 @@ export interface Figures {
   readonly minutes: number;
   readonly price: number;
   readonly massG: number;
-  readonly cover: number;
+  /** Not known for the moment that it takes to work it out. */
+  readonly cover: number | undefined;
 }
 
-export function figuresOf(result: PlanResult): Figures {
+export function figuresOf(result: PlanResult, look: Look | undefined): Figures {
   return {
     pieces: result.supply.pieces,
     packs: result.supply.packs,
@@ -55,13 +64,14 @@ export function figuresOf(result: PlanResult): Figures {
     minutes: Math.round(result.time.totalMinutes),
     price: result.supply.price,
     massG: Math.round(result.load.massG),
-    cover: Math.round(result.cover.hiddenShare * 100),
+    cover: look && Math.round(look.hiddenShare * 100),
   };
 }
 
 /** Figures before the last deed, or before the finger came down. */
 export function useFiguresBefore(
   computed: Computed | undefined,
+  look: Of<Look> | undefined,
   present: PlanDocument,
   isDraft: boolean,
 ): Figures | undefined {
@@ -71,11 +81,11 @@ export function useFiguresBefore(
     if (!computed) return;
     if (isDraft) {
       setBefore(settled.current?.figures);
-    } else if (computed.plan === present && settled.current?.plan !== present) {
+    } else if (computed.plan === present && look?.plan === present && settled.current?.plan !== present) {
       setBefore(settled.current?.plan.id === present.id ? settled.current.figures : undefined);
-      settled.current = { plan: present, figures: figuresOf(computed.result) };
+      settled.current = { plan: present, figures: figuresOf(computed.result, look.value) };
     }
-  }, [computed, present, isDraft]);
+  }, [computed, look, present, isDraft]);
   return before;
 }
 

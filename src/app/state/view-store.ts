@@ -1,6 +1,7 @@
 /** What is looked at: the angle, the mirror, the selected knot. Of the screen only, never of the plan. */
 import { create } from 'zustand';
-import type { MarkKind } from '../../core/head/marks.ts';
+import type { Age, Pose } from '../../core/fall/poses.ts';
+import type { DirectionDeg, MarkKind } from '../../core/head/marks.ts';
 
 export interface ViewAngle {
   /** Where the viewer stands round the head, rad: 0 in front, π/2 at her left. */
@@ -29,10 +30,38 @@ export type Tool =
   | { readonly kind: 'moveKnot' }
   | { readonly kind: 'addKnot' }
   /** Rows are pulled on the cloth. */
-  | { readonly kind: 'pullRow' };
+  | { readonly kind: 'pullRow' }
+  /** Parts the hair where it is drawn. */
+  | { readonly kind: 'finger' };
 export const TURN_TOOL: Tool = { kind: 'turn' };
 
+/** How the finished style is looked at in Check. */
+export interface CheckView {
+  /** Hair as it hangs, where light comes through, or only rows and knots. */
+  readonly picture: 'hair' | 'cover' | 'plain';
+  readonly pose: Pose;
+  readonly age: Age;
+  /** Only up to the selected knot. */
+  readonly soFar: boolean;
+  /** Over a white block in place of her head. */
+  readonly onBlock: boolean;
+  /** Line of the finger that parts the hair, xyz interleaved, mm. */
+  readonly finger: readonly number[] | undefined;
+  /** The place that is asked about. */
+  readonly whyAt: DirectionDeg | undefined;
+}
+export const PLAIN_CHECK: CheckView = {
+  picture: 'hair',
+  pose: 'rest',
+  age: 'finished',
+  soFar: false,
+  onBlock: false,
+  finger: undefined,
+  whyAt: undefined,
+};
+
 interface ViewState extends ViewAngle {
+  readonly check: CheckView;
   readonly mirror: boolean;
   readonly selectedId: string | undefined;
   /** The measure whose tape is drawn. */
@@ -55,6 +84,7 @@ interface ViewState extends ViewAngle {
   selectLine(key: string | undefined): void;
   setShowBumps(show: boolean): void;
   refuse(why: string | undefined): void;
+  setCheck(change: Partial<CheckView>): void;
 }
 
 export const useView = create<ViewState>((set) => ({
@@ -69,6 +99,7 @@ export const useView = create<ViewState>((set) => ({
   lineKey: undefined,
   showBumps: false,
   refusal: undefined,
+  check: PLAIN_CHECK,
   turn: ({ azimuth, elevation }) =>
     set({ azimuth: wrap(azimuth), elevation: Math.min(1.5, Math.max(-0.35, elevation)) }),
   setMoving: (moving) => set({ moving }),
@@ -80,6 +111,7 @@ export const useView = create<ViewState>((set) => ({
   selectLine: (lineKey) => set({ lineKey }),
   setShowBumps: (showBumps) => set({ showBumps }),
   refuse: (refusal) => set({ refusal }),
+  setCheck: (change) => set((s) => ({ check: { ...s.check, ...change } })),
 }));
 
 function wrap(angle: number): number {

@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanSession } from '../state/plan-session.ts';
-import { type Figures, figuresOf } from '../state/use-result.ts';
+import { type Figures, figuresOf, type JudgedFigures } from '../state/use-result.ts';
 import { hours, money, range } from '../ui/format.ts';
 
 /** The working of a figure comes when it is first asked for. */
@@ -12,15 +12,16 @@ const Working = lazy(() => import('./working.tsx').then((m) => ({ default: m.Wor
 export function Tally(props: {
   readonly session: PlanSession;
   readonly result: PlanResult | undefined;
+  readonly judged: JudgedFigures;
   readonly before: Figures | undefined;
   readonly onExport: () => void;
 }) {
-  const { session, result, before } = props;
+  const { session, result, before, judged } = props;
   const { plan } = session;
   return (
     <footer className="tally">
       <Stub session={session} onExport={props.onExport} />
-      {result && <Cells plan={plan} result={result} before={before} />}
+      {result && <Cells plan={plan} result={result} judged={judged} before={before} />}
     </footer>
   );
 }
@@ -71,6 +72,8 @@ function Stub({ session, onExport }: { readonly session: PlanSession; readonly o
   );
 }
 
+const known = (v: number | undefined): v is number => v !== undefined;
+
 interface CellSpec {
   readonly key: keyof Figures;
   readonly name: string;
@@ -82,15 +85,17 @@ interface CellSpec {
 function Cells({
   plan,
   result,
+  judged,
   before,
 }: {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
+  readonly judged: JudgedFigures;
   readonly before: Figures | undefined;
 }) {
-  const now = figuresOf(result);
+  const now = figuresOf(result, judged.look);
   const whole = (v: number) => String(v);
-  const { supply, time, load, cover } = result;
+  const { supply, time, load } = result;
   const cells: readonly CellSpec[] = [
     {
       key: 'pieces',
@@ -140,7 +145,9 @@ function Cells({
       name: 'Cover',
       show: whole,
       unit: '%',
-      third: `guess, ${range(cover.range.map((v) => Math.round(v * 100)) as [number, number], whole)}`,
+      third: judged.range
+        ? `guess, ${range(judged.range.all.map((v) => Math.round(v * 100)) as [number, number], whole)}`
+        : 'a guess',
     },
   ];
   const [open, setOpen] = useState<{ readonly key: keyof Figures; readonly at: HTMLButtonElement }>();
@@ -158,15 +165,17 @@ function Cells({
         >
           <span className="cell-name">{cell.name}</span>
           <span className="cell-figure">
-            {before && before[cell.key] !== now[cell.key] && (
+            {known(before?.[cell.key]) && known(now[cell.key]) && before?.[cell.key] !== now[cell.key] && (
               <span className="cell-was">
-                {cell.show(before[cell.key])}
+                {cell.show(before?.[cell.key] as number)}
                 <svg width="15" height="8" viewBox="0 0 15 8" aria-hidden="true" className="self-center">
                   <path d="M0 4H13M9.5 .8L13.4 4L9.5 7.2" fill="none" stroke="currentColor" strokeWidth="1.3" />
                 </svg>
               </span>
             )}
-            <span data-testid={`figure-${cell.key}`}>{cell.show(now[cell.key])}</span>
+            <span data-testid={`figure-${cell.key}`}>
+              {known(now[cell.key]) ? cell.show(now[cell.key] as number) : '…'}
+            </span>
             {cell.unit && <small>{cell.unit}</small>}
           </span>
           <span className="cell-third">{cell.third}</span>
@@ -181,6 +190,7 @@ function Cells({
             at={open.at}
             plan={plan}
             result={result}
+            judged={judged}
             onClose={() => setOpen(undefined)}
           />
         </Suspense>

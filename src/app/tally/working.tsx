@@ -4,7 +4,7 @@ import { Popover } from 'radix-ui';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { lowerFirst } from '../../core/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import type { Figures } from '../state/use-result.ts';
+import type { Figures, JudgedFigures } from '../state/use-result.ts';
 import {
   CoverWorking,
   HoursWorking,
@@ -18,6 +18,7 @@ import {
 interface WorkingProps {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
+  readonly judged: JudgedFigures;
 }
 
 const WORKINGS: Readonly<Record<keyof Figures, React.ComponentType<WorkingProps>>> = {
@@ -54,7 +55,7 @@ export function Working(
             props.at.focus();
           }}
         >
-          <Content plan={props.plan} result={props.result} />
+          <Content plan={props.plan} result={props.result} judged={props.judged} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

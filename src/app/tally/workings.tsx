@@ -1,6 +1,7 @@
 /** How each figure of the tally comes about, with her values in it and how sure it is. */
 
 import { FAMILY_INFO } from '../../core/base/choice.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES } from '../../core/fall/guesses.ts';
 import { ZONES, zoneName } from '../../core/pipeline/inputs.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { Part } from '../../core/rows/part.ts';
@@ -8,6 +9,7 @@ import { COUNT_SPREAD } from '../../core/supply/packs.ts';
 import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/time/estimate.ts';
 import { lowerFirst } from '../../core/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
+import type { JudgedFigures } from '../state/use-result.ts';
 import { duration, money, range } from '../ui/format.ts';
 
 interface Props {
@@ -165,17 +167,27 @@ export function WeightWorking({ result }: { readonly result: PlanResult }) {
   );
 }
 
-export function CoverWorking({ result }: Props) {
+export function CoverWorking({ plan, result, judged }: Props & { readonly judged: JudgedFigures }) {
   const percent = (v: number) => `${Math.round(v * 100)} %`;
+  const { look, range: open } = judged;
+  if (!look) return <p>Being worked out …</p>;
   return (
     <Working
-      title={`About ${percent(result.cover.hiddenShare)} hidden`}
+      title={`About ${percent(look.hiddenShare)} hidden`}
       rows={[
         ['A piece', `${result.piece.massG.toFixed(2)} g, ${Math.round(result.piece.lengthMm / 10)} cm as worn`],
-        ['On top', `${Math.round(result.spacing.mm.gapMm)} mm apart both ways`],
-        ['Likely', range(result.cover.range, percent)],
+        ['Seen from the top, scalp that shows', percent(look.seen.top)],
+        ['from behind', percent(look.seen.behind)],
+        ...(open
+          ? [
+              ['If all guesses err one way', range(open.all, percent)] as const,
+              ...FALL_GUESS_NAMES.filter((g) => open.by[g][1] > open.by[g][0]).map(
+                (g) => [lowerFirst(FALL_GUESSES[g].name), range(open.by[g], percent)] as const,
+              ),
+            ]
+          : []),
       ]}
-      sure="A first estimate at rest: pieces as scattered ribbons, hidden = 1 − e^(−density × opaque area). Width and opacity are guesses; strands are not traced one by one. Least hidden beside the part."
+      sure={`Every strand is followed from its knot over the head; where strands lie over each other what shows multiplies. ${Object.keys(plan.guesses).length > 0 ? 'Some guesses are yours.' : 'Width, opacity and spread of a strand are guesses: set your own in Check.'}`}
     />
   );
 }

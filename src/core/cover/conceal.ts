@@ -25,7 +25,7 @@ export function concealment(
   knot: KnotUnderHair,
   shows: ArrayLike<number>,
   own: Footprint,
-  neighbours: (v: number) => readonly number[],
+  neighbours: (v: number) => Iterable<number>,
 ): Concealment {
   const round = [knot.vertex, ...neighbours(knot.vertex)];
   let through = 0;

@@ -3,6 +3,7 @@ import type { BaseChoice, Family, Parking } from '../base/choice.ts';
 import type { Edit } from '../base/edit.ts';
 import type { Cap } from '../cap/cap.ts';
 import type { Cut, Split } from '../hair/cuts.ts';
+import type { Stroke } from '../head/marks.ts';
 import type { TapeMeasure } from '../head/tape.ts';
 import type { SchoolName, Schools } from '../knots/schools.ts';
 import type { PieceZone, SpacingZone } from '../pipeline/inputs.ts';
@@ -21,6 +22,7 @@ export type Mend =
   /** These zones take a finer cut of what they have. */
   | { readonly kind: 'splitZones'; readonly zones: readonly PieceZone[]; readonly split: Split }
   | { readonly kind: 'setRows'; readonly change: Partial<Omit<RowChoice, 'hand' | 'brush'>> }
+  | { readonly kind: 'brush'; readonly stroke: Stroke; readonly factor: number }
   | { readonly kind: 'dropHand'; readonly indices: readonly number[] }
   | { readonly kind: 'dropWishes'; readonly indices: readonly number[] }
   | { readonly kind: 'chooseFamily'; readonly family: Family }

@@ -111,11 +111,15 @@ export interface PictureMesh {
 /** Skin under the cap, this far inside the hairline, is never seen. */
 const HIDDEN_INSIDE_MM = 14;
 
+/** Everything that is drawn of her lies in it. */
+export function bustBox(head: HeadShape) {
+  const k = head.sizeMm / HEAD_PARAMETERS[0].median;
+  return { min: [-200 * k, -262 * k, -128 * k], max: [200 * k, head.crownHeightMm + 8, 128 * k] } as const;
+}
+
 export function bustMesh(head: HeadShape, line: Hairline, stepMm: number): PictureMesh {
   const body = bust(head);
-  const k = head.sizeMm / HEAD_PARAMETERS[0].median;
-  const box = { min: [-200 * k, -262 * k, -128 * k], max: [200 * k, head.crownHeightMm + 8, 128 * k] } as const;
-  const net = surfaceNets(body.distance, box, stepMm);
+  const net = surfaceNets(body.distance, bustBox(head), stepMm);
   const n = net.positionsMm.length / 3;
   const positions = new Float32Array(3 * n);
   const normals = new Float32Array(3 * n);

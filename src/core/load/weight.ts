@@ -2,6 +2,7 @@
 
 import type { LaidBase } from '../base/base.ts';
 import type { CapFit } from '../cap/fit.ts';
+import { WET } from './bites.ts';
 
 export interface SectionLoad {
   readonly sectionId: string;
@@ -23,7 +24,6 @@ export interface Load {
 
 /** Pieces of one pack differ, and counts too (guess). */
 const MASS_SPREAD = 0.1;
-const WET: readonly [number, number] = [1.5, 2];
 
 export function weigh(
   vertices: ArrayLike<number>,

@@ -2,6 +2,8 @@
 import type { BaseChoice } from '../base/choice.ts';
 import type { Must } from '../base/musts.ts';
 import type { Cap } from '../cap/cap.ts';
+import type { Finish } from '../fall/finish.ts';
+import type { FallGuesses } from '../fall/guesses.ts';
 import type { Cut } from '../hair/cuts.ts';
 import type { OwnHair } from '../hair/own-hair.ts';
 import type { Product } from '../hair/product.ts';
@@ -88,6 +90,8 @@ export interface PlanInputs extends HeadInputs {
   readonly wishes: Wishes;
   readonly knotWishes: readonly WishAt[];
   readonly schools: Schools;
+  readonly finish: Finish;
+  readonly guesses: FallGuesses;
   /** Pieces to keep for gaps that show after separating, as a share of the knots. */
   readonly reserveShare: number;
   readonly pace: Pace;

@@ -1,22 +1,50 @@
-/** How a plan looks once it is in: where its hair lies, what shows, which knots. Kept piece by piece. */
+/** How a plan looks once it is in: where its hair lies, what shows, which knots, how big it is. Kept piece by piece. */
 
 import { inSight } from '../base/base.ts';
+import { placeWords } from '../base/lines.ts';
 import { type Concealment, concealment } from '../cover/conceal.ts';
+import { GROUND_LUMINANCE, hairLuminance } from '../cover/contrast.ts';
 import { hiddenShare, logOf, SIDE_TO_EYE, SIDES, type Side, seenShare, showing } from '../cover/cover.ts';
 import { type Footprint, FootprintMaker, reachOf } from '../cover/footprint.ts';
 import { type BarePatch, barePatches } from '../cover/places.ts';
-import { type FallGuesses, PLAIN_GUESSES } from '../fall/guesses.ts';
+import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../cover/size.ts';
+import { type RowOver, rowsOver } from '../cover/why.ts';
+import { type Finish, keptLengthMm, PLAIN_FINISH } from '../fall/finish.ts';
+import { FALL_GUESS_NAMES, type FallGuess, type FallGuesses, guessRange } from '../fall/guesses.ts';
+import { type HairMesh, HairMeshBuilder } from '../fall/hair-mesh.ts';
+import { layerMm, layOn } from '../fall/loft.ts';
+import { type Age, MATTED_WIDTH, SLIP_MM } from '../fall/poses.ts';
 import { type Ribbons, ribbonsOf } from '../fall/ribbons.ts';
+import { StrandMaker } from '../fall/strands.ts';
 import { AT_REST, fallWays, type HairState } from '../fall/way.ts';
 import { type VertexBalls, vertexBalls } from '../geometry/balls.ts';
+import { contours } from '../geometry/contour.ts';
+import { DistanceGrid } from '../geometry/distance-grid.ts';
+import { nearestVertex } from '../geometry/surface-mesh.ts';
 import type { HookedPiece } from '../hair/cuts.ts';
-import type { Product } from '../hair/product.ts';
-import type { Texture } from '../hair/textures.ts';
+import { TEXTURE_INFO, type Texture } from '../hair/textures.ts';
+import { bust, bustBox } from '../head/bust.ts';
+import type { Point } from '../head/landmarks.ts';
+import { type DirectionDeg, directionOf, onSurface } from '../head/marks.ts';
+import { type BiteGroup, biteLoad, groupBites } from '../load/bites.ts';
 import type { PlanInputs } from './inputs.ts';
 import { Memo } from './memo.ts';
 import { partOnHead, verticesUnder } from './on-head.ts';
+import { hookedPieces } from './pieces.ts';
 import type { PlannedKnot } from './result.ts';
 import { Pipeline } from './stages.ts';
+
+export interface ToldPatch extends BarePatch {
+  readonly atMm: Point;
+  /** "one finger behind the front hairline, …". */
+  readonly words: string;
+}
+
+export interface Isoline {
+  readonly level: number;
+  readonly pointsMm: Float32Array;
+  readonly closed: boolean;
+}
 
 export interface Look {
   /** Share of the scalp that shows, straight on, at every vertex. */
@@ -24,28 +52,70 @@ export interface Look {
   readonly hiddenShare: number;
   /** Share that shows, seen from each side. */
   readonly seen: Readonly<Record<Side, number>>;
-  readonly patches: readonly BarePatch[];
+  readonly patches: readonly ToldPatch[];
   /** One for each knot of the plan, in its order. */
   readonly knots: readonly Concealment[];
+  readonly isolines: readonly Isoline[];
+  readonly bites: readonly BiteGroup[];
+  /** Luminances of the hair, of what is under it as worn, and of a white block. */
+  readonly ground: { readonly hair: number; readonly worn: number; readonly block: number };
 }
 
 export interface LookAsked {
   readonly inputs: PlanInputs;
   readonly guesses?: FallGuesses;
   readonly state?: HairState;
+  readonly age?: Age;
   /** Only so many knots are in yet. */
   readonly knotsIn?: number;
 }
+
+export interface HairOnHead {
+  readonly mesh: HairMesh;
+  readonly size: Readonly<Record<SizeView, OutlineBox>>;
+  /** Before trimming, where something is trimmed. */
+  readonly untrimmed: Readonly<Record<SizeView, OutlineBox>> | undefined;
+  /** Mean thickness of the hair over the scalp, mm. */
+  readonly meanThicknessMm: number;
+}
+
+/** Hidden share over the ranges of the guesses: all together, and each by itself. */
+export interface GuessRange {
+  readonly all: readonly [low: number, high: number];
+  readonly by: Readonly<Record<FallGuess, readonly [low: number, high: number]>>;
+}
+
+export interface WhyHere {
+  readonly words: string;
+  readonly vertex: number;
+  readonly shows: number;
+  readonly rows: ReadonlyArray<RowOver & { readonly label: string }>;
+  /** One more piece there: what would show then, here and of the whole head. */
+  readonly onePieceMore: { readonly shows: number; readonly hiddenShare: number; readonly massG: number };
+}
+
+/** Two isolines make the picture readable without colour. */
+export const ISOLINES = [0.2, 0.45] as const;
+
+/** Balls are made for the widest ribbon, rounded up to this, so that a little more width needs no new ones, mm. */
+const BALL_STEP_MM = 4;
+/** Ways of falling looked at in turn: at rest, and a few others. */
+const WAYS_KEPT = 4;
+const BODY_STEP_MM = 9;
 
 interface Kept {
   readonly key: string;
   readonly footprints: Map<string, Footprint>;
 }
 
-/** Balls are made for the widest ribbon, rounded up to this, so that a little more width needs no new ones, mm. */
-const BALL_STEP_MM = 4;
-/** States looked at in turn: at rest, and one or two others. */
-const STATES_KEPT = 3;
+/** The worn pieces of a look: which lies where, and how. */
+interface Worn {
+  readonly knots: readonly PlannedKnot[];
+  readonly roots: ReadonlyArray<{ xMm: number; yMm: number; zMm: number; vertex: number }>;
+  readonly ribbons: readonly Ribbons[];
+  readonly pieces: ReadonlyMap<string, HookedPiece>;
+  readonly textures: ReadonlyMap<string, Texture>;
+}
 
 export class Atelier extends Pipeline {
   private readonly kept: Kept[] = [];
@@ -54,57 +124,196 @@ export class Atelier extends Pipeline {
   /** Pieces worked out anew by the last look: what a change costs. */
   traced = 0;
 
-  look({ inputs, guesses = PLAIN_GUESSES, state = AT_REST, knotsIn }: LookAsked): Look {
-    const { knots, pieces } = this.plan(inputs);
+  look(asked: LookAsked): Look {
+    const { inputs } = asked;
     const { mesh } = this.head(inputs);
-    const worn = knots.slice(0, knotsIn);
-    const ribbons = ribbonsOfCuts(pieces, inputs.products, guesses);
-    const footprints = this.footprints(inputs, worn, ribbons, state);
+    const worn = this.worn(asked);
+    const prints = this.footprints(asked, worn);
     const owed = this.owed(inputs);
-    const shows = showing(mesh.vertexCount, footprints.prints);
+    const shows = showing(mesh.vertexCount, prints);
     const logs = logOf(shows);
-    const neighbours = (v: number) =>
-      Array.from(mesh.neighbours.subarray(mesh.neighbourStart[v], mesh.neighbourStart[v + 1]));
     return {
       shows: new Float32Array(shows),
       hiddenShare: hiddenShare(mesh, shows, owed),
       seen: Object.fromEntries(
         SIDES.map((side) => [side, seenShare(mesh, logs, owed, SIDE_TO_EYE[side])]),
       ) as Look['seen'],
-      patches: barePatches(mesh, shows, owed),
-      knots: worn.map((k, i) => {
-        const under = {
-          vertex: footprints.roots[i],
-          oneLeg: k.kind === 'oneLeg',
-          backcomb: k.backcomb,
-          springs: ribbons.get(k.cut)?.springs ?? false,
-        };
-        return concealment(under, shows, footprints.prints[i], neighbours);
-      }),
+      patches: this.told(inputs, barePatches(mesh, shows, owed)),
+      knots: this.conceals(inputs, worn, prints, shows),
+      isolines: this.isolines(inputs, shows),
+      bites: this.bites(inputs),
+      ground: groundOf(inputs),
     };
   }
 
-  private footprints(
-    inputs: PlanInputs,
-    knots: readonly PlannedKnot[],
-    ribbons: ReadonlyMap<string, Ribbons>,
-    state: HairState,
-  ) {
+  /** Hidden share alone: what a search asks for. */
+  hidden(asked: LookAsked): number {
+    const { mesh } = this.head(asked.inputs);
+    const prints = this.footprints(asked, this.worn(asked));
+    return hiddenShare(mesh, showing(mesh.vertexCount, prints), this.owed(asked.inputs));
+  }
+
+  /** What the guesses leave open. */
+  range(asked: LookAsked): GuessRange {
+    const guesses = asked.guesses ?? asked.inputs.guesses;
+    const at = (change: Partial<FallGuesses>) => this.hidden({ ...asked, guesses: { ...guesses, ...change } });
+    const ends = (end: 0 | 1) =>
+      Object.fromEntries(FALL_GUESS_NAMES.map((g) => [g, guessRange(g, guesses[g])[end]])) as unknown as FallGuesses;
+    const by = Object.fromEntries(
+      FALL_GUESS_NAMES.map((g) => {
+        // How loosely hair lies moves the outline, not the cover.
+        if (g === 'loft') return [g, [0, 0]];
+        const two = guessRange(g, guesses[g]).map((v) => at({ [g]: v }));
+        return [g, [Math.min(...two), Math.max(...two)]];
+      }),
+    ) as unknown as GuessRange['by'];
+    return { all: [at(ends(0)), at(ends(1))], by };
+  }
+
+  /** Hair in space, to be drawn and measured. */
+  fallingHair(asked: LookAsked): HairOnHead {
+    const { inputs, age = 'finished' } = asked;
+    const { mesh, mark } = this.head(inputs);
+    const worn = this.worn(asked);
+    const prints = this.footprints(asked, worn);
+    const finish = age === 'beforeOpening' ? { ...inputs.finish, outline: 'none' as const } : inputs.finish;
+    const guesses = asked.guesses ?? inputs.guesses;
+    const round = {
+      mesh,
+      ways: this.ways(inputs, asked.state ?? AT_REST).ways,
+      body: this.body(inputs),
+      state: asked.state ?? AT_REST,
+      nape: mark.napeHairline,
+    };
+    const trimmed = new StrandMaker({ ...round, finish });
+    const whole = finish.outline === 'none' ? undefined : new StrandMaker({ ...round, finish: PLAIN_FINISH });
+    const builder = new HairMeshBuilder(worn.knots.length * 100);
+    const outline = new Silhouette();
+    const uncut = new Silhouette();
+    const heightMm = new Float32Array(mesh.vertexCount);
+    worn.knots.forEach((knot, i) => {
+      const ribbons = worn.ribbons[i];
+      const piece = worn.pieces.get(knot.cut) as HookedPiece;
+      const texture = worn.textures.get(piece.product) as Texture;
+      for (let j = 0; j < ribbons.count; j++) {
+        const seed = seedOf(i, j);
+        trimmed.follow(worn.roots[i], ribbons, j, texture, heightMm, guesses.loft);
+        builder.add(trimmed.points, trimmed.count, ribbons.widthMm / 2, seed, i / worn.knots.length);
+        outline.add(trimmed.points, trimmed.count, ribbons.widthMm / 2);
+        if (!whole) continue;
+        whole.follow(worn.roots[i], { ...ribbons, lengthMm: piece.lengthMm }, j, texture, heightMm, guesses.loft);
+        uncut.add(whole.points, whole.count, ribbons.widthMm / 2);
+      }
+      layOn(heightMm, prints[i], ribbons.opacity, layerMm(piece, ribbons, texture, guesses.loft));
+    });
+    const bare = new Silhouette();
+    bare.add(mesh.positionsMm, mesh.vertexCount, 0);
+    const boxes = (s: Silhouette) =>
+      Object.fromEntries(SIZE_VIEWS.map((v) => [v, s.box(v, bare)])) as Record<SizeView, OutlineBox>;
+    const area = mesh.vertexAreasMm2.reduce((a, b) => a + b, 0);
+    return {
+      mesh: builder.done(),
+      size: boxes(outline),
+      untrimmed: whole && boxes(uncut),
+      meanThicknessMm: heightMm.reduce((sum, h, v) => sum + h * mesh.vertexAreasMm2[v], 0) / area,
+    };
+  }
+
+  /** What lies over one place, and what a piece more there would do. */
+  why(asked: LookAsked & { readonly at: DirectionDeg }): WhyHere {
+    const { inputs } = asked;
+    const head = this.head(inputs);
+    const { mesh } = head;
+    const at = onSurface(head.shape, directionOf(asked.at));
+    const vertex = nearestVertex(mesh, ...at);
+    const worn = this.worn(asked);
+    const prints = this.footprints(asked, worn);
+    const plan = this.plan(inputs);
+    const shows = showing(mesh.vertexCount, prints);
+    const rows = rowsOver(vertex, prints, (i) => worn.knots[i].row);
+    const near = nearestKnot(worn, at);
+    const more = near === undefined ? undefined : this.pieceAt(asked, worn, near, at, vertex);
+    const with_ = more ? showing(mesh.vertexCount, [...prints, more]) : shows;
+    return {
+      words: placeWords(this.ground(inputs), at),
+      vertex,
+      shows: shows[vertex],
+      rows: rows.map((r) => ({ ...r, label: plan.rows[r.row].label })),
+      onePieceMore: {
+        shows: with_[vertex],
+        hiddenShare: hiddenShare(mesh, with_, this.owed(inputs)),
+        massG: near === undefined ? 0 : worn.knots[near].massG,
+      },
+    };
+  }
+
+  /** A piece like that of the nearest knot, hooked at a place. */
+  private pieceAt(asked: LookAsked, worn: Worn, like: number, at: Point, vertex: number): Footprint {
+    const { inputs } = asked;
     const { mesh } = this.head(inputs);
-    const ways = this.ways(inputs, state);
-    const roots = verticesUnder(mesh, knots);
-    const widest = Math.max(0, ...[...ribbons.values()].map((r) => r.widthMm));
-    const balls = this.balls(inputs, reachOf(widest, mesh.meanEdgeMm));
+    const maker = new FootprintMaker(mesh, this.ways(inputs, asked.state ?? AT_REST).ways, this.balls(inputs, worn));
+    return maker.of({ xMm: at[0], yMm: at[1], zMm: at[2], vertex }, worn.ribbons[like]);
+  }
+
+  /** Pieces as they lie at that age of the style. */
+  private worn(asked: LookAsked): Worn {
+    const { inputs, age = 'finished', knotsIn } = asked;
+    const guesses = asked.guesses ?? inputs.guesses;
+    const head = this.head(inputs);
+    const plan = this.plan(inputs);
+    const knots = plan.knots.slice(0, knotsIn);
+    const pieces = age === 'beforeOpening' ? hookedPieces(unopened(inputs)) : hookedPieces(inputs);
+    const textures = new Map(inputs.products.map((p) => [p.id, p.texture]));
+    const lies = new Map<string, Ribbons>();
+    const { napeHairline, crown } = head.mark;
+    const finish: Finish = age === 'beforeOpening' ? PLAIN_FINISH : inputs.finish;
+    const ribbons = knots.map((k) => {
+      const piece = pieces.get(k.cut) as HookedPiece;
+      const lengthMm = keptLengthMm(finish, piece.lengthMm, k.yMm, napeHairline[1], crown[1]);
+      const key = `${k.cut} ${lengthMm}`;
+      let r = lies.get(key);
+      if (!r) {
+        const fresh = ribbonsOf(piece, textures.get(piece.product) as Texture, guesses);
+        r = { ...fresh, lengthMm, widthMm: fresh.widthMm * (age === 'firstWeek' ? MATTED_WIDTH : 1) };
+        lies.set(key, r);
+      }
+      return r;
+    });
+    const under = verticesUnder(head.mesh, knots);
+    const roots = knots.map((k, i) => ({ xMm: k.xMm, yMm: k.yMm, zMm: k.zMm, vertex: under[i] }));
+    const worn = { knots, roots, ribbons, pieces, textures };
+    return age === 'firstWeek' ? this.slipped(asked, worn) : worn;
+  }
+
+  /** Knots that have crept along the way their hair falls. */
+  private slipped(asked: LookAsked, worn: Worn): Worn {
+    const { mesh } = this.head(asked.inputs);
+    const { ways } = this.ways(asked.inputs, AT_REST);
+    const roots = worn.roots.map((r, i) => {
+      const texture = worn.textures.get((worn.pieces.get(worn.knots[i].cut) as HookedPiece).product) as Texture;
+      const slip = worn.knots[i].lock ? 0 : SLIP_MM[TEXTURE_INFO[texture].grip];
+      const o = 3 * r.vertex;
+      const at: Point = [r.xMm + slip * ways[o], r.yMm + slip * ways[o + 1], r.zMm + slip * ways[o + 2]];
+      return { xMm: at[0], yMm: at[1], zMm: at[2], vertex: nearestVertex(mesh, ...at, r.vertex) };
+    });
+    return { ...worn, roots };
+  }
+
+  private footprints(asked: LookAsked, worn: Worn): Footprint[] {
+    const { inputs } = asked;
+    const { mesh } = this.head(inputs);
+    const ways = this.ways(inputs, asked.state ?? AT_REST);
+    const balls = this.balls(inputs, worn);
     const old = this.kept.find((k) => k.key === ways.key);
     const fresh = new Map<string, Footprint>();
     const maker = new FootprintMaker(mesh, ways.ways, balls);
-    const lies = new Map([...ribbons].map(([cut, r]) => [cut, JSON.stringify(r)]));
+    const lies = new Map([...new Set(worn.ribbons)].map((r) => [r, JSON.stringify(r)]));
     this.traced = 0;
-    const prints = knots.map((k, i) => {
-      const key = `${k.xMm} ${k.yMm} ${k.zMm} ${lies.get(k.cut)}`;
+    const prints = worn.roots.map((root, i) => {
+      const key = `${root.xMm} ${root.yMm} ${root.zMm} ${lies.get(worn.ribbons[i])}`;
       let print = old?.footprints.get(key) ?? fresh.get(key);
       if (!print) {
-        print = maker.of({ xMm: k.xMm, yMm: k.yMm, zMm: k.zMm, vertex: roots[i] }, ribbons.get(k.cut) as Ribbons);
+        print = maker.of(root, worn.ribbons[i]);
         this.traced++;
       }
       fresh.set(key, print);
@@ -112,8 +321,63 @@ export class Atelier extends Pipeline {
     });
     if (old) this.kept.splice(this.kept.indexOf(old), 1);
     this.kept.unshift({ key: ways.key, footprints: fresh });
-    this.kept.length = Math.min(this.kept.length, STATES_KEPT);
-    return { prints, roots };
+    this.kept.length = Math.min(this.kept.length, WAYS_KEPT);
+    return prints;
+  }
+
+  private conceals(inputs: PlanInputs, worn: Worn, prints: readonly Footprint[], shows: Float64Array): Concealment[] {
+    const { mesh } = this.head(inputs);
+    const neighbours = (v: number) => mesh.neighbours.subarray(mesh.neighbourStart[v], mesh.neighbourStart[v + 1]);
+    return worn.knots.map((k, i) => {
+      const { springs } = worn.ribbons[i];
+      const under = { vertex: worn.roots[i].vertex, oneLeg: k.kind === 'oneLeg', backcomb: k.backcomb, springs };
+      return concealment(under, shows, prints[i], neighbours);
+    });
+  }
+
+  private told(inputs: PlanInputs, patches: readonly BarePatch[]): ToldPatch[] {
+    const { positionsMm: p } = this.head(inputs).mesh;
+    const ground = this.ground(inputs);
+    return patches.map((patch) => {
+      const v = 3 * patch.vertex;
+      const atMm: Point = [p[v], p[v + 1], p[v + 2]];
+      return { ...patch, atMm, words: placeWords(ground, atMm) };
+    });
+  }
+
+  private isolines(inputs: PlanInputs, shows: Float64Array): Isoline[] {
+    const { mesh } = this.head(inputs);
+    return contours(mesh, shows, ISOLINES).flatMap((curves, i) =>
+      curves
+        .filter((c) => c.lengthMm > LEAST_ISOLINE_MM)
+        .map((c) => ({ level: ISOLINES[i], pointsMm: Float32Array.from(c.pointsMm), closed: c.closed })),
+    );
+  }
+
+  /** What each bite of own hair carries: of all, at the edge, where she is tender or thin. */
+  private bites(inputs: PlanInputs): BiteGroup[] {
+    const plan = this.plan(inputs);
+    const head = this.head(inputs);
+    const { regionOf, regions } = plan.ownHair;
+    const under = verticesUnder(head.mesh, plan.knots);
+    const none = [0, 0] as const;
+    const bites = plan.knots.flatMap((k, i) => {
+      if (k.through === 'net' || k.biteMm === 0) return [];
+      const share = k.onNet === 'none' || k.onNet === 'cutOut' ? none : plan.cap.shareOfPull;
+      return biteLoad(i, k.massG, k.biteMm, regions[regionOf[under[i]]], share) ?? [];
+    });
+    const edge = (i: number) => head.scalp.fromHairline[under[i]] < EDGE_MM;
+    return [
+      groupBites('all', bites),
+      groupBites(
+        'edge',
+        bites.filter((b) => edge(b.knot)),
+      ),
+      groupBites(
+        'tender',
+        bites.filter((b) => plan.knots[b.knot].tenderOrThin),
+      ),
+    ];
   }
 
   private ways(inputs: PlanInputs, state: HairState) {
@@ -133,10 +397,20 @@ export class Atelier extends Pipeline {
     return this.memo.get('herPart', JSON.stringify([head.key, inputs.part]), () => partOnHead(head, inputs.part));
   }
 
-  private balls(inputs: PlanInputs, reachMm: number): VertexBalls {
+  private balls(inputs: PlanInputs, { ribbons }: Pick<Worn, 'ribbons'>): VertexBalls {
     const head = this.head(inputs);
-    const reach = BALL_STEP_MM * Math.ceil(reachMm / BALL_STEP_MM);
+    const widest = ribbons.reduce((w, r) => Math.max(w, r.widthMm), 0);
+    const reach = BALL_STEP_MM * Math.ceil(reachOf(widest, head.mesh.meanEdgeMm) / BALL_STEP_MM);
     return this.balled.get('balls', JSON.stringify([head.key, reach]), () => vertexBalls(head.mesh, reach));
+  }
+
+  /** Face, neck and shoulders, in the way of hair that hangs. */
+  private body(inputs: PlanInputs): DistanceGrid {
+    const head = this.head(inputs);
+    return this.balled.get('body', String(head.key), () => {
+      const { min, max } = bustBox(head.shape);
+      return new DistanceGrid(bust(head.shape).distance, min, max, BODY_STEP_MM);
+    });
   }
 
   /** Where cover is owed: everywhere but where own hair stays in sight. */
@@ -146,12 +420,43 @@ export class Atelier extends Pipeline {
   }
 }
 
-/** How each cut lies. */
-function ribbonsOfCuts(
-  pieces: readonly HookedPiece[],
-  products: readonly Product[],
-  guesses: FallGuesses,
-): Map<string, Ribbons> {
-  const textures = new Map(products.map((p) => [p.id, p.texture]));
-  return new Map(pieces.map((p) => [p.cut, ribbonsOf(p, textures.get(p.product) as Texture, guesses)]));
+function groundOf({ products, cap }: PlanInputs): Look['ground'] {
+  const worn = cap.dome === 'none' ? GROUND_LUMINANCE.ownHair : GROUND_LUMINANCE.darkCap;
+  return { hair: hairLuminance(products[0].colours[0] ?? ''), worn, block: GROUND_LUMINANCE.block };
+}
+
+/** Shorter closed curves are specks. */
+const LEAST_ISOLINE_MM = 14;
+/** The edge of the hair, which carries worst, mm inside the hairline. */
+const EDGE_MM = 12;
+
+/** Nothing opened or dressed that is done after hooking. */
+function unopened({ products, cuts }: Pick<PlanInputs, 'products' | 'cuts'>) {
+  return {
+    products,
+    cuts: cuts.map((c) => ({
+      ...c,
+      opened: c.opened.when === 'after' ? { ...c.opened, when: 'never' as const } : c.opened,
+      dressed: c.dressed === 'fingerCurled' ? c.dressed : ('asItIs' as const),
+    })),
+  };
+}
+
+function nearestKnot({ roots }: Worn, at: Point): number | undefined {
+  let best: number | undefined;
+  let nearest = Number.POSITIVE_INFINITY;
+  roots.forEach((r, i) => {
+    const d = (r.xMm - at[0]) ** 2 + (r.yMm - at[1]) ** 2 + (r.zMm - at[2]) ** 2;
+    if (d < nearest) {
+      nearest = d;
+      best = i;
+    }
+  });
+  return best;
+}
+
+/** A number of its own for each ribbon, 0 to 1, the same every time. */
+function seedOf(piece: number, ribbon: number): number {
+  const x = Math.sin(piece * 127.1 + ribbon * 311.7) * 43758.5453;
+  return x - Math.floor(x);
 }

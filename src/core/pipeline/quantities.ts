@@ -19,20 +19,6 @@ export function demandsOf(
   });
 }
 
-/** What a piece is on the whole head, for a first estimate of cover. */
-export function meanPiece({ products }: PlanInputs, demands: readonly Demand[], main: HookedPiece) {
-  const total = demands.reduce((sum, d) => sum + d.knots, 0);
-  const mean = (of: (p: HookedPiece) => number) =>
-    total > 0 ? demands.reduce((sum, d) => sum + d.knots * of(d.piece), 0) / total : of(main);
-  const { texture } = products.find((p) => p.id === main.product)!;
-  return {
-    texture,
-    massG: mean((p) => p.massG),
-    lengthMm: mean((p) => p.lengthMm),
-    widthFactor: mean((p) => p.widthFactor),
-  };
-}
-
 export function spacingsOnForm(inputs: PlanInputs, cap: CapFit, { centresMm }: SpacingMm) {
   return Object.fromEntries(
     ZONES.map((z) => {

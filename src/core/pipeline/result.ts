@@ -7,7 +7,6 @@ import type { AnchorPlace, AnchorStep } from '../cap/anchors.ts';
 import type { CapFit } from '../cap/fit.ts';
 import type { OpeningOnHead } from '../cap/opening.ts';
 import type { SpacingOnForm } from '../cap/stretch.ts';
-import type { CoverEstimate } from '../cover/estimate.ts';
 import type { Finding } from '../findings/finding.ts';
 import type { HookedPiece } from '../hair/cuts.ts';
 import type { HairOnScalp } from '../hair/own-hair.ts';
@@ -155,6 +154,5 @@ export interface PlanResult {
   readonly supply: Supply;
   readonly load: Load;
   readonly time: TimeEstimate;
-  readonly cover: CoverEstimate;
   readonly findings: readonly Finding[];
 }

@@ -1,12 +1,11 @@
 /**
- * The chain: head → base → cap → part → row field → rows → knots → pieces → cover, load, supply, time →
+ * The chain: head → base → cap → part → row field → rows → knots → pieces → load, supply, time →
  * findings. Each stage is a function of what it names and is kept by it, so that a change recomputes only
  * what hangs on it: a spacing change starts at the rows, a moved part at one distance field.
  */
 
 import { LUMP_MM } from '../base/bumps.ts';
 import { anchorSteps, cutAfterKnot } from '../cap/anchors.ts';
-import { estimateCover } from '../cover/estimate.ts';
 import { findings } from '../findings/findings.ts';
 import type { HookedPiece } from '../hair/cuts.ts';
 import { hairlinePoints } from '../head/hairline.ts';
@@ -23,7 +22,7 @@ import type { PlanInputs } from './inputs.ts';
 import { verticesUnder } from './on-head.ts';
 import { hookedPieces, mainCut } from './pieces.ts';
 import { type Laid, planRows } from './planned-rows.ts';
-import { demandsOf, meanPiece, spacingsOnForm } from './quantities.ts';
+import { demandsOf, spacingsOnForm } from './quantities.ts';
 import type { PlanResult } from './result.ts';
 import { RowsStages } from './rows-stages.ts';
 import { spacingInMm } from './spacing.ts';
@@ -103,15 +102,6 @@ export class Pipeline extends RowsStages {
       inputs.pace,
     );
     const piece = pieces.get(mainCut(inputs).id) as HookedPiece;
-    const { zone } = this.zone(inputs);
-    const cover = estimateCover(
-      rowsHead.mesh,
-      part.fromPart,
-      zone,
-      spacing.mm,
-      meanPiece(inputs, demands, piece),
-      this.sight(inputs),
-    );
     const lineMm = turned ? turnedPoints(opening.onHead.lineMm) : opening.onHead.lineMm;
     const result: Omit<PlanResult, 'findings'> = {
       head: {
@@ -182,7 +172,6 @@ export class Pipeline extends RowsStages {
       supply,
       load,
       time,
-      cover,
     };
     return { ...result, findings: findings(inputs, result) };
   }

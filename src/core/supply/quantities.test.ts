@@ -2,12 +2,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { groundOf, NO_CAP, PLAIN_CUT, PLAIN_PRODUCT, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
-import { patch } from '../../../tests/helpers/spheres.ts';
 import { editSections, layBase } from '../base/base.ts';
 import { DEFAULT_BASE } from '../base/choice.ts';
 import { DEFAULT_CAP } from '../cap/cap.ts';
 import { capSizeName, fitCap, girthOver } from '../cap/fit.ts';
-import { estimateCover } from '../cover/estimate.ts';
 import { hookedPiece } from '../hair/cuts.ts';
 import { tapeReading } from '../head/tape.ts';
 import { weigh } from '../load/weight.ts';
@@ -138,35 +136,5 @@ describe('cap and weight', () => {
     // In a cut-out the net carries nothing.
     const bare = weigh(vertices, new Float64Array(150).fill(1.4), () => true, base, fitCap(DEFAULT_CAP, 565, 580, 360));
     for (const s of bare.sections) expect(s.onHairG).toEqual([s.massG, s.massG]);
-  });
-});
-
-describe('cover estimate (Boolean model)', () => {
-  const mesh = patch(10, 10);
-  const even = new Float64Array(mesh.vertexCount).fill(1);
-  const seen = new Uint8Array(mesh.vertexCount);
-  const far = new Float64Array(mesh.vertexCount).fill(50);
-  const cover = (mm: number, from: Float64Array, texture = PLAIN_PRODUCT.texture, massG = 2) =>
-    estimateCover(
-      mesh,
-      from,
-      even,
-      { gapMm: mm, pitchMm: mm },
-      { texture, massG, lengthMm: PLAIN_PRODUCT.lengthMm, widthFactor: 1 },
-      seen,
-    ).hiddenShare;
-
-  it('is 1 - exp(-density × opaque area) where the reach is the same everywhere', () => {
-    const width = 4 * 14 * 1.35;
-    expect(cover(18, far)).toBeCloseTo(1 - Math.exp((-1 / 324) * 0.45 * width * 50), 9);
-  });
-
-  it('is nothing at the part itself for hair that lies, and grows with texture, mass and closeness', () => {
-    const at = new Float64Array(mesh.vertexCount);
-    expect(cover(18, at, 'straight')).toBe(0);
-    expect(cover(18, at, 'kinky')).toBeGreaterThan(0);
-    expect(cover(14, far)).toBeGreaterThan(cover(24, far));
-    expect(cover(18, far, 'kinky')).toBeGreaterThan(cover(18, far, 'straight'));
-    expect(cover(18, far, 'wave', 3)).toBeGreaterThan(cover(18, far, 'wave', 1));
   });
 });

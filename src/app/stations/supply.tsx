@@ -1,4 +1,4 @@
-/** Check and Supply: what is found, what it weighs, what a step of spacing would change, and the files. */
+/** Supply: what to buy, what a step of spacing would change, and the files. */
 
 import { useState } from 'react';
 import { DOME_INFO } from '../../core/cap/cap.ts';
@@ -6,73 +6,10 @@ import { ZONES } from '../../core/pipeline/inputs.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
 import { lowerFirst } from '../../core/words.ts';
 import { setField, setSpacing } from '../../model/commands.ts';
-import { FindingNote } from '../bench/finding-note.tsx';
 import { exportComputed, exportKnots, exportMap, exportPlan } from '../state/files.ts';
-import { useView } from '../state/view-store.ts';
 import { NumberField } from '../ui/field.tsx';
 import { money, range } from '../ui/format.ts';
 import type { BenchProps } from './planning.tsx';
-
-/** A grid has a hundred sections: the heaviest are told. */
-const MOST_ROWS = 12;
-
-export function CheckBench({ session, result }: BenchProps) {
-  const select = useView((v) => v.select);
-  if (!result) return null;
-  const exposed = result.knots.filter((k) => k.exposed);
-  const carrying = result.load.sections
-    .filter((s) => s.pieces > 0)
-    .sort((a, b) => b.timesOwnHair[1] - a.timesOwnHair[1])
-    .slice(0, MOST_ROWS);
-  const nameOf = (id: string) =>
-    result.base.sections.find((s) => s.id === id)?.name.replace(', from your left', '') ?? id;
-  return (
-    <>
-      <h2>Before any hair is bought</h2>
-      {result.findings.length === 0 && (
-        <p className="mt-3">Nothing speaks against this plan. Hook two pieces and look before you buy the rest.</p>
-      )}
-      {result.findings.map((f) => (
-        <FindingNote key={f.code} finding={f} more={0} session={session} />
-      ))}
-      <h3 className="mt-6 text-[19px]">What lies open</h3>
-      <p className="mt-2 text-[14px]">
-        {exposed.length} of {result.knots.length} knots have nothing above to hide them;{' '}
-        {exposed.filter((k) => k.kind === 'oneLeg').length} of these are one-leg.
-      </p>
-      {exposed[0] && (
-        <button type="button" className="word text-[13px]" onClick={() => select(exposed[0].id)}>
-          Show the first
-        </button>
-      )}
-      <h3 className="mt-4 text-[19px]">What each section carries</h3>
-      <table className="mt-2 w-full text-[13px]">
-        <caption className="sr-only">Load of each section, dry, against its own hair</caption>
-        <tbody>
-          {carrying.map((s) => (
-            <tr key={s.sectionId} className="line">
-              <th scope="row" className="py-[5px] text-left font-normal">
-                {nameOf(s.sectionId)}
-              </th>
-              <td className="text-right">{s.pieces} pieces</td>
-              <td className="text-right">{range(s.timesOwnHair, (v) => v.toFixed(1))} ×</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {result.load.sections.length > carrying.length && (
-        <p className="note mt-1">
-          The {carrying.length} that carry most of {result.load.sections.length}.
-        </p>
-      )}
-      <p className="note mt-2">
-        Times the weight of the section’s own hair, once the net has taken its share. Pain, bumps, headache or shiny
-        skin at the hairline mean too tight: take it out, and see a professional if it stays. How each strand falls is
-        not drawn yet; cover is the estimate in the tally.
-      </p>
-    </>
-  );
-}
 
 export function SupplyBench({
   session,

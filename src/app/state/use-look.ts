@@ -1,0 +1,102 @@
+/** How the plan looks: for the tally at every change, for Check as she wants to see it, and what the guesses leave open. */
+import { useEffect, useRef, useState } from 'react';
+import { POSES } from '../../core/fall/poses.ts';
+import type { DirectionDeg } from '../../core/head/marks.ts';
+import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/pipeline/look.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { planInputs } from '../../model/to-inputs.ts';
+import type { Outcome } from '../../workers/client.ts';
+import { painter, planner } from './clients.ts';
+import { type CheckView, useView } from './view-store.ts';
+
+/** An answer and the plan that it is of: while the next one is on its way it is the last one's. */
+export interface Of<T> {
+  readonly plan: PlanDocument;
+  readonly value: T;
+}
+
+/** At rest and finished: what the tally shows. */
+export function useLook(plan: PlanDocument): Of<Look> | undefined {
+  return useNewest(plan, plan, (p) => planner.call('look', { inputs: planInputs(p) }));
+}
+
+/** What Check asks for besides the plan: how she is looked at. */
+export function askedOf(view: CheckView, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
+  const { state } = POSES[view.pose];
+  return {
+    state: view.finger ? { ...state, finger: view.finger } : state,
+    age: view.age,
+    ...(view.soFar && knotsIn !== undefined ? { knotsIn } : {}),
+  };
+}
+
+export function isPlainView(view: CheckView): boolean {
+  return view.pose === 'rest' && view.age === 'finished' && !view.soFar && view.finger === undefined;
+}
+
+/** The look in the chosen pose and age; that of the tally where nothing else is chosen. */
+export function useLookAs(plan: PlanDocument, plain: Of<Look> | undefined, knotsIn: number | undefined) {
+  const view = useView((v) => v.check);
+  const isPlain = isPlainView(view);
+  const key = isPlain ? undefined : JSON.stringify(askedOf(view, knotsIn));
+  const asked = useNewest(key === undefined ? undefined : plan, `${key}`, (p) =>
+    planner.call('lookAs', { inputs: planInputs(p), ...askedOf(view, knotsIn) }),
+  );
+  return isPlain ? plain : asked;
+}
+
+/** Hair in space, only where it is drawn or measured; asked for when the plan rests. */
+export function useFallingHair(plan: PlanDocument, wanted: boolean, isDraft: boolean, knotsIn: number | undefined) {
+  const view = useView((v) => v.check);
+  const asked = askedOf(view, knotsIn);
+  const key = JSON.stringify(asked);
+  return useNewest<HairOnHead>(wanted && !isDraft ? plan : undefined, key, (p) =>
+    painter.call('fallingHair', { inputs: planInputs(p), ...asked }),
+  );
+}
+
+export function useGuessRange(plan: PlanDocument, isDraft: boolean): Of<GuessRange> | undefined {
+  const resting = useResting(plan, isDraft);
+  return useNewest(resting, resting, (p) => painter.call('guessRange', { inputs: planInputs(p) }));
+}
+
+/** What covers one place; for the plan at rest. */
+export function useWhy(plan: PlanDocument, at: DirectionDeg | undefined): WhyHere | undefined {
+  return useNewest(at && plan, JSON.stringify(at), (p) =>
+    planner.call('why', { inputs: planInputs(p), at: at as DirectionDeg }),
+  )?.value;
+}
+
+const REST_MS = 300;
+
+function useResting(plan: PlanDocument, isDraft: boolean): PlanDocument | undefined {
+  const [resting, setResting] = useState<PlanDocument>();
+  useEffect(() => {
+    if (isDraft) return;
+    const timer = setTimeout(() => setResting(plan), REST_MS);
+    return () => clearTimeout(timer);
+  }, [plan, isDraft]);
+  return resting;
+}
+
+function useNewest<T>(
+  plan: PlanDocument | undefined,
+  key: unknown,
+  ask: (plan: PlanDocument) => Promise<Outcome<T>>,
+): Of<T> | undefined {
+  const [answer, setAnswer] = useState<Of<T>>();
+  const latest = useRef(ask);
+  latest.current = ask;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what else the question hangs on
+  useEffect(() => {
+    if (!plan) return;
+    let abandoned = false;
+    latest.current(plan).then((outcome) => {
+      if (!abandoned && outcome.state === 'done') setAnswer({ plan, value: outcome.value });
+    });
+    return () => {
+      abandoned = true;
+    };
+  }, [plan, key]);
+  return answer && plan && answer.plan.id === plan.id ? answer : undefined;
+}

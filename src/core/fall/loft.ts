@@ -1,0 +1,54 @@
+/**
+ * How far hair stands off the head: each piece lies on those that were hooked before it, and springy hair stands up
+ * from its knot. Guesses by texture, in one table; the factor of the guesses scales both.
+ */
+import type { Footprint } from '../cover/footprint.ts';
+import type { HookedPiece } from '../hair/cuts.ts';
+import type { Texture } from '../hair/textures.ts';
+import type { Ribbons } from './ribbons.ts';
+
+interface Loft {
+  /** Of hair as it lies loosely over itself, g/cm³. */
+  readonly looseGPerCm3: number;
+  /** Share of its length that a strand stands off the head by itself. */
+  readonly stands: number;
+}
+
+export const LOFT: Readonly<Record<Texture, Loft>> = {
+  straight: { looseGPerCm3: 0.08, stands: 0 },
+  wave: { looseGPerCm3: 0.055, stands: 0.01 },
+  looseCurl: { looseGPerCm3: 0.045, stands: 0.03 },
+  curl: { looseGPerCm3: 0.04, stands: 0.08 },
+  coil: { looseGPerCm3: 0.04, stands: 0.14 },
+  kinky: { looseGPerCm3: 0.034, stands: 0.17 },
+  twist: { looseGPerCm3: 0.12, stands: 0.01 },
+};
+
+/** No strand stands further from the head by itself, mm. */
+const MOST_STANDS_MM = 60;
+/** Distance from the knot over which it has risen, mm. */
+const RISE_MM = 45;
+
+/** Thickness that one ribbon of a piece adds where it lies, mm: its mass by area over the density of loose hair. */
+export function layerMm(
+  piece: Pick<HookedPiece, 'massG' | 'lengthMm'>,
+  ribbons: Pick<Ribbons, 'count' | 'widthMm'>,
+  texture: Texture,
+  loft: number,
+): number {
+  const gPerMm2 = piece.massG / piece.lengthMm / (ribbons.count * ribbons.widthMm);
+  return (loft * gPerMm2) / (LOFT[texture].looseGPerCm3 * 1e-3);
+}
+
+/** How far a springy strand stands off by itself, mm, at a length along it. */
+export function standsMm(texture: Texture, lengthMm: number, alongMm: number, loft: number): number {
+  const most = Math.min(MOST_STANDS_MM, LOFT[texture].stands * lengthMm) * loft;
+  return most * (1 - Math.exp(-alongMm / RISE_MM));
+}
+
+/** Lays a piece on those before it: raises the hair under its ribbons. @param opacity of one of its ribbons */
+export function layOn(heightMm: Float32Array, { vertices, through }: Footprint, opacity: number, layer: number) {
+  const perRibbon = -1 / Math.log(1 - opacity);
+  for (let i = 0; i < vertices.length; i++)
+    heightMm[vertices[i]] += layer * perRibbon * -Math.log(Math.max(through[i], 1e-6));
+}

@@ -1,0 +1,126 @@
+/**
+ * A ribbon as it hangs in space: over the scalp on the hair that lies there already, off the head where the skin turns
+ * under or the hairline is reached, then down as a curtain until its length or the outline ends it.
+ */
+import type { DistanceGrid } from '../geometry/distance-grid.ts';
+import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { Vec3 } from '../geometry/vectors.ts';
+import type { Texture } from '../hair/textures.ts';
+import { type Finish, isTrimmed } from './finish.ts';
+import { BEND_MM, hang } from './hang.ts';
+import { standsMm } from './loft.ts';
+import { type Ribbons, ribbonAngle } from './ribbons.ts';
+import { StrandTracer } from './trace.ts';
+import type { HairState } from './way.ts';
+
+/** Two steps of the tracer. */
+const POINT_MM = 12;
+const MOST_POINTS = 90;
+/** Where the skin faces down by so much, hair no longer lies on it. */
+const UNDERCUT = 0.15;
+/** Lift of a strand follows that of the hair under it by this share a point: hair bridges small hollows. */
+const FOLLOWS = 0.4;
+/** Hair over a knot starts this high, mm. */
+const ROOT_MM = 1.6;
+/** Of the hair under a strand where it leaves the head, how much still keeps it off neck and shoulders. */
+const KEPT_OFF = 0.5;
+
+export interface Surroundings {
+  readonly mesh: SurfaceMesh;
+  readonly ways: Float64Array;
+  readonly body: DistanceGrid;
+  readonly state: HairState;
+  readonly finish: Finish;
+  readonly nape: Vec3;
+}
+
+export class StrandMaker {
+  /** xyz interleaved, mm. */
+  readonly points = new Float64Array(3 * (MOST_POINTS + 1));
+  count = 0;
+  private readonly tracer: StrandTracer;
+  private readonly down: Vec3;
+
+  constructor(private readonly round: Surroundings) {
+    this.tracer = new StrandTracer(round.mesh, round.ways);
+    this.down = downOf(round.state);
+  }
+
+  /** @param heightMm of the hair that lies on the scalp already, at every vertex. */
+  follow(
+    root: { readonly xMm: number; readonly yMm: number; readonly zMm: number; readonly vertex: number },
+    ribbons: Ribbons,
+    ribbon: number,
+    texture: Texture,
+    heightMm: Float32Array,
+    loft: number,
+  ) {
+    const { points, round, down } = this;
+    const { mesh, body, finish, nape } = round;
+    const { lengthMm } = ribbons;
+    const angle = ribbonAngle(ribbons, ribbon);
+    this.tracer.trace(root.xMm, root.yMm, root.zMm, root.vertex, angle, ribbons.fanReachMm, lengthMm);
+    const { pointsMm, vertices, arcMm, steps } = this.tracer;
+    let lift = ROOT_MM;
+    let n = 0;
+    let i = 0;
+    for (; i <= steps && n < MOST_POINTS; i = i === steps ? steps + 1 : Math.min(i + 2, steps)) {
+      const v = vertices[i];
+      const [nx, ny, nz] = [mesh.normals[3 * v], mesh.normals[3 * v + 1], mesh.normals[3 * v + 2]];
+      if (i > 0 && nx * down[0] + ny * down[1] + nz * down[2] > UNDERCUT) break;
+      const lies = ROOT_MM + heightMm[v];
+      lift = i === 0 ? ROOT_MM : lift + FOLLOWS * (lies - lift);
+      const off = lift + standsMm(texture, lengthMm, arcMm[i], loft);
+      points[3 * n] = pointsMm[3 * i] + off * nx;
+      points[3 * n + 1] = pointsMm[3 * i + 1] + off * ny;
+      points[3 * n + 2] = pointsMm[3 * i + 2] + off * nz;
+      n++;
+      if (i === steps) break;
+    }
+    const last = n - 1;
+    const gone = arcMm[Math.min(i, steps)];
+    const left = lengthMm - gone;
+    if (left < 1) {
+      this.count = n;
+      return;
+    }
+    const end = hang(points, last, this.leaving(last, angle), left, {
+      down,
+      bendMm: BEND_MM[texture],
+      stepMm: POINT_MM,
+      body,
+      clearMm: 2 + KEPT_OFF * lift,
+      ends: (x, y, z, away) => isTrimmed(finish, [x, y, z], nape, away),
+    });
+    this.count = end + 1;
+  }
+
+  /** The way of the last piece on the head; of a strand that never lay there, the way of its root. */
+  private leaving(last: number, angle: number): Vec3 {
+    const { points, round, tracer } = this;
+    if (last > 0) {
+      const o = 3 * last;
+      return unit(points[o] - points[o - 3], points[o + 1] - points[o - 2], points[o + 2] - points[o - 1]);
+    }
+    const v = 3 * tracer.vertices[0];
+    const { ways } = round;
+    const n = round.mesh.normals;
+    const s = Math.sin(angle);
+    const c = Math.cos(angle);
+    return unit(
+      c * ways[v] + s * (n[v + 1] * ways[v + 2] - n[v + 2] * ways[v + 1]),
+      c * ways[v + 1] + s * (n[v + 2] * ways[v] - n[v] * ways[v + 2]),
+      c * ways[v + 2] + s * (n[v] * ways[v + 1] - n[v + 1] * ways[v]),
+    );
+  }
+}
+
+/** Where hair off the head goes: down, and with the wind. */
+function downOf({ gravity, wind }: HairState): Vec3 {
+  return unit(gravity[0] + wind[0], gravity[1] + wind[1], gravity[2] + wind[2]);
+}
+
+function unit(x: number, y: number, z: number): Vec3 {
+  const l = Math.sqrt(x * x + y * y + z * z) || 1;
+  return [x / l, y / l, z / l];
+}

@@ -1,0 +1,64 @@
+/**
+ * What each bite of own hair carries: mass of its piece, less what the net takes, over the own hair in the bite. A
+ * bite is a square of scalp taken up with the hook. Multiples of the hair's own weight, never a promise.
+ */
+import type { RegionHair } from '../hair/own-hair.ts';
+
+export interface BiteLoad {
+  /** Index of its knot. */
+  readonly knot: number;
+  readonly hairs: number;
+  readonly ownMg: number;
+  /** A hair of it carries, mg, low and high, dry. */
+  readonly mgAHair: readonly [low: number, high: number];
+  /** The same over the weight of that hair. */
+  readonly timesOwn: readonly [low: number, high: number];
+}
+
+/** Standard gravity, m/s² (CGPM 1901). */
+export const GRAVITY = 9.80665;
+/** Wet hair and fibre weigh so much more (from memory). */
+export const WET: readonly [number, number] = [1.5, 2];
+
+/** Pull on one hair, mN. */
+export const milliNewton = (mg: number) => mg * 1e-3 * GRAVITY;
+
+/** @param shareOfNet of the mass that the net takes, low and high; none in a cut-out. */
+export function biteLoad(
+  knot: number,
+  massG: number,
+  biteMm: number,
+  hair: Pick<RegionHair, 'hairsPerMm2' | 'massGPerMm2'>,
+  shareOfNet: readonly [low: number, high: number],
+): BiteLoad | undefined {
+  const hairs = hair.hairsPerMm2 * biteMm * biteMm;
+  if (hairs < 1) return undefined;
+  const ownMg = hair.massGPerMm2 * biteMm * biteMm * 1000;
+  const mgAHair = shareOfNet.map((share) => (1000 * massG * (1 - share)) / hairs).reverse() as [number, number];
+  const own = ownMg / hairs;
+  return { knot, hairs, ownMg, mgAHair, timesOwn: [mgAHair[0] / own, mgAHair[1] / own] };
+}
+
+export interface BiteGroup {
+  readonly name: 'all' | 'edge' | 'tender';
+  readonly bites: number;
+  /** Middle one and worst one, of the high end. */
+  readonly median: number;
+  readonly worst: BiteLoad | undefined;
+}
+
+export const BITE_WORDS: Readonly<Record<BiteGroup['name'], string>> = {
+  all: 'of own hair',
+  edge: 'at the edge',
+  tender: 'on tender or thin places',
+};
+
+export function groupBites(name: BiteGroup['name'], bites: readonly BiteLoad[]): BiteGroup {
+  const sorted = [...bites].sort((a, b) => a.timesOwn[1] - b.timesOwn[1]);
+  return {
+    name,
+    bites: bites.length,
+    median: sorted.length > 0 ? sorted[sorted.length >> 1].timesOwn[1] : 0,
+    worst: sorted.at(-1),
+  };
+}

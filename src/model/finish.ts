@@ -1,0 +1,29 @@
+/** What she can do to the finish of a style: how full, what outline, what enough is, and what she found a guess to be. */
+import { FULLNESS_INFO, OUTLINE_INFO } from '../core/fall/finish.ts';
+import { FALL_GUESSES, type FallGuess } from '../core/fall/guesses.ts';
+import type { Deed } from './deed.ts';
+import type { PlanDocument } from './plan.ts';
+
+export function setFinish(plan: PlanDocument, change: Partial<PlanDocument['finish']>): Deed {
+  const { fullness, outline, reach } = change;
+  const words = fullness
+    ? `Fullness: ${FULLNESS_INFO[fullness].name}`
+    : outline
+      ? `Outline: ${OUTLINE_INFO[outline].name}`
+      : `Trimmed to ${reach}`;
+  return { words, plan: { ...plan, finish: { ...plan.finish, ...change } } };
+}
+
+export function setEnough(plan: PlanDocument, enough: number): Deed {
+  const words = enough > 0.66 ? 'Cover matters more' : enough < 0.34 ? 'Lightness matters more' : 'Cover and lightness';
+  return { words, plan: { ...plan, enough } };
+}
+
+/** @param value undefined goes back to the table */
+export function setGuess(plan: PlanDocument, guess: FallGuess, value: number | undefined): Deed {
+  const { [guess]: _, ...others } = plan.guesses;
+  return {
+    words: value === undefined ? `${FALL_GUESSES[guess].name}: the table’s` : `${FALL_GUESSES[guess].name}: your own`,
+    plan: { ...plan, guesses: value === undefined ? others : { ...others, [guess]: value } },
+  };
+}

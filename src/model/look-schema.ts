@@ -1,0 +1,27 @@
+/** How the style is finished, how much cover is worth to her, and what she found her guesses to be. */
+import { object } from 'yup';
+import { FULLNESS_AIMS, OUTLINES, REACH_LIMITS_MM } from '../core/fall/finish.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess } from '../core/fall/guesses.ts';
+import { amount, choice, lengthText, within } from './checks.ts';
+
+export const finish = object({
+  fullness: choice(FULLNESS_AIMS, 'The fullness'),
+  outline: choice(OUTLINES, 'The outline'),
+  reach: lengthText(...REACH_LIMITS_MM, 'What it is trimmed to').required('What it is trimmed to is missing.'),
+})
+  .noUnknown()
+  .strict()
+  .required();
+
+const guess = (name: FallGuess) => within(FALL_GUESSES[name].limits, FALL_GUESSES[name].name).optional();
+
+/** Only those that she has set. */
+export const guesses = object(
+  Object.fromEntries(FALL_GUESS_NAMES.map((g) => [g, guess(g)])) as Record<FallGuess, ReturnType<typeof guess>>,
+)
+  .noUnknown()
+  .strict()
+  .required();
+
+/** 0 as light as can be, 1 as covered as can be. */
+export const enough = amount(0, 1, 'What enough is');
