@@ -13,6 +13,7 @@ import { Stage } from './stage/stage.tsx';
 import { exportPlan } from './state/files.ts';
 import { type PlanSession, usePlanSession } from './state/plan-session.ts';
 import { useTheme } from './state/theme.ts';
+import { useAgainst } from './state/use-against.ts';
 import { isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './state/use-look.ts';
 import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
 import { useView } from './state/view-store.ts';
@@ -39,6 +40,7 @@ const WearBench = lazy(() => doing().then((m) => ({ default: m.WearBench })));
 const TakedownBench = lazy(() => doing().then((m) => ({ default: m.TakedownBench })));
 const LogBench = lazy(() => doing().then((m) => ({ default: m.LogBench })));
 const PracticeBench = lazy(() => doing().then((m) => ({ default: m.PracticeBench })));
+const CompareStage = lazy(() => import('./stage/compare-stage.tsx').then((m) => ({ default: m.CompareStage })));
 const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
 
 const SETTLED_BY_HAND: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
@@ -78,6 +80,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const knotsIn = useKnotsIn(computed?.result, selectedId);
   const lookedAs = useLookAs(plan, looked, knotsIn);
   const hair = useFallingHair(plan, atCheck, session.isDraft, knotsIn);
+  const against = useAgainst(session, atCheck);
   const before = useFiguresBefore(computed, looked, session.history.present.plan, session.isDraft);
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
   const [plansOpen, setPlansOpen] = useState(false);
@@ -136,15 +139,21 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
         <h1 className="sr-only">
           {STATIONS.find(([id]) => id === station)?.[1]}, {plan.name}
         </h1>
-        <Stage
-          session={session}
-          result={result}
-          scene={scene}
-          show={show}
-          partHandles={station === 'rows' || station === 'aim'}
-          opening={station === 'cap'}
-          shown={atCheck ? { look: lookedAs?.value, hair: hair?.value } : undefined}
-        />
+        {atCheck && against && result && looked && scene ? (
+          <Suspense>
+            <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={against} />
+          </Suspense>
+        ) : (
+          <Stage
+            session={session}
+            result={result}
+            scene={scene}
+            show={show}
+            partHandles={station === 'rows' || station === 'aim'}
+            opening={station === 'cap'}
+            shown={atCheck ? { look: lookedAs?.value, hair: hair?.value } : undefined}
+          />
+        )}
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
         <aside className="bench" aria-label="Bench" tabIndex={0}>
           {error && (
@@ -165,6 +174,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
                 hair: hair?.value,
                 range: range?.plan === plan ? range.value : undefined,
                 findings,
+                other: against,
               }}
             />
           </Suspense>

@@ -1,10 +1,11 @@
 /** Everything the demo starts with: plans, one install left half-way, one finished, and its line in the log. */
+
+import { seededRandom } from '../core/numerics/random.ts';
 import { Pipeline } from '../core/pipeline/stages.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { demoPlans, shoulderCurls, sweptCoils } from './plans.ts';
-import { seededRandom } from './random.ts';
 
 export interface DemoBundle {
   readonly plans: readonly PlanDocument[];

@@ -154,7 +154,8 @@ function capHairAndRows(plan: Record<string, unknown>): Record<string, unknown> 
 
 /** 3 → 4: how full it is meant to be, what it is trimmed to, what enough is, and guesses of her own. Nothing was trimmed. */
 function finishAndGuesses(plan: Record<string, unknown>): Record<string, unknown> {
-  return { ...plan, finish: { fullness: 'enough', outline: 'none', reach: '15 cm' }, enough: 0.5, guesses: {} };
+  const rows = { ...(plan.rows as Record<string, unknown>), offset: 0 };
+  return { ...plan, rows, finish: { fullness: 'enough', outline: 'none', reach: '15 cm' }, enough: 0.5, guesses: {} };
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

@@ -24,6 +24,7 @@ const handChange = oneShape('A change by hand', {
 export const rows = object({
   scheme: choice(SCHEMES, 'The row scheme'),
   secondPass: choice(SECOND_PASSES, 'The second pass'),
+  offset: within(ROW_LIMITS.offset, 'How far the rows are moved'),
   fringe: object({
     how: choice(FRINGES, 'The fringe'),
     widthFingers: within(ROW_LIMITS.fringeFingers, 'The width of the fringe'),

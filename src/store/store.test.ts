@@ -8,6 +8,7 @@ import { newPlan } from '../model/defaults.ts';
 import versionOne from '../model/fixtures/plan-1.json' with { type: 'json' };
 import { type History, record, startHistory, undo } from '../model/history.ts';
 import type { InstallSession } from '../model/install-log.ts';
+import { PLAN_VERSION } from '../model/plan.ts';
 import { MeshworkDatabase } from './database.ts';
 import { fillWithDemo } from './fill-demo.ts';
 import { addEvents, addLogEntry, openSession, sessionEvents, startSession, unloggedSession } from './installs.ts';
@@ -222,8 +223,8 @@ it('a store of version 1 opens: plans, their undo steps and a begun install are 
   const opened = new MeshworkDatabase(name);
   const record = await opened.plans.get('p');
   expect(record?.revision).toBe(3);
-  expect(record?.history.present.plan.version).toBe(3);
-  expect(record?.history.past[0].plan.version).toBe(3);
+  expect(record?.history.present.plan.version).toBe(PLAN_VERSION);
+  expect(record?.history.past[0].plan.version).toBe(PLAN_VERSION);
   expect(record?.history.past[0].plan.name).toBe('As it was');
   const again = openRecord(record!);
   expect(again.ok && undo(again.history).present.plan.tape.girth).toEqual([versionOne.tape.girth]);

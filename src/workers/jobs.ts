@@ -19,6 +19,8 @@ import type { MeasureEffect } from '../core/pipeline/measure-effects.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import { type HeadScene, headScene } from '../core/pipeline/scene.ts';
 import type { SpacingStep } from '../core/pipeline/stages.ts';
+import type { UseFigures } from '../core/search/best-use.ts';
+import type { UsesAsked } from '../core/search/evaluate.ts';
 
 export type JobResult<T> =
   | { readonly state: 'done'; readonly value: T; readonly ms: number }
@@ -33,7 +35,11 @@ export interface Jobs {
   fallingHair(asked: LookAsked): JobResult<HairOnHead>;
   guessRange(asked: LookAsked): JobResult<GuessRange>;
   why(asked: LookAsked & { readonly at: DirectionDeg }): JobResult<WhyHere>;
+  /** What candidates of a best-use search come to; those that can't be laid come to nothing. */
+  evaluateUses(asked: UsesAsked): Promise<JobResult<Array<UseFigures | undefined>>>;
   headScene(inputs: HeadInputs): JobResult<HeadScene>;
+  /** The same for a head that is only held against hers. */
+  sceneOf(inputs: HeadInputs): JobResult<HeadScene>;
   tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: Edit }): JobResult<{ readonly why?: string }>;
   middleCut(asked: {
     readonly inputs: PlanInputs;
@@ -55,7 +61,12 @@ export function createJobs(): Jobs {
     fallingHair: (asked) => attempt(() => pipeline.fallingHair(asked)),
     guessRange: (asked) => attempt(() => pipeline.range(asked)),
     why: (asked) => attempt(() => pipeline.why(asked)),
+    evaluateUses: async (asked) => {
+      const { evaluateUses } = await import('../core/search/evaluate.ts');
+      return attempt(() => evaluateUses(asked));
+    },
     headScene: (inputs) => attempt(() => headScene(inputs)),
+    sceneOf: (inputs) => attempt(() => headScene(inputs)),
     tryEdit: ({ inputs, edit }) => attempt(() => pipeline.tryEdit(inputs, edit)),
     middleCut: ({ inputs, section, way }) => advised((a) => a.cutThrough(pipeline, inputs, section, way)),
     flatten: (inputs) => advised((a) => a.flatterParking(pipeline, inputs)),

@@ -37,6 +37,8 @@ export interface Palette {
 export interface Layers {
   /** 0 to 1. */
   readonly heat?: ArrayLike<number>;
+  /** -1 to 1: what shows less, what shows more. */
+  readonly difference?: ArrayLike<number>;
   readonly pick?: ArrayLike<number>;
   /** Tender, thin, no-go, own hair in sight. */
   readonly marks: readonly [ArrayLike<number>, ArrayLike<number>, ArrayLike<number>, ArrayLike<number>];
@@ -179,7 +181,10 @@ void main() {
   float open = mix(1.0 - 0.16 * (1.0 - thread) * (1.0 - band), 1.0, uBare);
   open *= mix(0.65, 1.0, smoothstep(0.0, 1.6, vAbove));
   vec3 surface = lit(albedo, 0.40, 0.02, 7.0) * open;
-  vec3 warm = glow(clamp(vHeat, 0.0, 1.0)) * (0.72 + 0.28 * max(0.0, dot(normalize(vNormal), uKey)));
+  // Less than before comes through: pale, and hatched so that it is told apart in grey.
+  float less = clamp(-vHeat, 0.0, 1.0);
+  vec3 pale = mix(glow(0.0), vec3(0.42, 0.50, 0.80), less * (0.35 + 0.65 * stitches(vAt, 0.8, 6.0, 0.3, 0.0)));
+  vec3 warm = (vHeat < 0.0 ? pale : glow(clamp(vHeat, 0.0, 1.0))) * (0.72 + 0.28 * max(0.0, dot(normalize(vNormal), uKey)));
   gl_FragColor = vec4(encode(mix(surface, warm + 0.10 * surface, uHeat)), 1.0);
 }`;
 
@@ -267,11 +272,12 @@ export class HeadPicture {
       }
       attribute.needsUpdate = true;
     };
-    const { heat, pick, marks } = layers;
-    fill('aHeat', 1, (v) => heat?.[v] ?? 0);
+    const { heat, difference, pick, marks } = layers;
+    const light = heat ?? difference;
+    fill('aHeat', 1, (v) => light?.[v] ?? 0);
     fill('aPick', 1, (v) => pick?.[v] ?? 0);
     fill('aMarks', 4, (v, c) => marks[c][v] ?? 0);
-    this.cap.uniforms.uHeat.value = heat ? 1 : 0;
+    this.cap.uniforms.uHeat.value = light ? 1 : 0;
   }
 
   /** Hair over the head, or none. */

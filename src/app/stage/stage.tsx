@@ -314,7 +314,7 @@ function slack(x0: number, y0: number, x1: number, y1: number): string {
   return `M${x0},${y0} C${x0 + 0.42 * (x1 - x0)},${y0 - 6} ${x0 + 0.6 * (x1 - x0)},${top} ${x1 - 40},${top} C${x1 - 12},${top} ${x1},${(top + y1) / 2} ${x1},${y1}`;
 }
 
-function turnByKey(event: React.KeyboardEvent) {
+export function turnByKey(event: React.KeyboardEvent) {
   if (event.target !== event.currentTarget) return;
   const { azimuth, elevation, turn } = useView.getState();
   const ways: Record<string, readonly [number, number]> = {
@@ -329,7 +329,7 @@ function turnByKey(event: React.KeyboardEvent) {
   turn({ azimuth: azimuth + way[0] * ARROW_TURN, elevation: elevation + way[1] * ARROW_TURN });
 }
 
-function useTurning(box: React.RefObject<HTMLDivElement | null>, onTap: (x: number, y: number) => void) {
+export function useTurning(box: React.RefObject<HTMLDivElement | null>, onTap: (x: number, y: number) => void) {
   const from = useRef<{ x: number; y: number; azimuth: number; elevation: number; moved: boolean } | undefined>(
     undefined,
   );

@@ -35,6 +35,10 @@ export type Tool =
   | { readonly kind: 'finger' };
 export const TURN_TOOL: Tool = { kind: 'turn' };
 
+export type Against =
+  | { readonly kind: 'before'; readonly steps: number }
+  | { readonly kind: 'plan'; readonly id: string };
+
 /** How the finished style is looked at in Check. */
 export interface CheckView {
   /** Hair as it hangs, where light comes through, or only rows and knots. */
@@ -47,6 +51,8 @@ export interface CheckView {
   readonly onBlock: boolean;
   /** Line of the finger that parts the hair, xyz interleaved, mm. */
   readonly finger: readonly number[] | undefined;
+  /** The plan that it is held against: an older state of this one, or another. */
+  readonly against: Against | undefined;
   /** The place that is asked about. */
   readonly whyAt: DirectionDeg | undefined;
 }
@@ -57,6 +63,7 @@ export const PLAIN_CHECK: CheckView = {
   soFar: false,
   onBlock: false,
   finger: undefined,
+  against: undefined,
   whyAt: undefined,
 };
 

@@ -16,6 +16,7 @@ import { addKnot } from '../../model/rows-by-hand.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import { FindingNote } from '../bench/finding-note.tsx';
 import type { PlanSession } from '../state/plan-session.ts';
+import type { OtherPlan } from '../state/use-against.ts';
 import { useWhy } from '../state/use-look.ts';
 import { PLAIN_CHECK, TURN_TOOL, useView } from '../state/view-store.ts';
 import { Choice } from '../ui/choice.tsx';
@@ -32,6 +33,8 @@ export interface CheckProps {
   readonly hair: HairOnHead | undefined;
   readonly range: GuessRange | undefined;
   readonly findings: readonly Finding[];
+  /** What it is held against. */
+  readonly other: OtherPlan | undefined;
 }
 
 const percent = (v: number) => `${Math.round(100 * v)} %`;

@@ -8,6 +8,8 @@ const parts = () => import('./check-parts.tsx');
 const LookPart = lazy(() => parts().then((m) => ({ default: m.LookPart })));
 const SizePart = lazy(() => parts().then((m) => ({ default: m.SizePart })));
 const LoadPart = lazy(() => parts().then((m) => ({ default: m.LoadPart })));
+const BestPart = lazy(() => import('./check-best.tsx').then((m) => ({ default: m.BestPart })));
+const WhatIfPart = lazy(() => import('./check-what-if.tsx').then((m) => ({ default: m.WhatIfPart })));
 const GuessesPart = lazy(() => parts().then((m) => ({ default: m.GuessesPart })));
 
 export function CheckBench(props: CheckProps) {
@@ -25,6 +27,8 @@ export function CheckBench(props: CheckProps) {
         { id: 'look', name: 'Look', content: lazily(<LookPart {...props} />) },
         { id: 'size', name: 'Size', content: lazily(<SizePart {...props} />) },
         { id: 'load', name: 'Load', content: lazily(<LoadPart {...props} />) },
+        { id: 'whatIf', name: 'What if', content: lazily(<WhatIfPart {...props} />) },
+        { id: 'best', name: 'Best use', content: lazily(<BestPart {...props} />) },
         { id: 'guesses', name: 'Guesses', content: lazily(<GuessesPart {...props} />) },
       ]}
     />

@@ -26,6 +26,7 @@ import {
   SECOND_PASS_INFO,
   SECOND_PASSES,
 } from '../../core/rows/choice.ts';
+import { isFieldScheme } from '../../core/rows/schemes.ts';
 import { lowerFirst } from '../../core/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import {
@@ -82,6 +83,17 @@ export function SchemePart({ session, result }: PartProps) {
         options={SECOND_PASSES.map((value) => ({ value, ...SECOND_PASS_INFO[value] }))}
         onChange={(secondPass) => session.apply(setRows(plan, { secondPass }))}
       />
+      {isFieldScheme(rows.scheme) && (
+        <NumberField
+          label="Rows moved from the part, % of a gap"
+          value={Math.round(100 * rows.offset)}
+          testId="row-offset"
+          beside="Moves where the bricks fall; nearer is below zero. At most a quarter of a gap."
+          onCommit={(percent) =>
+            session.apply(setRows(plan, { offset: percent / 100 }, `Rows moved by ${percent} % of a gap`))
+          }
+        />
+      )}
       <h3 className="mt-5 text-[19px]">Fringe</h3>
       <Choice
         label="Fringe"

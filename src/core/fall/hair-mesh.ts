@@ -49,7 +49,7 @@ export class HairMeshBuilder {
       const tl = Math.sqrt(tx * tx + ty * ty + tz * tz) || 1;
       if (i > 0) along += length(points, o, before);
       // Outwards from the middle of the head, and from its axis below it.
-      const ny = points[o + 1] > 0 ? points[o + 1] : 0;
+      const ny = Math.max(0, points[o + 1]);
       const nl = Math.sqrt(points[o] ** 2 + ny * ny + points[o + 2] ** 2) || 1;
       for (let side = -1; side <= 1; side += 2) {
         const v = this.used++;

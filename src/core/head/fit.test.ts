@@ -1,6 +1,6 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, it } from 'vitest';
-import { seededRandom } from '../../demo/random.ts';
+import { seededRandom } from '../numerics/random.ts';
 import { CONTRADICTION_LIMIT, fitHead, REFUSE_CHI_SQUARE, type TapeValuesMm } from './fit.ts';
 import { headShape } from './shape.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';

@@ -119,10 +119,15 @@ interface Worn {
 
 export class Atelier extends Pipeline {
   private readonly kept: Kept[] = [];
-  /** Some 20 MB: those of one head are enough. */
-  private readonly balled = new Memo(1);
+  private readonly balled: Memo;
   /** Pieces worked out anew by the last look: what a change costs. */
   traced = 0;
+
+  /** @param ballsKept some 20 MB each on a fine head: one is enough there; a search over piece sizes on a coarse one takes more. */
+  constructor(ballsKept = 1) {
+    super();
+    this.balled = new Memo(ballsKept);
+  }
 
   look(asked: LookAsked): Look {
     const { inputs } = asked;

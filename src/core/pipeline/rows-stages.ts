@@ -104,7 +104,14 @@ export class RowsStages extends BaseStages {
     const given = isFieldScheme(choice.scheme) ? [] : [base.key, inputs.base.rodPieces, inputs.cap.ownRows];
     const cannotLay = whyNot(inputs, base);
     const coil = choice.scheme === 'fromTie' ? [this.tie(inputs).coilMm, inputs.schools.bun] : [];
-    const kinds = [inputs.part.kind, inputs.cap.dome === 'none', choice.scheme, choice.fringe, inputs.fingerMm];
+    const kinds = [
+      inputs.part.kind,
+      inputs.cap.dome === 'none',
+      choice.scheme,
+      choice.fringe,
+      choice.offset,
+      inputs.fingerMm,
+    ];
     const key = JSON.stringify([zoneKey, mm, closed.key, onRows, given, cannotLay, coil, kinds, turned]);
     return this.memo.get('rows', key, () => {
       if (cannotLay !== undefined) {
@@ -115,6 +122,7 @@ export class RowsStages extends BaseStages {
       const locked = fromLocked(head, hand, 3 * mm.gapMm);
       const options: RowOptions = {
         ...this.rowOptions(inputs),
+        offset: choice.offset,
         ...(closed.fromClosedMm ? { fromClosedMm: closed.fromClosedMm } : {}),
         ...(fringe ? { fringe } : {}),
         ...(locked ? { fromLockedMm: locked } : {}),

@@ -35,6 +35,8 @@ export type HandChange =
 export interface RowChoice {
   readonly scheme: Scheme;
   readonly secondPass: SecondPass;
+  /** All rows lie further from the part by this share of a gap, or nearer to it. */
+  readonly offset: number;
   readonly fringe: Fringe;
   readonly brush: readonly BrushStroke[];
   readonly hand: readonly HandChange[];
@@ -44,6 +46,7 @@ export const ROW_LIMITS = {
   fringeFingers: [1, 10],
   fringeRows: [1, 4],
   brushFactor: [0.5, 2],
+  offset: [-0.25, 0.25],
   pullMm: [-30, 30],
   strokes: 120,
   hand: 200,
@@ -52,6 +55,7 @@ export const ROW_LIMITS = {
 export const DEFAULT_ROWS: RowChoice = {
   scheme: 'joined',
   secondPass: 'none',
+  offset: 0,
   fringe: { how: 'none', widthFingers: 4, rows: 2 },
   brush: [],
   hand: [],

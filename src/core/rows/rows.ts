@@ -64,6 +64,8 @@ export interface RowOptions {
   readonly fringe?: Uint8Array;
   /** The first level, where it is not half a spacing: rings begin outside the coil. */
   readonly firstMm?: number;
+  /** Added to the first level, a share of the gap. */
+  readonly offset?: number;
   /** The first level is the row beside a part or round a crown. */
   readonly besidePart: boolean;
   /** From the first level outwards, as round a puff. */
@@ -134,7 +136,7 @@ export function layRows(
   const { field } = rowField;
   const { gapMm: s, pitchMm: p } = spacing;
   const { perTriangle: slope, perVertex: vertexSlope } = slopes;
-  const first = options.firstMm ?? (options.swept ? 0.3 * s : p / 2);
+  const first = (options.firstMm ?? (options.swept ? 0.3 * s : p / 2)) + (options.offset ?? 0) * s;
   const span = rowField.total - first - 0.3 * s;
   const factor = bestStepFactor(slopes.histogram, options.swept ? [0.92, 1.1] : [0.94, 1.06]);
   const count = Math.max(2, Math.round(span / (factor * s)) + 1);

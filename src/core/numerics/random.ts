@@ -1,4 +1,4 @@
-/** Seeded generator (mulberry32, T. Ettinger, public domain): the same demo on every machine. */
+/** Seeded generator (mulberry32, T. Ettinger, public domain): the same numbers on every machine. */
 export function seededRandom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {

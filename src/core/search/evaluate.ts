@@ -1,0 +1,32 @@
+/** Candidates of a search judged one after the other, on a coarse head that keeps what they share. */
+import type { PlanInputs } from '../pipeline/inputs.ts';
+import { Atelier } from '../pipeline/look.ts';
+import { figuresOfUse, type UseFigures } from './best-use.ts';
+import type { Genome } from './search.ts';
+import { planWithUse, type UseSpace } from './use.ts';
+
+export interface UsesAsked {
+  readonly inputs: PlanInputs;
+  readonly space: UseSpace;
+  readonly genomes: readonly Genome[];
+}
+
+/** About 3 600 vertices: hides within two points of the fine head, at a third of the time. */
+export const SEARCH_MESH = 24;
+const BALLS_KEPT = 8;
+
+let atelier: Atelier | undefined;
+
+/** What each genome comes to; undefined where it can't be laid. */
+export function evaluateUses({ inputs, space, genomes }: UsesAsked): Array<UseFigures | undefined> {
+  atelier ??= new Atelier(BALLS_KEPT);
+  const kept = atelier;
+  return genomes.map((genome) => {
+    try {
+      return figuresOfUse(kept, planWithUse({ ...inputs, meshFrequency: SEARCH_MESH }, space, genome));
+    } catch (error) {
+      if (error instanceof RangeError) return undefined;
+      throw error;
+    }
+  });
+}
