@@ -80,6 +80,10 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const knotsIn = useKnotsIn(computed?.result, selectedId);
   const lookedAs = useLookAs(plan, looked, knotsIn);
   const hair = useFallingHair(plan, atCheck, session.isDraft, knotsIn);
+  const seenIds = useMemo(() => {
+    const look = atCheck && lookedAs?.plan === plan ? lookedAs.value : undefined;
+    return look && new Set(computed?.result.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
+  }, [atCheck, lookedAs, plan, computed]);
   const against = useAgainst(session, atCheck);
   const before = useFiguresBefore(computed, looked, session.history.present.plan, session.isDraft);
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
@@ -181,7 +185,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
         </aside>
       </main>
-      <Weave session={session} result={result} />
+      <Weave session={session} result={result} seenIds={seenIds} />
       <Tally
         session={session}
         result={result}

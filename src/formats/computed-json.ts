@@ -294,6 +294,7 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
         hiddenBy: look.knots[i].by,
         shows: round(look.knots[i].shows, 2),
       })),
+      lines: look.lines.map((l) => ({ of: l.kind, shows: round(l.shows, 2) })),
       basis: 'ribbons traced over the head; their width, opacity and spread are guesses',
     },
     size: { ...sizes(hair.size), untrimmed: hair.untrimmed ? sizes(hair.untrimmed) : null },

@@ -2,11 +2,13 @@
 
 import { meetsTheEye } from '../../core/cover/contrast.ts';
 import { SIDES, type Side } from '../../core/cover/cover.ts';
+import { LINE_INFO } from '../../core/cover/lines.ts';
 import { SIZE_VIEWS, type SizeView } from '../../core/cover/size.ts';
 import { FULLNESS_AIMS, FULLNESS_INFO, OUTLINE_INFO, OUTLINES } from '../../core/fall/finish.ts';
 import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess, guessRange } from '../../core/fall/guesses.ts';
 import { AGE_INFO, AGES, POSE_NAMES, POSES } from '../../core/fall/poses.ts';
 import type { Finding } from '../../core/findings/finding.ts';
+import { directionDeg } from '../../core/head/marks.ts';
 import { milliNewton } from '../../core/load/bites.ts';
 import type { GuessRange, HairOnHead, Look } from '../../core/pipeline/look.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
@@ -64,7 +66,7 @@ export function LookPart({ session, result, look, lookAs, findings }: CheckProps
         ))}
       </fieldset>
       {lookAs && <SeenBySide look={lookAs} rest={look} />}
-      <WhyHere session={session} />
+      <WhyHere session={session} result={result} look={look} />
       <div className="mt-3">
         <SelectField
           label="How you hold your head"
@@ -236,6 +238,7 @@ export function Bar({ now, was }: { readonly now: number; readonly was: number |
 
 const HIDER_WORDS = {
   hair: 'under hair of rows above',
+  ownHair: 'by your own hair laid over',
   spring: 'by hair that springs',
   ownLeg: 'by their own free leg',
   backcomb: 'by a back-combed root',
@@ -255,17 +258,54 @@ function HiddenBy({ look }: { readonly look: Look }) {
           </Figure>
         ))}
       </dl>
+      <h3 className="mt-6 text-[19px]">Lines that give it away</h3>
+      <dl className="mt-2 text-[14px]" data-testid="lines">
+        {look.lines.map((l) => (
+          <Figure
+            key={l.kind}
+            name={
+              <>
+                {LINE_INFO[l.kind].name}
+                {l.shows > LINE_SHOWS && <span className="note block">{LINE_INFO[l.kind].hides}</span>}
+              </>
+            }
+          >
+            {percent(l.shows)}
+          </Figure>
+        ))}
+      </dl>
     </>
   );
 }
 
+/** A line of which less shows needs nothing. */
+const LINE_SHOWS = 0.25;
+
 /** Why a place is covered as it is, and what one more piece would do there. */
-function WhyHere({ session }: { readonly session: PlanSession }) {
+function WhyHere({ session, result, look }: Pick<CheckProps, 'session' | 'result' | 'look'>) {
+  const selectedId = useView((v) => v.selectedId);
+  const knot = result?.knots.find((k) => k.id === selectedId);
+  const place = knot ? ([knot.xMm, knot.yMm, knot.zMm] as const) : look?.patches[0]?.atMm;
   const whyAt = useView((v) => v.check.whyAt);
   const setCheck = useView((v) => v.setCheck);
   const why = useWhy(session.plan, whyAt);
-  if (!whyAt || !why)
-    return <p className="note mt-2">Touch any place of the head, and it tells which rows cover it.</p>;
+  if (!whyAt || !why) {
+    return (
+      <>
+        <p className="note mt-2">Touch any place of the head, and it tells which rows cover it.</p>
+        {place && (
+          <button
+            type="button"
+            className="word text-[13px]"
+            data-testid="ask"
+            onClick={() => setCheck({ whyAt: directionDeg(place) })}
+          >
+            {knot ? 'Ask at the selected knot' : 'Ask at the thinnest place'}
+          </button>
+        )}
+      </>
+    );
+  }
   const { onePieceMore: more } = why;
   return (
     <section className="mt-3" aria-label="Why here" data-testid="why" aria-live="polite">

@@ -28,7 +28,7 @@ export function CheckBench(props: CheckProps) {
         { id: 'size', name: 'Size', content: lazily(<SizePart {...props} />) },
         { id: 'load', name: 'Load', content: lazily(<LoadPart {...props} />) },
         { id: 'whatIf', name: 'What if', content: lazily(<WhatIfPart {...props} />) },
-        { id: 'best', name: 'Best use', content: lazily(<BestPart {...props} />) },
+        { id: 'best', name: 'Best', content: lazily(<BestPart {...props} />) },
         { id: 'guesses', name: 'Guesses', content: lazily(<GuessesPart {...props} />) },
       ]}
     />

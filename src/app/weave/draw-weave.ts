@@ -16,6 +16,8 @@ export interface WeaveDrawing {
   readonly fingerMm: number;
   readonly cloth: string;
   readonly topWord: string;
+  /** At Check: knots that would be seen are drawn open, hidden ones filled. */
+  readonly seenIds?: ReadonlySet<string> | undefined;
 }
 
 export function drawWeave(
@@ -56,8 +58,18 @@ export function drawWeave(
     ctx.globalAlpha = selected === undefined || i < selectedIndex ? 1 : 0.72;
     ctx.save();
     ctx.translate(x(k.fromMiddleMm), y(k.row));
-    ctx.fillStyle = YARN;
-    ctx.fill(sign(k, here ? OPEN_SIGN : SIGN));
+    const path = sign(k, here ? OPEN_SIGN : SIGN);
+    if (drawing.seenIds?.has(k.id)) {
+      ctx.globalAlpha = 1;
+      ctx.fillStyle = drawing.cloth;
+      ctx.fill(path);
+      ctx.strokeStyle = LIGHT;
+      ctx.lineWidth = 1.6;
+      ctx.stroke(path);
+    } else {
+      ctx.fillStyle = YARN;
+      ctx.fill(path);
+    }
     ctx.restore();
     ctx.globalAlpha = 1;
     if (!drawing.cautions.has(k.id)) return;

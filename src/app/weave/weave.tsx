@@ -27,7 +27,13 @@ interface Pull {
 }
 const PULL_STEP_MM = 1;
 
-export function Weave({ session, result }: { readonly session: PlanSession; readonly result: PlanResult | undefined }) {
+export function Weave(props: {
+  readonly session: PlanSession;
+  readonly result: PlanResult | undefined;
+  /** At Check: knots that nothing hides. */
+  readonly seenIds?: ReadonlySet<string> | undefined;
+}) {
+  const { session, result, seenIds } = props;
   const { plan } = session;
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -62,8 +68,9 @@ export function Weave({ session, result }: { readonly session: PlanSession; read
       fingerMm: fingerMm(plan),
       cloth: '#1e2249',
       topWord,
+      seenIds,
     });
-  }, [result, layout, size, selectedId, cautions, plan]);
+  }, [result, layout, size, selectedId, cautions, plan, seenIds]);
 
   useEffect(() => {
     if (!playing || !result) return;
@@ -155,7 +162,7 @@ export function Weave({ session, result }: { readonly session: PlanSession; read
         }}
         onKeyDown={onKey}
       />
-      {result && <Legend result={result} />}
+      {result && (seenIds ? <SeenLegend seen={seenIds.size} of={result.knots.length} /> : <Legend result={result} />)}
       {result && (
         <button
           type="button"
@@ -210,6 +217,26 @@ function stepTo(result: PlanResult, index: number, key: string): number | undefi
     default:
       return undefined;
   }
+}
+
+/** At Check: what is open shows, what is filled does not. */
+function SeenLegend({ seen, of }: { readonly seen: number; readonly of: number }) {
+  return (
+    <ul className="pointer-events-none absolute bottom-[8px] left-[32px] grid gap-y-[1px] text-[13px] text-yarn">
+      <li className="flex items-center gap-[8px]">
+        <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
+          <circle r="4.2" fill="none" stroke="#eeb04a" strokeWidth="1.8" />
+        </svg>
+        seen {seen}
+      </li>
+      <li className="flex items-center gap-[8px]">
+        <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
+          <circle r="4.6" fill="#f1e8d4" />
+        </svg>
+        hidden {of - seen}
+      </li>
+    </ul>
+  );
 }
 
 function Legend({ result }: { readonly result: PlanResult }) {

@@ -1,8 +1,8 @@
 /** What hides each knot, or that nothing does. */
 import type { Footprint } from './footprint.ts';
 
-/** Hair of other pieces, its own where it springs, the free leg, a back-combed root, or nothing. */
-export type HiddenBy = 'hair' | 'spring' | 'ownLeg' | 'backcomb' | 'nothing';
+/** Hair of other pieces, her own hair laid over it, its own where it springs, the free leg, a back-combed root, or nothing. */
+export type HiddenBy = 'hair' | 'ownHair' | 'spring' | 'ownLeg' | 'backcomb' | 'nothing';
 
 /** A knot counts as hidden when less than this of it shows (guess). */
 const KNOT_SHOWS = 0.5;
@@ -18,6 +18,8 @@ export interface KnotUnderHair {
   readonly oneLeg: boolean;
   readonly backcomb: boolean;
   readonly springs: boolean;
+  /** Share that shows through her own hair alone, at every vertex; none where no own hair is in sight. */
+  readonly ownHair?: ArrayLike<number> | undefined;
 }
 
 /** @param shows through all pieces, at every vertex */
@@ -30,11 +32,14 @@ export function concealment(
   const round = [knot.vertex, ...neighbours(knot.vertex)];
   let through = 0;
   let withOwn = 0;
+  let throughOwnHair = 0;
   for (const v of round) {
+    throughOwnHair += knot.ownHair ? knot.ownHair[v] : 1;
     const at = own.vertices.indexOf(v);
     withOwn += shows[v];
     through += at < 0 ? shows[v] : shows[v] / Math.max(own.through[at], 1e-6);
   }
+  if (throughOwnHair / round.length < KNOT_SHOWS) return { by: 'ownHair', shows: throughOwnHair / round.length };
   const others = Math.min(1, through / round.length);
   if (others < KNOT_SHOWS) return { by: 'hair', shows: others };
   const all = withOwn / round.length;

@@ -32,6 +32,8 @@ export interface Surroundings {
   readonly state: HairState;
   readonly finish: Finish;
   readonly nape: Vec3;
+  /** Nothing hangs lower than this: a fringe over the brow. */
+  readonly floorMm?: number;
 }
 
 export class StrandMaker {
@@ -56,7 +58,7 @@ export class StrandMaker {
     loft: number,
   ) {
     const { points, round, down } = this;
-    const { mesh, body, finish, nape } = round;
+    const { mesh, body, finish, nape, floorMm = Number.NEGATIVE_INFINITY } = round;
     const { lengthMm } = ribbons;
     const angle = ribbonAngle(ribbons, ribbon);
     this.tracer.trace(root.xMm, root.yMm, root.zMm, root.vertex, angle, ribbons.fanReachMm, lengthMm);
@@ -90,7 +92,7 @@ export class StrandMaker {
       stepMm: POINT_MM,
       body,
       clearMm: 2 + KEPT_OFF * lift,
-      ends: (x, y, z, away) => isTrimmed(finish, [x, y, z], nape, away),
+      ends: (x, y, z, away) => y < floorMm || isTrimmed(finish, [x, y, z], nape, away),
     });
     this.count = end + 1;
   }

@@ -6,6 +6,7 @@ import { type Concealment, concealment } from '../cover/conceal.ts';
 import { GROUND_LUMINANCE, hairLuminance } from '../cover/contrast.ts';
 import { hiddenShare, logOf, SIDE_TO_EYE, SIDES, type Side, seenShare, showing } from '../cover/cover.ts';
 import { type Footprint, FootprintMaker, reachOf } from '../cover/footprint.ts';
+import { type LineShown, lineShown, verticesAlong } from '../cover/lines.ts';
 import { type BarePatch, barePatches } from '../cover/places.ts';
 import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../cover/size.ts';
 import { type RowOver, rowsOver } from '../cover/why.ts';
@@ -27,6 +28,7 @@ import { bust, bustBox } from '../head/bust.ts';
 import type { Point } from '../head/landmarks.ts';
 import { type DirectionDeg, directionOf, onSurface } from '../head/marks.ts';
 import { type BiteGroup, biteLoad, groupBites } from '../load/bites.ts';
+import { fringeArea } from '../rows/given.ts';
 import type { PlanInputs } from './inputs.ts';
 import { Memo } from './memo.ts';
 import { partOnHead, verticesUnder } from './on-head.ts';
@@ -55,6 +57,7 @@ export interface Look {
   readonly patches: readonly ToldPatch[];
   /** One for each knot of the plan, in its order. */
   readonly knots: readonly Concealment[];
+  readonly lines: readonly LineShown[];
   readonly isolines: readonly Isoline[];
   readonly bites: readonly BiteGroup[];
   /** Luminances of the hair, of what is under it as worn, and of a white block. */
@@ -115,6 +118,8 @@ interface Worn {
   readonly ribbons: readonly Ribbons[];
   readonly pieces: ReadonlyMap<string, HookedPiece>;
   readonly textures: ReadonlyMap<string, Texture>;
+  /** Falls over the face: a fringe. */
+  readonly forward: readonly boolean[];
 }
 
 export class Atelier extends Pipeline {
@@ -135,7 +140,9 @@ export class Atelier extends Pipeline {
     const worn = this.worn(asked);
     const prints = this.footprints(asked, worn);
     const owed = this.owed(inputs);
-    const shows = showing(mesh.vertexCount, prints);
+    const own = this.ownHairOver(asked, worn);
+    const shows = showing(mesh.vertexCount, [...prints, ...own]);
+    const ownHair = own.length > 0 ? showing(mesh.vertexCount, own) : undefined;
     const logs = logOf(shows);
     return {
       shows: new Float32Array(shows),
@@ -144,7 +151,8 @@ export class Atelier extends Pipeline {
         SIDES.map((side) => [side, seenShare(mesh, logs, owed, SIDE_TO_EYE[side])]),
       ) as Look['seen'],
       patches: this.told(inputs, barePatches(mesh, shows, owed)),
-      knots: this.conceals(inputs, worn, prints, shows),
+      knots: this.conceals(inputs, worn, prints, shows, ownHair),
+      lines: this.lines(inputs, shows),
       isolines: this.isolines(inputs, shows),
       bites: this.bites(inputs),
       ground: groundOf(inputs),
@@ -154,7 +162,8 @@ export class Atelier extends Pipeline {
   /** Hidden share alone: what a search asks for. */
   hidden(asked: LookAsked): number {
     const { mesh } = this.head(asked.inputs);
-    const prints = this.footprints(asked, this.worn(asked));
+    const worn = this.worn(asked);
+    const prints = [...this.footprints(asked, worn), ...this.ownHairOver(asked, worn)];
     return hiddenShare(mesh, showing(mesh.vertexCount, prints), this.owed(asked.inputs));
   }
 
@@ -191,6 +200,14 @@ export class Atelier extends Pipeline {
       nape: mark.napeHairline,
     };
     const trimmed = new StrandMaker({ ...round, finish });
+    // A fringe is cut over the brow, whatever the outline.
+    const browMm = mark.frontHairline[1] - FRINGE_MM;
+    const fringe = new StrandMaker({
+      ...round,
+      ways: this.fringeWays(inputs, round.state),
+      finish,
+      ...(age === 'beforeOpening' ? {} : { floorMm: browMm }),
+    });
     const whole = finish.outline === 'none' ? undefined : new StrandMaker({ ...round, finish: PLAIN_FINISH });
     const builder = new HairMeshBuilder(worn.knots.length * 100);
     const outline = new Silhouette();
@@ -202,9 +219,10 @@ export class Atelier extends Pipeline {
       const texture = worn.textures.get(piece.product) as Texture;
       for (let j = 0; j < ribbons.count; j++) {
         const seed = seedOf(i, j);
-        trimmed.follow(worn.roots[i], ribbons, j, texture, heightMm, guesses.loft);
-        builder.add(trimmed.points, trimmed.count, ribbons.widthMm / 2, seed, i / worn.knots.length);
-        outline.add(trimmed.points, trimmed.count, ribbons.widthMm / 2);
+        const maker = worn.forward[i] ? fringe : trimmed;
+        maker.follow(worn.roots[i], ribbons, j, texture, heightMm, guesses.loft);
+        builder.add(maker.points, maker.count, ribbons.widthMm / 2, seed, i / worn.knots.length);
+        outline.add(maker.points, maker.count, ribbons.widthMm / 2);
         if (!whole) continue;
         whole.follow(worn.roots[i], { ...ribbons, lengthMm: piece.lengthMm }, j, texture, heightMm, guesses.loft);
         uncut.add(whole.points, whole.count, ribbons.widthMm / 2);
@@ -234,11 +252,12 @@ export class Atelier extends Pipeline {
     const worn = this.worn(asked);
     const prints = this.footprints(asked, worn);
     const plan = this.plan(inputs);
-    const shows = showing(mesh.vertexCount, prints);
+    const own = this.ownHairOver(asked, worn);
+    const shows = showing(mesh.vertexCount, [...prints, ...own]);
     const rows = rowsOver(vertex, prints, (i) => worn.knots[i].row);
     const near = nearestKnot(worn, at);
     const more = near === undefined ? undefined : this.pieceAt(asked, worn, near, at, vertex);
-    const with_ = more ? showing(mesh.vertexCount, [...prints, more]) : shows;
+    const with_ = more ? showing(mesh.vertexCount, [...prints, ...own, more]) : shows;
     return {
       words: placeWords(this.ground(inputs), at),
       vertex,
@@ -286,7 +305,9 @@ export class Atelier extends Pipeline {
     });
     const under = verticesUnder(head.mesh, knots);
     const roots = knots.map((k, i) => ({ xMm: k.xMm, yMm: k.yMm, zMm: k.zMm, vertex: under[i] }));
-    const worn = { knots, roots, ribbons, pieces, textures };
+    const isFringe = this.fringe(inputs);
+    const forward = knots.map((k, i) => k.pieceZone === 'fringe' || isFringe(under[i]));
+    const worn = { knots, roots, ribbons, pieces, textures, forward };
     return age === 'firstWeek' ? this.slipped(asked, worn) : worn;
   }
 
@@ -312,13 +333,16 @@ export class Atelier extends Pipeline {
     const old = this.kept.find((k) => k.key === ways.key);
     const fresh = new Map<string, Footprint>();
     const maker = new FootprintMaker(mesh, ways.ways, balls);
+    const overFace = worn.forward.includes(true)
+      ? new FootprintMaker(mesh, this.fringeWays(inputs, asked.state ?? AT_REST), balls)
+      : maker;
     const lies = new Map([...new Set(worn.ribbons)].map((r) => [r, JSON.stringify(r)]));
     this.traced = 0;
     const prints = worn.roots.map((root, i) => {
-      const key = `${root.xMm} ${root.yMm} ${root.zMm} ${lies.get(worn.ribbons[i])}`;
+      const key = `${root.xMm} ${root.yMm} ${root.zMm} ${lies.get(worn.ribbons[i])}${worn.forward[i] ? ' forward' : ''}`;
       let print = old?.footprints.get(key) ?? fresh.get(key);
       if (!print) {
-        print = maker.of(root, worn.ribbons[i]);
+        print = (worn.forward[i] ? overFace : maker).of(root, worn.ribbons[i]);
         this.traced++;
       }
       fresh.set(key, print);
@@ -330,12 +354,24 @@ export class Atelier extends Pipeline {
     return prints;
   }
 
-  private conceals(inputs: PlanInputs, worn: Worn, prints: readonly Footprint[], shows: Float64Array): Concealment[] {
+  private conceals(
+    inputs: PlanInputs,
+    worn: Worn,
+    prints: readonly Footprint[],
+    shows: Float64Array,
+    ownHair: Float64Array | undefined,
+  ): Concealment[] {
     const { mesh } = this.head(inputs);
     const neighbours = (v: number) => mesh.neighbours.subarray(mesh.neighbourStart[v], mesh.neighbourStart[v + 1]);
     return worn.knots.map((k, i) => {
       const { springs } = worn.ribbons[i];
-      const under = { vertex: worn.roots[i].vertex, oneLeg: k.kind === 'oneLeg', backcomb: k.backcomb, springs };
+      const under = {
+        vertex: worn.roots[i].vertex,
+        oneLeg: k.kind === 'oneLeg',
+        backcomb: k.backcomb,
+        springs,
+        ownHair,
+      };
       return concealment(under, shows, prints[i], neighbours);
     });
   }
@@ -395,6 +431,23 @@ export class Atelier extends Pipeline {
     return { key, ways };
   }
 
+  /** The way a fringe falls: over the front hairline. */
+  private fringeWays(inputs: PlanInputs, state: HairState): Float64Array {
+    const head = this.head(inputs);
+    const key = JSON.stringify([head.key, state]);
+    const field = () => head.scalp.fromFrontHairline.map((d) => -d);
+    return this.memo.get('fringeWays', key, () => fallWays(head.mesh, field(), state));
+  }
+
+  /** Where long pieces are a fringe that is cut when all is in. */
+  private fringe(inputs: PlanInputs): (vertex: number) => boolean {
+    const { fringe } = inputs.rows;
+    if (fringe.how !== 'cutAfter') return () => false;
+    const head = this.head(inputs);
+    const mask = fringeArea(head.mesh, head.scalp, fringe, inputs.fingerMm, this.plan(inputs).spacing.mm);
+    return (v) => mask[v] === 1;
+  }
+
   /** The part on her own head: the same as that of the rows unless they are worked out on its mirror image. */
   private herPart(inputs: PlanInputs) {
     const head = this.head(inputs);
@@ -418,6 +471,46 @@ export class Atelier extends Pipeline {
     });
   }
 
+  /** Own hair that stays in sight falls over what lies below it. */
+  private ownHairOver({ inputs, state = AT_REST }: LookAsked, worn: Worn): readonly Footprint[] {
+    const base = this.base(inputs);
+    const ways = this.ways(inputs, state);
+    return this.memo.get('ownHairOver', JSON.stringify([base.key, ways.key]), () => {
+      const { mesh } = this.head(inputs);
+      const { regionOf, regions } = this.hair(inputs);
+      const sight = inSight(base.map);
+      const maker = new FootprintMaker(mesh, ways.ways, this.balls(inputs, worn));
+      // One strand stands for so much scalp.
+      const each = Math.max(1, Math.round(OWN_STRAND_MM2 / (0.87 * mesh.meanEdgeMm ** 2)));
+      const prints: Footprint[] = [];
+      for (let v = 0; v < mesh.vertexCount; v += each) {
+        if (sight[v] === 0) continue;
+        const p = mesh.positionsMm;
+        const root = { xMm: p[3 * v], yMm: p[3 * v + 1], zMm: p[3 * v + 2], vertex: v };
+        prints.push(maker.of(root, { ...OWN_STRAND, lengthMm: regions[regionOf[v]].lengthMm }));
+      }
+      return prints;
+    });
+  }
+
+  /** How much of each line shows that gives the style away. */
+  private lines(inputs: PlanInputs, shows: Float64Array): LineShown[] {
+    const { mesh, scalp } = this.head(inputs);
+    const plan = this.plan(inputs);
+    const capped = inputs.cap.dome !== 'none';
+    const owed = this.owed(inputs);
+    const border = (near: Float64Array) =>
+      mesh.borders.flatMap((loop) => [...loop].filter((v) => near[v] < BORDER_MM && owed[v] === 1));
+    const ties = plan.base.sections.filter((s) => s.role === 'base').flatMap((s) => [...s.tieMm]);
+    return [
+      lineShown('part', mesh, shows, verticesAlong(mesh, plan.part.pointsMm)),
+      lineShown('faceEdge', mesh, shows, border(scalp.fromFrontHairline)),
+      lineShown('napeEdge', mesh, shows, border(scalp.fromNape)),
+      lineShown('opening', mesh, shows, capped ? verticesAlong(mesh, plan.cap.opening.lineMm) : []),
+      lineShown('tie', mesh, shows, verticesAlong(mesh, ties)),
+    ].filter((l) => l !== undefined);
+  }
+
   /** Where cover is owed: everywhere but where own hair stays in sight. */
   private owed(inputs: PlanInputs): Uint8Array {
     const base = this.base(inputs);
@@ -430,6 +523,13 @@ function groundOf({ products, cap }: PlanInputs): Look['ground'] {
   return { hair: hairLuminance(products[0].colours[0] ?? ''), worn, block: GROUND_LUMINANCE.block };
 }
 
+/** A strand of own hair as it lies, and the scalp that it stands for (guesses). */
+const OWN_STRAND = { count: 2, widthMm: 12, opacity: 0.4, fanRad: 0.4, fanReachMm: 60, springs: false } as const;
+const OWN_STRAND_MM2 = 80;
+/** Nearer than this to front or nape a place of the border is its edge, mm. */
+const BORDER_MM = 3;
+/** A fringe ends so far below the middle of the front hairline, mm: over the brow. */
+const FRINGE_MM = 52;
 /** Shorter closed curves are specks. */
 const LEAST_ISOLINE_MM = 14;
 /** The edge of the hair, which carries worst, mm inside the hairline. */

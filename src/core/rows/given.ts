@@ -278,7 +278,17 @@ export function fringeMask(
   fingerMm: number,
   spacing: RowSpacing,
 ): Uint8Array | undefined {
-  if (fringe.how !== 'short') return undefined;
+  return fringe.how === 'short' ? fringeArea(mesh, scalp, fringe, fingerMm, spacing) : undefined;
+}
+
+/** The strip behind the front hairline that a fringe takes, whatever it is made of. */
+export function fringeArea(
+  mesh: SurfaceMesh,
+  scalp: ScalpFields,
+  fringe: Fringe,
+  fingerMm: number,
+  spacing: RowSpacing,
+): Uint8Array {
   const half = (fringe.widthFingers * fingerMm) / 2;
   const depth = (fringe.rows + 0.15) * spacing.gapMm;
   const p = mesh.positionsMm;

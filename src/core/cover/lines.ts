@@ -1,0 +1,55 @@
+/** Lines and places of the base and the cap that give a style away where nothing falls over them, and what would hide them. */
+import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { Point } from '../head/landmarks.ts';
+
+export const LINE_KINDS = ['part', 'faceEdge', 'napeEdge', 'opening', 'tie'] as const;
+export type LineKind = (typeof LINE_KINDS)[number];
+
+/** Common practice, no source. */
+export const LINE_INFO: Readonly<Record<LineKind, { readonly name: string; readonly hides: string }>> = {
+  part: { name: 'The part', hides: 'It is meant to show; one-leg knots beside it keep it narrow.' },
+  faceEdge: {
+    name: 'Edge at the face',
+    hides: 'Own hair or baby hair laid over it, a fringe, or pieces turned back over the edge.',
+  },
+  napeEdge: { name: 'Edge at the nape', hides: 'A row along the border, or longer hair at the nape.' },
+  opening: { name: 'Edge of the opening', hides: 'Knots through own hair along it, one-leg, leaning over the edge.' },
+  tie: { name: 'The tie that shows most', hides: 'A piece above it, or its tail parked further down.' },
+};
+
+export interface LineShown {
+  readonly kind: LineKind;
+  /** Mean share that shows along it; of the ties that of the worst. */
+  readonly shows: number;
+  readonly atMm: Point;
+}
+
+/** @returns undefined where the line has no point on this scalp */
+export function lineShown(
+  kind: LineKind,
+  mesh: SurfaceMesh,
+  shows: ArrayLike<number>,
+  vertices: readonly number[],
+): LineShown | undefined {
+  if (vertices.length === 0) return undefined;
+  let sum = 0;
+  let barest = vertices[0];
+  for (const v of vertices) {
+    sum += shows[v];
+    if (shows[v] > shows[barest]) barest = v;
+  }
+  const p = mesh.positionsMm;
+  const share = kind === 'tie' ? shows[barest] : sum / vertices.length;
+  return { kind, shows: share, atMm: [p[3 * barest], p[3 * barest + 1], p[3 * barest + 2]] };
+}
+
+/** Vertices under a line of points. */
+export function verticesAlong(mesh: SurfaceMesh, pointsMm: ArrayLike<number>): number[] {
+  const out: number[] = [];
+  let near = 0;
+  for (let i = 0; i + 2 < pointsMm.length; i += 3) {
+    near = nearestVertex(mesh, pointsMm[i], pointsMm[i + 1], pointsMm[i + 2], near);
+    if (out.at(-1) !== near) out.push(near);
+  }
+  return out;
+}
