@@ -343,7 +343,7 @@ const VIEW_WORDS: Readonly<Record<SizeView, readonly [name: string, across: stri
   top: ['From above', 'beyond the head, right and left'],
 };
 
-export function SizePart({ session, hair }: CheckProps) {
+export function SizePart({ session, hair, result }: CheckProps) {
   const { plan } = session;
   const finger = fingerMm(plan);
   const fingers = (mm: number) => `${(Math.round((2 * mm) / finger) / 2).toString().replace('.5', '½')}`;
@@ -407,11 +407,51 @@ export function SizePart({ session, hair }: CheckProps) {
           </tbody>
         </table>
       )}
+      {hair && <Outlines hair={hair} crownMm={result?.head.landmarks.crown[1] ?? 0} />}
       <p className="note mt-2">
         How far hair stands off is a guess by texture. Trim in small steps with the head upright, less on the first day:
         it settles overnight, and what is cut is gone.
       </p>
     </>
+  );
+}
+
+const OUTLINE_BOX = { width: 96, height: 118, mmAPx: 4.6 };
+
+/** The outline from each side: solid as trimmed, dashed before, and the bare head in it. */
+function Outlines({ hair, crownMm }: { readonly hair: HairOnHead; readonly crownMm: number }) {
+  const { width, height, mmAPx } = OUTLINE_BOX;
+  const path = (outline: Float32Array) =>
+    Array.from(
+      { length: outline.length / 2 },
+      (_, i) => `${outline[2 * i] / mmAPx} ${-outline[2 * i + 1] / mmAPx}`,
+    ).join('L');
+  return (
+    <div className="mt-3 flex justify-between" aria-hidden="true">
+      {SIZE_VIEWS.map((v) => (
+        <svg
+          key={v}
+          aria-hidden="true"
+          width={width}
+          height={height}
+          viewBox={`${-width / 2} ${-height * 0.4} ${width} ${height}`}
+        >
+          <ellipse
+            rx={(v === 'left' ? 99 : 79) / mmAPx}
+            ry={(v === 'top' ? 99 : crownMm) / mmAPx}
+            fill="none"
+            stroke="var(--hair)"
+          />
+          {hair.untrimmed && (
+            <path d={`M${path(hair.untrimmed[v].outlineMm)}Z`} fill="none" stroke="var(--ink2)" strokeDasharray="3 3" />
+          )}
+          <path d={`M${path(hair.size[v].outlineMm)}Z`} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+          <text y={height * 0.6 - 3} textAnchor="middle" fontSize="12.5" fill="var(--ink2)">
+            {v === 'left' ? 'side' : v}
+          </text>
+        </svg>
+      ))}
+    </div>
   );
 }
 

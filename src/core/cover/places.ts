@@ -16,6 +16,14 @@ export const BARE = 0.45;
 /** Smaller than a fingertip's half is not told, mm². */
 const SMALLEST_MM2 = 60;
 
+/** A brush no wider than two hands. */
+const WIDEST_BRUSH_MM = 75;
+
+/** Radius of a brush that makes a patch fuller: all of it, and at least so far that a piece more finds room. mm */
+export function brushRadiusMm(patch: Pick<BarePatch, 'areaMm2'>, gapMm: number): number {
+  return Math.min(WIDEST_BRUSH_MM, Math.max(1.5 * gapMm, Math.sqrt(patch.areaMm2 / Math.PI)));
+}
+
 export function barePatches(mesh: SurfaceMesh, shows: ArrayLike<number>, owed: Uint8Array, limit = BARE): BarePatch[] {
   const seen = new Uint8Array(mesh.vertexCount);
   const isBare = (v: number) => owed[v] === 1 && shows[v] > limit;

@@ -19,9 +19,14 @@ export interface OutlineBox {
   readonly heightMm: number;
   /** Beyond the bare head on the one side and the other, mm: her right and left, or behind and in front. */
   readonly beyondMm: readonly [low: number, high: number];
+  /** Its outline as a polygon, across and up interleaved, mm from the middle of the head. */
+  readonly outlineMm: Float32Array;
 }
 
-/** Grows by points of hair; each reaches half the width of its strand further. */
+/**
+ * Grows by points of hair; each reaches half the width of its strand further. How wide it is counts above a floor: hair
+ * that lies on the shoulders makes no head of hair wider.
+ */
 export class Silhouette {
   private readonly low = new Float64Array(3).fill(Number.POSITIVE_INFINITY);
   private readonly high = new Float64Array(3).fill(Number.NEGATIVE_INFINITY);
@@ -31,15 +36,21 @@ export class Silhouette {
     top: new Float64Array(BINS),
   };
 
+  /** @param floorMm height above which width counts */
+  constructor(private readonly floorMm = Number.NEGATIVE_INFINITY) {}
+
   add(points: ArrayLike<number>, count: number, halfMm: number) {
-    const { low, high } = this;
+    const { low, high, floorMm } = this;
     for (let i = 0; i < 3 * count; i += 3) {
+      const above = points[i + 1] > floorMm;
       for (let c = 0; c < 3; c++) {
+        if (c !== 1 && !above) continue;
         const v = points[i + c];
         if (v - halfMm < low[c]) low[c] = v - halfMm;
         if (v + halfMm > high[c]) high[c] = v + halfMm;
       }
       for (const view of SIZE_VIEWS) {
+        if (view === 'top' && !above) continue;
         const [a, b] = ACROSS[view];
         const x = points[i + a];
         const y = points[i + b];
@@ -57,12 +68,21 @@ export class Silhouette {
       widthMm: Math.max(0, high[a] - low[a]),
       heightMm: Math.max(0, high[b] - low[b]),
       beyondMm: [Math.max(0, bare.low[a] - low[a]), Math.max(0, high[a] - bare.high[a])],
+      outlineMm: this.polygon(view),
     };
   }
 
-  /** Furthest reach in each direction of a view from the middle of the head, mm; from straight left, against the clock of the view. */
-  outline(view: SizeView): Float64Array {
-    return this.reach[view];
+  /** The outline as a polygon, across and up interleaved, mm from the middle of the head; empty without hair. */
+  private polygon(view: SizeView): Float32Array {
+    const reach = this.reach[view];
+    const held = [...reach.keys()].filter((i) => reach[i] > 0);
+    const out = new Float32Array(2 * held.length);
+    held.forEach((bin, i) => {
+      const angle = ((bin + 0.5) / BINS) * 2 * Math.PI - Math.PI;
+      out[2 * i] = reach[bin] * Math.cos(angle);
+      out[2 * i + 1] = reach[bin] * Math.sin(angle);
+    });
+    return out;
   }
 }
 const BINS = 90;

@@ -34,7 +34,7 @@ export const FULLNESS_INFO: Readonly<Record<FullnessAim, AimedFullness>> = {
     name: 'very full',
     words: 'Big: stands out a hand and shows nothing.',
     leastHidden: 0.92,
-    standsFingers: [1, 5],
+    standsFingers: [2, 5],
   },
 };
 

@@ -25,12 +25,17 @@ export class HairMeshBuilder {
   private readonly triangles: Uint32Array[] = [];
   private used = 0;
 
+  /** How many vertices there is room for. */
+  private vertices: number;
+
+  /** @param points that are likely, of all ribbons together */
   constructor(points: number) {
-    this.positions = new Float32Array(6 * points);
-    this.tangents = new Float32Array(6 * points);
-    this.normals = new Float32Array(6 * points);
-    this.looks = new Float32Array(8 * points);
-    this.sizes = new Float32Array(4 * points);
+    this.vertices = 2 * points;
+    this.positions = new Float32Array(3 * this.vertices);
+    this.tangents = new Float32Array(3 * this.vertices);
+    this.normals = new Float32Array(3 * this.vertices);
+    this.looks = new Float32Array(4 * this.vertices);
+    this.sizes = new Float32Array(2 * this.vertices);
   }
 
   /** @param points of the ribbon, xyz interleaved, from its knot to its tip */
@@ -94,18 +99,21 @@ export class HairMeshBuilder {
     };
   }
 
+  /** Room for so many points more, in all arrays alike. */
   private grow(count: number) {
-    if (3 * (this.used + 2 * count) <= this.positions.length) return;
-    const doubled = (old: Float32Array) => {
-      const next = new Float32Array(2 * old.length + 64 * count);
+    const needed = this.used + 2 * count;
+    if (needed <= this.vertices) return;
+    this.vertices = Math.max(needed, 2 * this.vertices);
+    const grown = (old: Float32Array, size: number) => {
+      const next = new Float32Array(size * this.vertices);
       next.set(old);
       return next;
     };
-    this.positions = doubled(this.positions);
-    this.tangents = doubled(this.tangents);
-    this.normals = doubled(this.normals);
-    this.looks = doubled(this.looks);
-    this.sizes = doubled(this.sizes);
+    this.positions = grown(this.positions, 3);
+    this.tangents = grown(this.tangents, 3);
+    this.normals = grown(this.normals, 3);
+    this.looks = grown(this.looks, 4);
+    this.sizes = grown(this.sizes, 2);
   }
 }
 

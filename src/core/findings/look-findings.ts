@@ -3,6 +3,7 @@
  * show, bites that carry much. Thresholds are guesses, said beside each, and stand against what she aimed at.
  */
 import { meetsTheEye, michelson } from '../cover/contrast.ts';
+import { brushRadiusMm } from '../cover/places.ts';
 import { FULLNESS_INFO } from '../fall/finish.ts';
 import { directionDeg } from '../head/marks.ts';
 import { BITE_WORDS } from '../load/bites.ts';
@@ -42,7 +43,7 @@ const tooThin: LookCheck = (inputs, _, look) => {
 const WIDE_FINGERS = 1;
 const BRUSH_FULLER = 0.8;
 
-const barePatch: LookCheck = (inputs, _, { patches }) => {
+const barePatch: LookCheck = (inputs, { spacing }, { patches }) => {
   const wide = patches.filter((p) => p.widthMm > WIDE_FINGERS * inputs.fingerMm);
   const [worst] = wide;
   if (!worst) return undefined;
@@ -57,7 +58,7 @@ const barePatch: LookCheck = (inputs, _, { patches }) => {
       deed: 'Fuller there',
       change: {
         kind: 'brush',
-        stroke: { points: [directionDeg(worst.atMm)], radiusMm: Math.max(18, worst.widthMm) },
+        stroke: { points: [directionDeg(worst.atMm)], radiusMm: brushRadiusMm(worst, spacing.mm.gapMm) },
         factor: BRUSH_FULLER,
       },
     },

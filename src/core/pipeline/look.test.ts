@@ -1,9 +1,14 @@
 /** Trade facts (common practice, no source), and what the trial of the model found, on a head that is nobody's. */
 import { describe, expect, it } from 'vitest';
 import { everyZone, hairOf, plainInputs } from '../../../tests/helpers/heads.ts';
+import { PLAIN_FINISH } from '../fall/finish.ts';
+import { FALL_GUESS_NAMES, PLAIN_GUESSES } from '../fall/guesses.ts';
+import { AGES, POSES } from '../fall/poses.ts';
 import { AT_REST } from '../fall/way.ts';
 import type { Cut } from '../hair/cuts.ts';
 import type { Product } from '../hair/product.ts';
+import { directionDeg } from '../head/marks.ts';
+import { gauge } from '../head/shape.ts';
 import type { PlanInputs } from './inputs.ts';
 import { Atelier } from './look.ts';
 
@@ -137,5 +142,169 @@ describe('only what changed is worked out again', () => {
     const right = atelier.look({ inputs: plain({}, { part: { ...part, frontMm: -36, endMm: -30 } }) });
     expect(right.hiddenShare).toBeCloseTo(left.hiddenShare, 2);
     expect(right.seen.left).toBeCloseTo(left.seen.right, 1);
+  });
+});
+
+describe('how she holds her head, and how old it is', () => {
+  const inputs = plain({}, { spacing: evenly(1.25) });
+  const rest = atelier.look({ inputs });
+
+  it('bent forward or in a wind hair lies another way, and back at rest as before', () => {
+    const bent = atelier.look({ inputs, state: POSES.bent.state });
+    expect(bent.seen).not.toEqual(rest.seen);
+    const { mesh } = atelier.fallingHair({ inputs, state: POSES.bent.state });
+    const lowest = (m: typeof mesh) => m.positions.reduce((low, p, i) => (i % 3 === 1 ? Math.min(low, p) : low), 0);
+    // Gravity runs to the face: what hung down the back hangs forward.
+    const foremost = (m: typeof mesh) =>
+      m.positions.reduce((most, p, i) => (i % 3 === 2 ? Math.max(most, p) : most), 0);
+    const atRest = atelier.fallingHair({ inputs }).mesh;
+    expect(foremost(mesh)).toBeGreaterThan(foremost(atRest) + 60);
+    expect(lowest(atRest)).toBeLessThan(-150);
+    for (const { state } of Object.values(POSES))
+      expect(atelier.look({ inputs, state }).hiddenShare).toBeGreaterThan(0.3);
+    expect(atelier.look({ inputs })).toEqual(rest);
+  });
+
+  it('before opening it hides less where opening is planned, after a week a little less than fresh', () => {
+    const opened = plain(
+      { texture: 'coil', lengthMm: 120 },
+      { spacing: evenly(1.75) },
+      { opened: { when: 'after', strands: 1, reach: 1 } },
+    );
+    const [fresh, before, week] = AGES.map((age) => atelier.look({ inputs: opened, age }).hiddenShare);
+    expect(before).toBeLessThan(fresh - 0.01);
+    expect(week).toBeLessThan(fresh);
+    expect(week).toBeGreaterThan(before - 0.2);
+  });
+});
+
+describe('what lies over what', () => {
+  it('a fringe falls over the face, and is cut over the brow', () => {
+    const part = { kind: 'line' as const, frontMm: 0, endMm: 0, lengthMm: 100, bendMm: 0 };
+    const none = plain({}, { part, spacing: evenly(1) });
+    const fringed: PlanInputs = { ...none, rows: { ...none.rows, fringe: { how: 'short', widthFingers: 6, rows: 2 } } };
+    const foreheadPoints = (inputs: PlanInputs) => {
+      const { mesh } = atelier.fallingHair({ inputs });
+      const { frontHairline } = atelier.head(inputs).mark;
+      let count = 0;
+      let lowest = 200;
+      for (let i = 0; i < mesh.positions.length; i += 3) {
+        const [x, y, z] = mesh.positions.subarray(i, i + 3);
+        if (Math.abs(x) > 30 || z < frontHairline[2] || y > frontHairline[1] - 8) continue;
+        count++;
+        lowest = Math.min(lowest, y);
+      }
+      return { count, drop: frontHairline[1] - lowest };
+    };
+    const [bare, over] = [none, fringed].map(foreheadPoints);
+    expect(over.count).toBeGreaterThan(3 * bare.count);
+    expect(over.count).toBeGreaterThan(20);
+    expect(over.drop).toBeLessThan(66);
+  });
+
+  it('own hair in sight hides knots below it, and says so', () => {
+    const sight = plain(
+      {},
+      {
+        marks: [
+          {
+            kind: 'inSight',
+            erase: false,
+            place: {
+              stroke: {
+                points: [
+                  [160, 62],
+                  [-160, 62],
+                ],
+                radiusMm: 16,
+              },
+            },
+          },
+        ],
+        spacing: evenly(1.25),
+      },
+    );
+    const by = atelier.look({ inputs: sight }).knots.filter((k) => k.by === 'ownHair');
+    expect(by.length).toBeGreaterThan(0);
+    expect(atelier.look({ inputs: plain({}, { spacing: evenly(1.25) }) }).knots.some((k) => k.by === 'ownHair')).toBe(
+      false,
+    );
+  });
+
+  it('the part shows most of all lines, and the edge at the nape hardly', () => {
+    const { lines } = atelier.look({ inputs: plain({}, { spacing: evenly(1) }) });
+    const of = (kind: string) => lines.find((l) => l.kind === kind)?.shows ?? 0;
+    expect(of('part')).toBeGreaterThan(0.6);
+    expect(of('napeEdge')).toBeLessThan(of('part'));
+    expect(lines.map((l) => l.kind)).not.toContain('opening');
+  });
+});
+
+describe('why, what if, and what is not known', () => {
+  const inputs = plain({}, { spacing: evenly(1.5) });
+  const look = atelier.look({ inputs });
+
+  it('tells the rows over a place, and that one more piece there shows less', () => {
+    const at = directionDeg(look.patches[0].atMm);
+    const why = atelier.why({ inputs, at });
+    expect(why.shows).toBeCloseTo(look.shows[why.vertex], 5);
+    expect(why.onePieceMore.shows).toBeLessThan(why.shows);
+    expect(why.onePieceMore.hiddenShare).toBeGreaterThan(look.hiddenShare);
+    expect(why.onePieceMore.massG).toBeGreaterThan(0);
+    const covered = atelier.why({ inputs, at: [180, -5] });
+    expect(covered.rows.length).toBeGreaterThan(1);
+    expect(1 - covered.rows.reduce((t, r) => t * (1 - r.hides), 1)).toBeCloseTo(1 - covered.shows, 3);
+  });
+
+  it('the guesses give a range that holds the figure, widest where all err one way', () => {
+    const range = atelier.range({ inputs });
+    expect(range.all[0]).toBeLessThan(look.hiddenShare);
+    expect(range.all[1]).toBeGreaterThan(look.hiddenShare);
+    for (const g of FALL_GUESS_NAMES) {
+      if (g === 'loft') continue;
+      expect(range.by[g][0]).toBeGreaterThanOrEqual(range.all[0] - 0.02);
+      expect(range.by[g][1]).toBeLessThanOrEqual(range.all[1] + 0.02);
+      expect(range.by[g][1]).toBeGreaterThan(range.by[g][0]);
+    }
+    // Looking at the range leaves the look as it was.
+    expect(atelier.look({ inputs })).toEqual(look);
+    expect(atelier.look({ inputs, guesses: { ...PLAIN_GUESSES, opacity: 0.6 } }).hiddenShare).toBeGreaterThan(
+      look.hiddenShare,
+    );
+  });
+});
+
+describe('size', () => {
+  const long = plain({ lengthMm: 400, packMassG: 110 }, { spacing: evenly(1.25) });
+  it('long hair hangs as far as it is long, level hair ends at one height, and is told as before', () => {
+    const whole = atelier.fallingHair({ inputs: long });
+    expect(whole.untrimmed).toBeUndefined();
+    const cut = atelier.fallingHair({
+      inputs: { ...long, finish: { ...PLAIN_FINISH, outline: 'level', reachMm: 60 } },
+    });
+    expect(cut.size.front.heightMm).toBeLessThan(whole.size.front.heightMm - 40);
+    expect(cut.untrimmed?.front.heightMm).toBeCloseTo(whole.size.front.heightMm, 0);
+    const { napeHairline } = atelier.head(long).mark;
+    for (let i = 1; i < cut.mesh.positions.length; i += 3)
+      expect(cut.mesh.positions[i]).toBeGreaterThan(napeHairline[1] - 60 - 13);
+  });
+
+  it('more loft and springier hair stand wider; nothing lies inside the head', () => {
+    const width = (inputs: PlanInputs) => atelier.fallingHair({ inputs }).size.front.widthMm;
+    expect(width({ ...long, guesses: { ...PLAIN_GUESSES, loft: 1.4 } })).toBeGreaterThan(width(long) + 2);
+    expect(width(plain({ texture: 'kinky', lengthMm: 150 }))).toBeGreaterThan(width(plain({ lengthMm: 150 })) + 20);
+    const { mesh } = atelier.fallingHair({ inputs: long });
+    const head = atelier.head(long);
+    let inside = 0;
+    for (let i = 0; i < mesh.positions.length; i += 3) {
+      const [x, y, z] = mesh.positions.subarray(i, i + 3);
+      if (y > 0 && gauge(head.shape, x, y, z) < -0.03) inside++;
+    }
+    expect(inside).toBe(0);
+  });
+
+  it('has fewer than 150 000 triangles for a full head of long hair', () => {
+    const full = plain({ lengthMm: 550, packMassG: 150 }, { spacing: evenly(0.9) });
+    expect(atelier.fallingHair({ inputs: full }).mesh.triangles.length / 3).toBeLessThan(150_000);
   });
 });

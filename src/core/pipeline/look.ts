@@ -210,8 +210,9 @@ export class Atelier extends Pipeline {
     });
     const whole = finish.outline === 'none' ? undefined : new StrandMaker({ ...round, finish: PLAIN_FINISH });
     const builder = new HairMeshBuilder(worn.knots.length * 100);
-    const outline = new Silhouette();
-    const uncut = new Silhouette();
+    const floor = mark.napeHairline[1] - NECK_MM;
+    const outline = new Silhouette(floor);
+    const uncut = new Silhouette(floor);
     const heightMm = new Float32Array(mesh.vertexCount);
     worn.knots.forEach((knot, i) => {
       const ribbons = worn.ribbons[i];
@@ -528,6 +529,8 @@ const OWN_STRAND = { count: 2, widthMm: 12, opacity: 0.4, fanRad: 0.4, fanReachM
 const OWN_STRAND_MM2 = 80;
 /** Nearer than this to front or nape a place of the border is its edge, mm. */
 const BORDER_MM = 3;
+/** How wide hair is counts down to here below the nape line: above the shoulders, mm. */
+const NECK_MM = 40;
 /** A fringe ends so far below the middle of the front hairline, mm: over the brow. */
 const FRINGE_MM = 52;
 /** Shorter closed curves are specks. */

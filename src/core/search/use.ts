@@ -4,6 +4,7 @@
  * she did by hand, her locks, her part, her base and her cap stay as they are.
  */
 
+import { brushRadiusMm } from '../cover/places.ts';
 import type { Cut, Split } from '../hair/cuts.ts';
 import { directionDeg } from '../head/marks.ts';
 import { type PlanInputs, type SpacingZone, ZONES, zoneName } from '../pipeline/inputs.ts';
@@ -59,7 +60,7 @@ export interface UseSpace {
 
 /** @param bare places of the plan as it is, the barest first */
 export function searchSpace(
-  inputs: Usable & Pick<PlanInputs, 'products'>,
+  inputs: Usable & Pick<PlanInputs, 'products' | 'fingerMm'>,
   allowed: Allowed,
   bare: readonly ToldPatch[],
   offsets: boolean,
@@ -80,9 +81,10 @@ export function searchSpace(
     allowed.open && GROUP_NAMES.every((g) => canOpen(inputs, g))
       ? withFirst(openedNow(inputs), OPENINGS)
       : [openedNow(inputs)];
+  const gapMm = inputs.spacing.fingers.top * inputs.fingerMm;
   const strokes = bare
     .slice(0, MOST_STROKES)
-    .map((p) => ({ stroke: { points: [directionDeg(p.atMm)], radiusMm: Math.min(60, Math.max(20, p.widthMm)) } }));
+    .map((p) => ({ stroke: { points: [directionDeg(p.atMm)], radiusMm: brushRadiusMm(p, gapMm) } }));
   const space = {
     gaps,
     cuts,

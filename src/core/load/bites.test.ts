@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest';
+import { hairMassG } from '../hair/own-hair.ts';
+import { biteLoad, GRAVITY, groupBites, milliNewton } from './bites.ts';
+
+/** 175 hairs a cm² of 70 µm and 30 cm: 1.52 mg each. */
+const hair = { hairsPerMm2: 1.75, massGPerMm2: 1.75 * hairMassG('medium', 300) };
+
+describe('a bite', () => {
+  it('of 16 mm² holds 28 hairs; 2 g on it are 71.4 mg a hair, 0.70 mN, 47 times its own weight', () => {
+    const bite = biteLoad(0, 2, 4, hair, [0, 0]);
+    expect(bite?.hairs).toBe(28);
+    expect(bite?.mgAHair[0]).toBeCloseTo(71.43, 2);
+    expect(milliNewton(bite?.mgAHair[0] ?? 0)).toBeCloseTo(0.7005, 3);
+    expect(bite?.timesOwn[0]).toBeCloseTo(47, 0);
+    expect(GRAVITY).toBe(9.80665);
+  });
+  it('with a net that takes seven tenths is left with 21 mg a hair, 14 times', () => {
+    const bite = biteLoad(0, 2, 4, hair, [0.5, 0.7]);
+    expect(bite?.mgAHair[0]).toBeCloseTo(21.4, 1);
+    expect(bite?.timesOwn[0]).toBeCloseTo(14, 0);
+    expect(bite?.mgAHair[1]).toBeCloseTo(35.7, 1);
+  });
+  it('that holds no hair is none', () => {
+    expect(biteLoad(0, 2, 0.3, hair, [0, 0])).toBeUndefined();
+  });
+  it('groups tell their middle and their worst', () => {
+    const bites = [1, 2, 0.5].map((g, i) => biteLoad(i, g, 4, hair, [0, 0])!);
+    expect(groupBites('edge', bites)).toMatchObject({ bites: 3, worst: { knot: 1 } });
+    expect(groupBites('edge', bites).median).toBeCloseTo(bites[0].timesOwn[1], 9);
+    expect(groupBites('tender', [])).toEqual({ name: 'tender', bites: 0, median: 0, worst: undefined });
+  });
+});
