@@ -47,13 +47,14 @@ describe.each([
     expect(await violations(browser)).toEqual([]);
   });
 
-  it('finds nothing in the parts of Measure, Base, Cap, Hair and Rows, a section told, and the sheets', async () => {
+  it('finds nothing in the parts of Measure, Base, Cap, Hair, Rows and Check, a section told, and the sheets', async () => {
     for (const [station, parts] of [
       ['measure', ['hairline', 'hair', 'marks']],
       ['base', ['sections', 'tails', 'work']],
       ['cap', ['size', 'opening', 'hold']],
       ['hair', ['cuts', 'zones', 'shelf']],
       ['rows', ['rows', 'hand', 'knots', 'order']],
+      ['check', ['size', 'load', 'whatIf', 'best', 'guesses']],
     ] as const) {
       await browser.go(`${url}/plan/demo-deep-part/${station}`);
       await browser.settled();
@@ -176,7 +177,7 @@ describe('large text and narrow windows', () => {
     [390, 844],
   ])('at %i × %i nothing is cut off sideways', async (width, height) => {
     await browser.size(width, height);
-    const stations = width < 600 ? ['supply', 'install', 'log'] : ['measure', 'rows', 'supply', 'log'];
+    const stations = width < 600 ? ['supply', 'install', 'log'] : ['measure', 'rows', 'check', 'supply', 'log'];
     for (const station of stations) {
       await browser.go(`${url}/plan/demo-shoulder-curls/${station}`);
       await browser.settled();

@@ -191,9 +191,15 @@ export class Browser {
     );
   }
 
+  /** How it looks is worked out too. */
+  async looked() {
+    await this.settled();
+    await this.until("document.querySelector('[data-looked=yes]')", 'the look to be worked out', 40_000);
+  }
+
   /** The seven figures of the tally as they stand on the screen. */
   async figures(): Promise<Record<string, string>> {
-    await this.settled();
+    await this.looked();
     return this.script(
       `return Object.fromEntries([...document.querySelectorAll('[data-testid^="figure-"]')].map((e) => [e.dataset.testid.slice(7), e.textContent]))`,
     );

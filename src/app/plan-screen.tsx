@@ -14,7 +14,7 @@ import { exportPlan } from './state/files.ts';
 import { type PlanSession, usePlanSession } from './state/plan-session.ts';
 import { useTheme } from './state/theme.ts';
 import { useAgainst } from './state/use-against.ts';
-import { isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './state/use-look.ts';
+import { isOf, isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './state/use-look.ts';
 import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
 import { useView } from './state/view-store.ts';
 import type { CheckProps } from './stations/check-parts.tsx';
@@ -85,6 +85,10 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     return look && new Set(computed?.result.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
   }, [atCheck, lookedAs, plan, computed]);
   const against = useAgainst(session, atCheck);
+  const view = useView((v) => v.check);
+  const isLooked =
+    looked?.plan === plan &&
+    (!atCheck || (isOf(hair, plan, view, knotsIn) && (isPlainView(view) || isOf(lookedAs, plan, view, knotsIn))));
   const before = useFiguresBefore(computed, looked, session.history.present.plan, session.isDraft);
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
   const [plansOpen, setPlansOpen] = useState(false);
@@ -117,9 +121,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
       className="screen"
       data-station={station}
       data-computed-ms={computed?.ms.toFixed(1)}
-      data-looked={
-        looked?.plan === plan && (!atCheck || (lookedAs?.plan === plan && hair?.plan === plan)) ? 'yes' : 'no'
-      }
+      data-looked={isLooked ? 'yes' : 'no'}
       data-ready={result && !session.isDraft && computed?.plan === plan ? 'yes' : 'no'}
     >
       <div className="daylight" />

@@ -319,11 +319,9 @@ export class HeadPicture {
     this.skin.uniforms.uAbove.value = smoothstep(0.7, 0.95, toEye[1]);
     this.hair.prepare(moving);
     this.renderer.render(this.scene, camera);
-  }
-
-  /** Draw calls and triangles of the last picture. */
-  get cost() {
-    return { calls: this.renderer.info.render.calls, triangles: this.renderer.info.render.triangles };
+    // What the picture costs, so that it can be watched.
+    const { calls, triangles } = this.renderer.info.render;
+    Object.assign(this.renderer.domElement.dataset, { calls, triangles });
   }
 
   dispose() {

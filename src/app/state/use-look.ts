@@ -9,15 +9,16 @@ import type { Outcome } from '../../workers/client.ts';
 import { painter, planner } from './clients.ts';
 import { type CheckView, useView } from './view-store.ts';
 
-/** An answer and the plan that it is of: while the next one is on its way it is the last one's. */
+/** An answer, the plan that it is of, and what else it hangs on: while the next one is on its way it is the last one. */
 export interface Of<T> {
   readonly plan: PlanDocument;
+  readonly key: string;
   readonly value: T;
 }
 
 /** At rest and finished: what the tally shows. */
 export function useLook(plan: PlanDocument): Of<Look> | undefined {
-  return useNewest(plan, plan, (p) => planner.call('look', { inputs: planInputs(p) }));
+  return useNewest(plan, '', (p) => planner.call('look', { inputs: planInputs(p) }));
 }
 
 /** What Check asks for besides the plan: how she is looked at. */
@@ -30,6 +31,16 @@ export function askedOf(view: CheckView, knotsIn: number | undefined): Omit<Look
   };
 }
 
+/** Whether an answer is that of this plan, looked at in this way. */
+export function isOf<T>(
+  answer: Of<T> | undefined,
+  plan: PlanDocument,
+  view: CheckView,
+  knotsIn: number | undefined,
+): answer is Of<T> {
+  return answer?.plan === plan && answer.key === JSON.stringify(askedOf(view, knotsIn));
+}
+
 export function isPlainView(view: CheckView): boolean {
   return view.pose === 'rest' && view.age === 'finished' && !view.soFar && view.finger === undefined;
 }
@@ -38,11 +49,12 @@ export function isPlainView(view: CheckView): boolean {
 export function useLookAs(plan: PlanDocument, plain: Of<Look> | undefined, knotsIn: number | undefined) {
   const view = useView((v) => v.check);
   const isPlain = isPlainView(view);
-  const key = isPlain ? undefined : JSON.stringify(askedOf(view, knotsIn));
-  const asked = useNewest(key === undefined ? undefined : plan, `${key}`, (p) =>
+  const key = JSON.stringify(askedOf(view, knotsIn));
+  const asked = useNewest(isPlain ? undefined : plan, key, (p) =>
     planner.call('lookAs', { inputs: planInputs(p), ...askedOf(view, knotsIn) }),
   );
-  return isPlain ? plain : asked;
+  // Until the other pose is worked out the one at rest stays.
+  return isPlain ? plain : (asked ?? plain);
 }
 
 /** Hair in space, only where it is drawn or measured; asked for when the plan rests. */
@@ -57,7 +69,7 @@ export function useFallingHair(plan: PlanDocument, wanted: boolean, isDraft: boo
 
 export function useGuessRange(plan: PlanDocument, isDraft: boolean): Of<GuessRange> | undefined {
   const resting = useResting(plan, isDraft);
-  return useNewest(resting, resting, (p) => painter.call('guessRange', { inputs: planInputs(p) }));
+  return useNewest(resting, '', (p) => painter.call('guessRange', { inputs: planInputs(p) }));
 }
 
 /** What covers one place; for the plan at rest. */
@@ -81,18 +93,17 @@ function useResting(plan: PlanDocument, isDraft: boolean): PlanDocument | undefi
 
 function useNewest<T>(
   plan: PlanDocument | undefined,
-  key: unknown,
+  key: string,
   ask: (plan: PlanDocument) => Promise<Outcome<T>>,
 ): Of<T> | undefined {
   const [answer, setAnswer] = useState<Of<T>>();
   const latest = useRef(ask);
   latest.current = ask;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what else the question hangs on
   useEffect(() => {
     if (!plan) return;
     let abandoned = false;
     latest.current(plan).then((outcome) => {
-      if (!abandoned && outcome.state === 'done') setAnswer({ plan, value: outcome.value });
+      if (!abandoned && outcome.state === 'done') setAnswer({ plan, key, value: outcome.value });
     });
     return () => {
       abandoned = true;

@@ -319,17 +319,24 @@ function WhyHere({ session, result, look }: Pick<CheckProps, 'session' | 'result
               .map((r) => `row ${r.label} (${r.pieces} ${r.pieces === 1 ? 'piece' : 'pieces'}, ${percent(r.hides)})`)
               .join(', ')}.`}
       </p>
-      <p className="mt-1 text-[14px]">
-        One more piece here, {more.massG.toFixed(1)} g: {percent(more.shows)} would show.
-      </p>
-      <button
-        type="button"
-        className="button mt-2"
-        data-testid="one-more"
-        onClick={() => useView.getState().refuse(session.apply(addKnot(session.plan, whyAt)))}
-      >
-        Put it in
-      </button>
+      {'refused' in more ? (
+        <p className="mt-1 text-[14px]">No piece more can go in here: {more.refused}.</p>
+      ) : (
+        <>
+          <p className="mt-1 text-[14px]">
+            One more piece where there is most room beside it, {more.massG.toFixed(1)} g: {percent(more.shows)} would
+            show here.
+          </p>
+          <button
+            type="button"
+            className="button mt-2"
+            data-testid="one-more"
+            onClick={() => useView.getState().refuse(session.apply(addKnot(session.plan, more.at)))}
+          >
+            Put it in
+          </button>
+        </>
+      )}
       <button type="button" className="word text-[13px]" onClick={() => setCheck({ whyAt: undefined })}>
         Leave it
       </button>

@@ -26,7 +26,7 @@ import type { HookedPiece } from '../hair/cuts.ts';
 import { TEXTURE_INFO, type Texture } from '../hair/textures.ts';
 import { bust, bustBox } from '../head/bust.ts';
 import type { Point } from '../head/landmarks.ts';
-import { type DirectionDeg, directionOf, onSurface } from '../head/marks.ts';
+import { type DirectionDeg, directionDeg, directionOf, onSurface } from '../head/marks.ts';
 import { type BiteGroup, biteLoad, groupBites } from '../load/bites.ts';
 import { fringeArea } from '../rows/given.ts';
 import type { PlanInputs } from './inputs.ts';
@@ -93,8 +93,10 @@ export interface WhyHere {
   readonly vertex: number;
   readonly shows: number;
   readonly rows: ReadonlyArray<RowOver & { readonly label: string }>;
-  /** One more piece there: what would show then, here and of the whole head. */
-  readonly onePieceMore: { readonly shows: number; readonly hiddenShare: number; readonly massG: number };
+  /** One more piece where there is most room beside it: what would show then, here and of the whole head; or why none can go in. */
+  readonly onePieceMore:
+    | { readonly at: DirectionDeg; readonly shows: number; readonly hiddenShare: number; readonly massG: number }
+    | { readonly refused: string };
 }
 
 /** Two isolines make the picture readable without colour. */
@@ -161,10 +163,7 @@ export class Atelier extends Pipeline {
 
   /** Hidden share alone: what a search asks for. */
   hidden(asked: LookAsked): number {
-    const { mesh } = this.head(asked.inputs);
-    const worn = this.worn(asked);
-    const prints = [...this.footprints(asked, worn), ...this.ownHairOver(asked, worn)];
-    return hiddenShare(mesh, showing(mesh.vertexCount, prints), this.owed(asked.inputs));
+    return hiddenShare(this.head(asked.inputs).mesh, this.showing(asked), this.owed(asked.inputs));
   }
 
   /** What the guesses leave open. */
@@ -245,39 +244,64 @@ export class Atelier extends Pipeline {
 
   /** What lies over one place, and what a piece more there would do. */
   why(asked: LookAsked & { readonly at: DirectionDeg }): WhyHere {
-    const { inputs } = asked;
+    const { inputs, at } = asked;
     const head = this.head(inputs);
-    const { mesh } = head;
-    const at = onSurface(head.shape, directionOf(asked.at));
-    const vertex = nearestVertex(mesh, ...at);
+    const place = onSurface(head.shape, directionOf(at));
+    const vertex = nearestVertex(head.mesh, ...place);
     const worn = this.worn(asked);
     const prints = this.footprints(asked, worn);
-    const plan = this.plan(inputs);
-    const own = this.ownHairOver(asked, worn);
-    const shows = showing(mesh.vertexCount, [...prints, ...own]);
-    const rows = rowsOver(vertex, prints, (i) => worn.knots[i].row);
-    const near = nearestKnot(worn, at);
-    const more = near === undefined ? undefined : this.pieceAt(asked, worn, near, at, vertex);
-    const with_ = more ? showing(mesh.vertexCount, [...prints, ...own, more]) : shows;
+    const { rows } = this.plan(inputs);
+    const { hand } = inputs.rows;
+    const room = this.mostRoom(inputs, place, worn);
+    const more = { ...inputs, rows: { ...inputs.rows, hand: [...hand, { op: 'add' as const, at: room }] } };
+    const withOne = this.plan(more);
+    const refused = withOne.rowScheme.lostChanges.find((l) => l.index === hand.length)?.why;
+    const over = rowsOver(vertex, prints, (i) => worn.knots[i].row);
     return {
-      words: placeWords(this.ground(inputs), at),
+      words: placeWords(this.ground(inputs), place),
       vertex,
-      shows: shows[vertex],
-      rows: rows.map((r) => ({ ...r, label: plan.rows[r.row].label })),
-      onePieceMore: {
-        shows: with_[vertex],
-        hiddenShare: hiddenShare(mesh, with_, this.owed(inputs)),
-        massG: near === undefined ? 0 : worn.knots[near].massG,
-      },
+      shows: this.showing(asked)[vertex],
+      rows: over.map((r) => ({ ...r, label: rows[r.row].label })),
+      onePieceMore:
+        refused === undefined
+          ? {
+              at: room,
+              shows: this.showing({ ...asked, inputs: more })[vertex],
+              hiddenShare: this.hidden({ ...asked, inputs: more }),
+              massG: withOne.load.massG - this.plan(inputs).load.massG,
+            }
+          : { refused },
     };
   }
 
-  /** A piece like that of the nearest knot, hooked at a place. */
-  private pieceAt(asked: LookAsked, worn: Worn, like: number, at: Point, vertex: number): Footprint {
-    const { inputs } = asked;
+  /** The place within half a gap that lies furthest from all knots: between bricks, not on them. */
+  private mostRoom(inputs: PlanInputs, place: Point, { roots }: Worn): DirectionDeg {
     const { mesh } = this.head(inputs);
-    const maker = new FootprintMaker(mesh, this.ways(inputs, asked.state ?? AT_REST).ways, this.balls(inputs, worn));
-    return maker.of({ xMm: at[0], yMm: at[1], zMm: at[2], vertex }, worn.ribbons[like]);
+    const p = mesh.positionsMm;
+    const reach = 0.5 * this.plan(inputs).spacing.mm.gapMm;
+    let best = place;
+    let most = Number.NEGATIVE_INFINITY;
+    for (let v = 0; v < mesh.vertexCount; v++) {
+      const away = (p[3 * v] - place[0]) ** 2 + (p[3 * v + 1] - place[1]) ** 2 + (p[3 * v + 2] - place[2]) ** 2;
+      if (away > reach * reach) continue;
+      let nearest = Number.POSITIVE_INFINITY;
+      for (const r of roots)
+        nearest = Math.min(
+          nearest,
+          (p[3 * v] - r.xMm) ** 2 + (p[3 * v + 1] - r.yMm) ** 2 + (p[3 * v + 2] - r.zMm) ** 2,
+        );
+      if (nearest > most) {
+        most = nearest;
+        best = [p[3 * v], p[3 * v + 1], p[3 * v + 2]];
+      }
+    }
+    return directionDeg(best);
+  }
+
+  private showing(asked: LookAsked): Float64Array {
+    const worn = this.worn(asked);
+    const prints = [...this.footprints(asked, worn), ...this.ownHairOver(asked, worn)];
+    return showing(this.head(asked.inputs).mesh.vertexCount, prints);
   }
 
   /** Pieces as they lie at that age of the style. */
@@ -548,19 +572,6 @@ function unopened({ products, cuts }: Pick<PlanInputs, 'products' | 'cuts'>) {
       dressed: c.dressed === 'fingerCurled' ? c.dressed : ('asItIs' as const),
     })),
   };
-}
-
-function nearestKnot({ roots }: Worn, at: Point): number | undefined {
-  let best: number | undefined;
-  let nearest = Number.POSITIVE_INFINITY;
-  roots.forEach((r, i) => {
-    const d = (r.xMm - at[0]) ** 2 + (r.yMm - at[1]) ** 2 + (r.zMm - at[2]) ** 2;
-    if (d < nearest) {
-      nearest = d;
-      best = i;
-    }
-  });
-  return best;
 }
 
 /** A number of its own for each ribbon, 0 to 1, the same every time. */

@@ -110,8 +110,8 @@ export const FRINGE_INFO: Readonly<Record<FringeKind, SchemeInfo>> = {
 
 /** A row can be pulled by this share of its gap: further, two rows would crowd or leave a hole. */
 export const PULL_SHARE = 0.4;
-/** Nearer than this share of the spacing two knots would sit on each other. */
-export const LEAST_SHARE = 0.6;
+/** Nearer than this share of the spacing two knots would sit on each other; a filler between two of a row has just room (guess). */
+export const LEAST_SHARE = 0.45;
 
 /** Over the middle plane, for a part that is worked out on the other side. */
 export function turnedHand(hand: readonly HandChange[]): HandChange[] {
