@@ -5,15 +5,25 @@
 import { cpus } from 'node:os';
 import { UndirectedGraph } from 'graphology';
 import { singleSource } from 'graphology-shortest-path/dijkstra.js';
+import { hiddenShare, showing } from '../src/core/cover/cover.ts';
+import { FootprintMaker, reachOf } from '../src/core/cover/footprint.ts';
+import { AT_REST, fallWays } from '../src/core/fall/way.ts';
+import { vertexBalls } from '../src/core/geometry/balls.ts';
 import { distanceFrom } from '../src/core/geometry/eikonal.ts';
 import { icosphere } from '../src/core/geometry/icosphere.ts';
-import { buildSurfaceMesh, distanceMm } from '../src/core/geometry/surface-mesh.ts';
+import { buildSurfaceMesh, distanceMm, nearestVertex } from '../src/core/geometry/surface-mesh.ts';
+import { seededRandom } from '../src/core/numerics/random.ts';
 import { flatterParking } from '../src/core/pipeline/advice.ts';
 import type { PlanInputs } from '../src/core/pipeline/inputs.ts';
+import { Atelier } from '../src/core/pipeline/look.ts';
 import { headScene } from '../src/core/pipeline/scene.ts';
 import { Pipeline } from '../src/core/pipeline/stages.ts';
+import { evaluateUses } from '../src/core/search/evaluate.ts';
+import { searchSpace } from '../src/core/search/use.ts';
 import { deepPartStraight } from '../src/demo/plans.ts';
 import { planInputs } from '../src/model/to-inputs.ts';
+import { rayCastShowing } from '../tests/helpers/ray-cast.ts';
+import { stripsOf } from '../tests/helpers/strips.ts';
 
 interface Line {
   readonly what: string;
@@ -137,6 +147,37 @@ time('flatter parking of eight tails', 5, (i) => {
 });
 time('picture of a new head', 5, (i) => headScene({ ...base, tape: { ...base.tape, girth: 560 + 0.7 * i } }));
 
+/** How it looks: other guesses lay every piece anew; another cut in one zone only its pieces. */
+const atelier = new Atelier();
+const guesses = base.guesses;
+time(
+  `fall and cover, ${plan.knots.length} pieces of 400 mm`,
+  30,
+  (i) => atelier.look({ inputs: base, guesses: { ...guesses, opacity: 0.45 + 1e-4 * (i + 30) } }),
+  40,
+);
+const twoCuts: PlanInputs = {
+  ...base,
+  cuts: [...base.cuts, { ...base.cuts[0], id: 'split', name: 'Split', split: 2 }],
+};
+time(
+  'fall and cover, another cut in one zone',
+  30,
+  (i) => {
+    const nape = i % 2 === 0 ? { cut: 'split' } : base.pieces.nape;
+    atelier.look({ inputs: { ...twoCuts, pieces: { ...base.pieces, nape } } });
+  },
+  16,
+);
+time('hair in space, to be drawn', 8, (i) =>
+  atelier.fallingHair({ inputs: base, guesses: { ...guesses, loft: 1 + 1e-3 * (i + 9) } }),
+);
+const space = searchSpace(base, { split: true, half: true, open: true }, atelier.look({ inputs: base }).patches, true);
+const random = seededRandom(5);
+const somewhere = () => space.sizes.map((n) => Math.floor(random() * n));
+// 2 000 plans by two workers in a minute: 60 ms each.
+time('a plan of a best-use search', 40, () => evaluateUses({ inputs: base, space, genomes: [somewhere()] }), 60);
+
 const R = 90;
 const ico = icosphere(32);
 const mesh = buildSurfaceMesh(
@@ -177,6 +218,35 @@ const ourError = meanError((v) => ours[v]);
 const theirError = meanError(alongPath);
 const [oursLine, theirLine] = lines.slice(-2);
 
+/** What shows through the same ribbons: stamps against rays cast by three-mesh-bvh. */
+const scene = new Atelier();
+const head = scene.head(base);
+const fromPart = distanceFrom(head.mesh, { pointsMm: head.mark.crown });
+const ways = fallWays(head.mesh, fromPart, AT_REST);
+const ribbons = { count: 4, widthMm: 13, opacity: 0.45, fanRad: 0.9, fanReachMm: 60, lengthMm: 90, springs: false };
+const roots = plan.knots.map(({ xMm, yMm, zMm }) => ({
+  xMm,
+  yMm,
+  zMm,
+  vertex: nearestVertex(head.mesh, xMm, yMm, zMm),
+}));
+const maker = new FootprintMaker(
+  head.mesh,
+  ways,
+  vertexBalls(head.mesh, reachOf(ribbons.widthMm, head.mesh.meanEdgeMm)),
+);
+const all = new Uint8Array(head.mesh.vertexCount).fill(1);
+let stamped = 0;
+let rayCast = 0;
+time(`what shows through ${4 * roots.length} ribbons, ours`, 15, () => {
+  const prints = roots.map((r) => maker.of(r, ribbons));
+  stamped = hiddenShare(head.mesh, showing(head.mesh.vertexCount, prints), all);
+});
+time('the same by rays (three-mesh-bvh)', 3, () => {
+  rayCast = hiddenShare(head.mesh, rayCastShowing(head.mesh, stripsOf(head.mesh, ways, roots, ribbons)), all);
+});
+const [stampLine, rayLine] = lines.slice(-2);
+
 let missed = 0;
 for (const l of lines) {
   const verdict =
@@ -188,5 +258,8 @@ for (const l of lines) {
 }
 process.stdout.write(
   `\nsurface distance, ours against shortest paths: ${(theirLine.medianMs / oursLine.medianMs).toFixed(1)} times as fast, mean error ${(100 * ourError).toFixed(2)} % against ${(100 * theirError).toFixed(2)} % (${(theirError / ourError).toFixed(0)} times smaller)\n`,
+);
+process.stdout.write(
+  `what shows, ours against rays: ${(rayLine.medianMs / stampLine.medianMs).toFixed(0)} times as fast, ${(100 * Math.abs(stamped - rayCast)).toFixed(1)} points apart\n`,
 );
 process.exitCode = missed > 0 ? 1 : 0;

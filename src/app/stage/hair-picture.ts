@@ -5,7 +5,6 @@
 import { BufferAttribute, BufferGeometry, Color, DoubleSide, type IUniform, Mesh, ShaderMaterial } from 'three';
 import type { HairMesh } from '../../core/fall/hair-mesh.ts';
 import type { Texture } from '../../core/hair/textures.ts';
-import { COLOUR_MATH } from './shading.ts';
 
 export interface HairLook {
   readonly colour: string;
@@ -29,22 +28,23 @@ attribute vec4 aLook;
 attribute vec2 aSize;
 uniform vec3 uEye;
 uniform vec3 uKey;
+uniform float uDark;
 uniform float uWiden;
+uniform vec3 uColour;
+uniform vec4 uWave;
 varying float vSide;
 varying float vAlong;
-varying float vSeed;
-varying float vTop;
+varying vec2 vSeed;
 varying vec2 vSize;
-varying vec3 vTangent;
-varying vec3 vNormal;
+varying vec3 vLight;
+varying vec3 vGlint;
+// Light on fibre: brightest where it runs across the light (J. Kajiya and T. Kay, SIGGRAPH 1989; from memory), softened
+// by the way the head faces. Worked out at the vertices: a fragment only finds its strand.
 void main() {
   vSide = aLook.x;
   vAlong = aLook.y;
-  vSeed = aLook.z;
-  vTop = aLook.w;
+  vSeed = vec2(aLook.z * 91.0, aLook.z * 31.0);
   vSize = aSize;
-  vTangent = aTangent;
-  vNormal = normal;
   // Gathered in the knot, full width a finger further down.
   float width = aSize.x * uWiden * mix(0.3, 1.0, smoothstep(0.0, 26.0, aLook.y));
   width *= mix(1.0, 0.55, smoothstep(0.72, 1.0, aLook.y / max(aSize.y, 1.0)));
@@ -53,72 +53,59 @@ void main() {
   // Seen end on a ribbon lies flat on the head.
   across = l > 0.08 ? across / l : normalize(cross(aTangent, normal) + vec3(1e-4));
   vec3 at = position + across * (aLook.x * width);
+  float tl = dot(aTangent, uKey);
+  float diffuse = sqrt(max(0.0, 1.0 - tl * tl)) * (0.25 + 0.75 * max(0.0, (dot(normal, uKey) + 0.45) / 1.45));
+  vec3 h = normalize(uKey + uEye);
+  float th = dot(aTangent, h) + 0.08 * (aLook.z - 0.5);
+  float glint = pow(sqrt(max(0.0, 1.0 - th * th)), 40.0) * max(0.0, dot(normal, h));
+  float open = mix(0.42, 1.0, aLook.w) * mix(0.55, 1.0, smoothstep(0.0, 40.0, aLook.y));
+  vec3 warm = mix(vec3(1.62, 1.50, 1.34), vec3(1.42, 1.34, 1.30), uDark);
+  vec3 sky = mix(vec3(0.20, 0.18, 0.17), vec3(0.46, 0.48, 0.54), 0.5 + 0.5 * normal.y);
+  vLight = uColour * (warm * diffuse * 1.25 + sky) * open;
+  vGlint = uWave.z * glint * warm * open * mix(vec3(0.16), sqrt(uColour), 0.6);
+  vGlint += 0.05 * pow(1.0 - max(0.0, dot(normal, uEye)), 3.0) * open;
   gl_Position = projectionMatrix * viewMatrix * vec4(at, 1.0);
 }`;
 
-const SHADE = /* glsl */ `
-uniform vec3 uEye;
-uniform vec3 uKey;
-uniform float uDark;
-uniform vec3 uColour;
+const SHARED = /* glsl */ `
 uniform vec4 uWave;
 varying float vSide;
 varying float vAlong;
-varying float vSeed;
-varying float vTop;
+varying vec2 vSeed;
 varying vec2 vSize;
-varying vec3 vTangent;
-varying vec3 vNormal;
-${COLOUR_MATH}
-// Light on fibre: brightest where it runs across the light (J. Kajiya and T. Kay, SIGGRAPH 1989; from memory), softened by the way the head faces.
-vec3 fibre(vec3 tangent, float own, float shine) {
-  vec3 n = normalize(vNormal);
-  float tl = dot(tangent, uKey);
-  float diffuse = sqrt(max(0.0, 1.0 - tl * tl)) * (0.25 + 0.75 * max(0.0, (dot(n, uKey) + 0.45) / 1.45));
-  vec3 h = normalize(uKey + uEye);
-  float th = dot(tangent, h) + 0.10 * (own - 0.5);
-  float glint = pow(sqrt(max(0.0, 1.0 - th * th)), 46.0) * max(0.0, dot(n, h));
-  float sky = 0.5 + 0.5 * n.y;
-  float open = mix(0.42, 1.0, vTop) * mix(0.55, 1.0, smoothstep(0.0, 40.0, vAlong));
-  vec3 warm = mix(vec3(1.62, 1.50, 1.34), vec3(1.42, 1.34, 1.30), uDark);
-  vec3 albedo = uColour * (0.62 + 0.76 * own);
-  vec3 c = albedo * (warm * diffuse * 1.25 + mix(vec3(0.20, 0.18, 0.17), vec3(0.46, 0.48, 0.54), sky)) * open;
-  c += shine * glint * warm * open * mix(vec3(0.16), sqrt(uColour), 0.6);
-  c += 0.05 * pow(1.0 - max(0.0, dot(n, uEye)), 3.0) * open;
-  return c / (1.0 + 0.18 * c);
-}`;
+varying vec3 vLight;
+varying vec3 vGlint;`;
 
 const STRANDS = /* glsl */ `
-${SHADE}
+${SHARED}
 void main() {
-  float rise = smoothstep(4.0, 34.0, vAlong);
-  float phase = 6.2832 * vAlong / uWave.y + vSeed * 31.0;
+  float rise = clamp((vAlong - 4.0) * 0.033, 0.0, 1.0);
+  float turn = 6.2832 * vAlong / uWave.y;
+  float phase = turn + vSeed.y;
   float u = 0.5 + 0.5 * vSide + uWave.x * rise * sin(phase);
-  float count = 3.0 + floor(vSize.x * 0.95);
-  float cell = u * count;
+  float cell = u * (3.0 + floor(vSize.x * 0.95));
   float strand = floor(cell);
-  float own = hash(vec3(strand, vSeed * 91.0, 2.0));
+  float own = fract(sin(strand * 12.99 + vSeed.x) * 43758.5);
   // Each strand wanders a little by itself.
-  float off = fract(cell) - 0.5 + 0.2 * sin(vAlong * 0.11 + own * 17.0);
-  off += uWave.w * sin(6.2832 * vAlong / (0.8 * uWave.y) + own * 40.0) * (0.4 + own);
+  float off = abs(fract(cell) - 0.5 + 0.2 * sin(vAlong * 0.11 + own * 17.0) + uWave.w * (0.4 + own) * sin(1.25 * turn + own * 40.0));
   float thick = 0.36 + 0.16 * own;
-  float across = abs(off);
   float tip = vAlong / (vSize.y * (0.80 + 0.20 * own));
   // Gaps between strands, wider towards the edges of the ribbon and the tips.
-  float rim = max(0.0, abs(u - 0.5) * 2.0 - 0.72) * 2.2;
-  if (tip > 1.0 || across > thick * (1.0 - 0.5 * smoothstep(0.7, 1.0, tip)) - 0.12 * rim || u < 0.0 || u > 1.0) discard;
-  vec3 side = cross(normalize(vTangent), uEye);
-  float slope = uWave.x * rise * cos(phase) * 6.2832 / uWave.y * 2.0 * vSize.x;
-  vec3 tangent = normalize(normalize(vTangent) + side * clamp(slope, -1.2, 1.2));
-  float round = 1.0 - 0.55 * (across / thick) * (across / thick);
-  gl_FragColor = vec4(encode(fibre(tangent, own, uWave.z) * round), 1.0);
+  float rim = max(0.0, abs(u - 0.5) * 2.0 - 0.72);
+  if (tip > 1.0 || off > thick * (1.0 - 0.5 * clamp(tip * 3.33 - 2.33, 0.0, 1.0)) - 0.26 * rim || u < 0.0 || u > 1.0) discard;
+  float round = 1.0 - 0.55 * off * off / (thick * thick);
+  // Where a curl turns towards the light it shines, where it turns away it doesn't.
+  float curl = 1.0 + 1.6 * uWave.x * rise * cos(phase);
+  vec3 c = (vLight * (0.62 + 0.76 * own) * (0.4 + 0.6 * curl) + vGlint * curl * (0.6 + 0.8 * own)) * round;
+  gl_FragColor = vec4(sqrt(c / (1.0 + 0.18 * c)), 1.0);
 }`;
 
 const PLAIN = /* glsl */ `
-${SHADE}
+${SHARED}
 void main() {
-  float band = 0.5 + 0.5 * sin(vSide * 7.0 + vSeed * 19.0);
-  gl_FragColor = vec4(encode(fibre(normalize(vTangent), 0.25 + 0.5 * band, 0.5 * uWave.z)), 1.0);
+  float band = 0.75 + 0.5 * fract(sin(floor(vSide * 4.0) * 12.99 + vSeed.x) * 43758.5);
+  vec3 c = vLight * band + vGlint * (0.6 + uWave.w);
+  gl_FragColor = vec4(sqrt(c), 1.0);
 }`;
 
 /** With every second ribbon left out, the others are this much wider. */

@@ -20,7 +20,6 @@ import type { PictureMesh } from '../../core/head/bust.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import { type HairLook, HairPicture } from './hair-picture.ts';
 import type { Projection, V3 } from './projection.ts';
-import { COLOUR_MATH } from './shading.ts';
 
 export interface Palette {
   readonly skin: string;
@@ -82,7 +81,8 @@ varying float vLight;
 varying float vAbove;
 varying vec3 vCorner;
 float wrapped(float d, float w) { return max(0.0, (d + w) / (1.0 + w)); }
-${COLOUR_MATH}
+float hash(vec3 p) { return fract(sin(dot(p, vec3(12.9898, 78.233, 37.719))) * 43758.5453); }
+vec3 encode(vec3 v) { return mix(12.92 * v, 1.055 * pow(max(v, vec3(0.0)), vec3(1.0 / 2.4)) - 0.055, step(0.0031308, v)); }
 float noise(vec3 p) {
   vec3 i = floor(p); vec3 f = fract(p); f = f * f * (3.0 - 2.0 * f);
   return mix(mix(mix(hash(i), hash(i + vec3(1,0,0)), f.x), mix(hash(i + vec3(0,1,0)), hash(i + vec3(1,1,0)), f.x), f.y),
@@ -316,7 +316,9 @@ export class HeadPicture {
     this.light.uKey.value.copy(world([KEY[0] * view.flip, KEY[1], KEY[2]]));
     this.light.uFill.value.copy(world([FILL[0] * view.flip, FILL[1], FILL[2]]));
     this.light.uEye.value.set(...toEye);
-    this.skin.uniforms.uAbove.value = smoothstep(0.7, 0.95, toEye[1]);
+    // Bent, her shoulders would end in the air: they fade away too.
+    const tipped = 1 - up[1] ** 2 - toEye[1] ** 2;
+    this.skin.uniforms.uAbove.value = Math.max(smoothstep(0.7, 0.95, toEye[1]), smoothstep(0.1, 0.5, tipped));
     this.hair.prepare(moving);
     this.renderer.render(this.scene, camera);
     // What the picture costs, so that it can be watched.

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { plainInputs } from '../../../tests/helpers/heads.ts';
 import { headScene } from '../../core/pipeline/scene.ts';
-import { facing, projection, screenX, screenY } from './projection.ts';
+import { bentBy, dot, facing, projection, screenX, screenY } from './projection.ts';
 import { surfacePointAt } from './surface-hit.ts';
 
 const W = 900;
@@ -83,4 +83,28 @@ describe('a finger on the head', () => {
     const hit = surfacePointAt(v, cap, 5, H / 2);
     expect(hit?.[0]).toBeGreaterThan(50);
   });
+});
+
+describe('a head that is bent', () => {
+  const upright = projection({ azimuth: Math.PI / 2, elevation: 0 }, 800, 600, false);
+  it('stays as it is while things fall straight down', () => {
+    expect(bentBy(upright, [0, -1, 0])).toBe(upright);
+  });
+  it.each([
+    [0, -0.5, Math.sqrt(0.75)],
+    [0.6, -0.8, 0],
+    [0.36, -0.8, 0.48],
+  ] as const)(
+    'things that fall along (%f, %f, %f) of the head fall down the screen from where it is not looked along',
+    (x, y, z) => {
+      for (const azimuth of [0, 1, 2.5]) {
+        const bent = bentBy(projection({ azimuth, elevation: 0 }, 800, 600, false), [x, y, z]);
+        expect(dot([x, y, z], 0, bent.up)).toBeCloseTo(-1, 9);
+        expect(dot([x, y, z], 0, bent.right)).toBeCloseTo(0, 9);
+        // It stays a view: unit vectors at right angles.
+        for (const v of [bent.right, bent.up, bent.toEye]) expect(dot(v, 0, v)).toBeCloseTo(1, 9);
+        expect(dot(bent.right, 0, bent.toEye)).toBeCloseTo(0, 9);
+      }
+    },
+  );
 });

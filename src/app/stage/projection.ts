@@ -51,6 +51,31 @@ export function projection(
   };
 }
 
+/**
+ * The same view of a head that is bent: things fall down the screen whatever way she holds it.
+ *
+ * @param gravity unit vector in which things fall, in the frame of the head
+ */
+export function bentBy(view: Projection, gravity: V3): Projection {
+  const [gx, gy, gz] = gravity;
+  // The shortest turn that brings straight down to where things fall: axis down × gravity, angle between them.
+  const cos = -gy;
+  const axis: V3 = [-gz, 0, gx];
+  const sin = Math.sqrt(gx * gx + gz * gz);
+  if (sin < 1e-6) return view;
+  const [kx, , kz] = [axis[0] / sin, 0, axis[2] / sin];
+  const turned = (v: V3): V3 => {
+    const along = kx * v[0] + kz * v[2];
+    const cross: V3 = [-kz * v[1], kz * v[0] - kx * v[2], kx * v[1]];
+    return [
+      v[0] * cos + cross[0] * sin + kx * along * (1 - cos),
+      v[1] * cos + cross[1] * sin,
+      v[2] * cos + cross[2] * sin + kz * along * (1 - cos),
+    ];
+  };
+  return { ...view, right: turned(view.right), up: turned(view.up), toEye: turned(view.toEye) };
+}
+
 export function dot(p: ArrayLike<number>, i: number, v: V3): number {
   return p[i] * v[0] + p[i + 1] * v[1] + p[i + 2] * v[2];
 }

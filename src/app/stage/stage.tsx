@@ -1,5 +1,6 @@
 /** The stage: her head, turned with a finger; what is selected stands in one light and is told in words. */
 import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { POSES } from '../../core/fall/poses.ts';
 import { TAPE_MEASURES, type TapeMeasure } from '../../core/head/tape.ts';
 import type { HairOnHead, Look } from '../../core/pipeline/look.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
@@ -16,7 +17,7 @@ import { drawLook } from './look-overlay.ts';
 import { drawOverlay, drawStroke, knotAt, type OverlayOptions } from './overlay.ts';
 import { BLOCK_PALETTE, hairColour, paletteOf, SCALP } from './palette.ts';
 import { PartHandles } from './part-handles.tsx';
-import { facing, projection, screenX, screenY } from './projection.ts';
+import { bentBy, facing, projection, screenX, screenY } from './projection.ts';
 import { surfacePointAt, vertexAt } from './surface-hit.ts';
 import { useStrokes } from './use-strokes.ts';
 import { ViewRing } from './view-ring.tsx';
@@ -45,6 +46,8 @@ function hairView(hair: HairOnHead | undefined): [centre?: { x: number; y: numbe
 const TURN = 0.0085;
 const ARROW_TURN = 0.13;
 const REST_MS = 160;
+/** Strands smooth each other: at rest they need fewer pixels than the edge of a bare head. */
+const HAIR_REST = 1.5;
 /** Movement below this is a tap, px. */
 const TAP = 5;
 
@@ -68,18 +71,18 @@ export function Stage(props: {
   const { theme } = useTheme();
   const [oldPart, setOldPart] = useState<Float32Array>();
   const picture = useHeadPicture(glCanvas, scene);
+  const { pose } = view.check;
   const withHair = show === 'look' && view.check.picture === 'hair';
-  const seen = useMemo(
-    () =>
-      projection(
-        { azimuth: view.azimuth, elevation: view.elevation },
-        size.width,
-        size.height,
-        view.mirror,
-        ...hairView(withHair ? shown?.hair : undefined),
-      ),
-    [view.azimuth, view.elevation, view.mirror, size, withHair, shown?.hair],
-  );
+  const seen = useMemo(() => {
+    const upright = projection(
+      { azimuth: view.azimuth, elevation: view.elevation },
+      size.width,
+      size.height,
+      view.mirror,
+      ...hairView(withHair ? shown?.hair : undefined),
+    );
+    return show === 'look' ? bentBy(upright, POSES[pose].state.gravity) : upright;
+  }, [view.azimuth, view.elevation, view.mirror, size, withHair, shown?.hair, show, pose]);
   const { skin, cap } = session.plan;
   // The picture hangs on skin and cap alone: dragging a spacing must not draw it again.
   const capOff = show === 'sections' || show === 'tape';
@@ -131,7 +134,7 @@ export function Stage(props: {
     const frame = requestAnimationFrame(() =>
       picture.head.draw(seen, view.moving ? Math.min(1, ratio) : ratio, view.moving),
     );
-    const rest = view.moving ? undefined : setTimeout(() => picture.head.draw(seen, 2), REST_MS);
+    const rest = view.moving ? undefined : setTimeout(() => picture.head.draw(seen, hair ? HAIR_REST : 2), REST_MS);
     return () => {
       cancelAnimationFrame(frame);
       clearTimeout(rest);

@@ -15,7 +15,7 @@ export function ViewRing() {
   const beadX = 92 + Math.sin(azimuth) * -52 * (mirror ? -1 : 1);
   const beadY = 41 - Math.cos(azimuth) * 21;
   return (
-    <div className="absolute bottom-[14px] left-[32px] h-[104px] w-[330px]">
+    <div className="view-ring absolute bottom-[14px] left-[32px] h-[104px] w-[330px]">
       <svg className="absolute left-0 top-[4px]" width="186" height="84" aria-hidden="true">
         <ellipse cx="92" cy="41" rx="52" ry="21" fill="none" stroke="var(--ink)" strokeWidth="1.3" />
         {[0, 1, 2, 3].map((i) => (

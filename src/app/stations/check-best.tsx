@@ -260,8 +260,9 @@ function TradeOff(props: {
   readonly onChoose: (c: UseCandidate) => void;
 }) {
   const { curve, now, stopsAt } = props.run;
-  const all = [...curve.map((c) => c.hidden), ...(now ? [now.hidden] : [])];
-  const packs = [...curve.map((c) => c.packs), ...(now ? [now.packs] : [])];
+  const beside = [now, props.chosen].filter((p) => p !== undefined);
+  const all = [...curve, ...beside].map((p) => p.hidden);
+  const packs = [...curve, ...beside].map((p) => p.packs);
   const x = scaleLinear([Math.min(...packs) - 0.4, Math.max(...packs) + 0.6], [EDGE.left, W - EDGE.right]);
   const y = scaleLinear(
     [Math.max(0, Math.min(...all) - 0.03), Math.min(1, Math.max(...all) + 0.01)],
@@ -303,6 +304,16 @@ function TradeOff(props: {
         <path d={path ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.8" />
         {now && (
           <path d={`M${x(now.packs) - 5} ${y(now.hidden)}h10m-5 -5v10`} stroke="var(--madder)" strokeWidth="2.2" />
+        )}
+        {props.chosen && !curve.includes(props.chosen) && (
+          <circle
+            cx={x(props.chosen.packs)}
+            cy={y(props.chosen.hidden)}
+            r="6.5"
+            fill="var(--brass)"
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+          />
         )}
         {curve.map((c) => (
           <circle

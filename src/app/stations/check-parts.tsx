@@ -69,7 +69,8 @@ export function LookPart({ session, result, look, lookAs, findings }: CheckProps
       <WhyHere session={session} result={result} look={look} />
       <div className="mt-3">
         <SelectField
-          label="How you hold your head"
+          label="Head"
+          wide
           value={view.pose}
           testId="pose"
           options={POSE_NAMES.map((p) => [p, POSES[p].name] as const)}
@@ -77,6 +78,7 @@ export function LookPart({ session, result, look, lookAs, findings }: CheckProps
         />
         <SelectField
           label="When"
+          wide
           value={view.age}
           testId="age"
           options={AGES.map((a) => [a, AGE_INFO[a].name] as const)}
@@ -84,7 +86,8 @@ export function LookPart({ session, result, look, lookAs, findings }: CheckProps
         />
         <p className="note mt-1">{AGE_INFO[view.age].words}</p>
         <SelectField
-          label="Every knot, or so far"
+          label="How far"
+          wide
           value={view.soFar ? 'soFar' : 'all'}
           testId="so-far"
           options={[
@@ -100,6 +103,7 @@ export function LookPart({ session, result, look, lookAs, findings }: CheckProps
         )}
         <SelectField
           label="Over"
+          wide
           value={view.onBlock ? 'block' : 'head'}
           testId="ground"
           options={[
@@ -226,7 +230,7 @@ export function Bar({ now, was }: { readonly now: number; readonly was: number |
   const at = (v: number) => `${Math.min(100, (100 * v) / WHOLE_BAR)}%`;
   return (
     <svg width="100%" height="10" aria-hidden="true" className="overflow-hidden">
-      <path d="M0 5H400" stroke="var(--hair)" strokeWidth="2" />
+      <line x1="0" x2="100%" y1="5" y2="5" stroke="var(--hair)" strokeWidth="2" />
       {was !== undefined && was > now && (
         <line x1={at(now)} x2={at(was)} y1="5" y2="5" stroke="var(--brass)" strokeWidth="2.4" strokeDasharray="2 3" />
       )}

@@ -153,6 +153,8 @@ export class FootprintMaker {
       const u = planeMm[2 * m] - fromU;
       const w = planeMm[2 * m + 1] - fromV;
       const across = u * alongV - w * alongU;
+      // Half of the ball lies beside the ribbon.
+      if (across >= r || across <= -r) continue;
       const along = u * alongU + w * alongV;
       const beyond = along < 0 ? -along : along > length ? along - length : 0;
       if (beyond > (along < 0 ? before : after)) continue;

@@ -75,12 +75,15 @@ export class Silhouette {
   /** The outline as a polygon, across and up interleaved, mm from the middle of the head; empty without hair. */
   private polygon(view: SizeView): Float32Array {
     const reach = this.reach[view];
-    const held = [...reach.keys()].filter((i) => reach[i] > 0);
+    // A single strand that sticks out makes no outline: the middle of each direction and its neighbours.
+    const near = (i: number) => [-2, -1, 0, 1, 2].map((k) => reach[(i + k + BINS) % BINS]).sort((a, b) => a - b);
+    const smooth = Float64Array.from(reach.keys(), (i) => near(i)[2]);
+    const held = [...reach.keys()].filter((i) => smooth[i] > 0);
     const out = new Float32Array(2 * held.length);
     held.forEach((bin, i) => {
       const angle = ((bin + 0.5) / BINS) * 2 * Math.PI - Math.PI;
-      out[2 * i] = reach[bin] * Math.cos(angle);
-      out[2 * i + 1] = reach[bin] * Math.sin(angle);
+      out[2 * i] = smooth[bin] * Math.cos(angle);
+      out[2 * i + 1] = smooth[bin] * Math.sin(angle);
     });
     return out;
   }

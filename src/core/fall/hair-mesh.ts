@@ -79,7 +79,9 @@ export class HairMeshBuilder {
   }
 
   done(): HairMesh {
-    const halves = [0, 1].map((half) => this.triangles.filter((_, i) => i % 2 === half));
+    // The last ribbons lie on top: drawn first, they spare the work on those below.
+    const fromTop = this.triangles.toReversed();
+    const halves = [0, 1].map((half) => fromTop.filter((_, i) => i % 2 === half));
     const lengths = halves.map((h) => h.reduce((sum, s) => sum + s.length, 0));
     const triangles = new Uint32Array(lengths[0] + lengths[1]);
     let at = 0;
