@@ -27,17 +27,14 @@ const aKnot = async (browser: Browser) => {
   await browser.script('document.activeElement.blur()');
 };
 
+/** A head of hair is drawn once more at rest, which takes its time without a graphics card. */
+const hairDrawn = async (browser: Browser) => {
+  await browser.until(`Number(document.querySelector('[data-picture]').dataset.triangles) > 60000`, 'the hair');
+  await new Promise((r) => setTimeout(r, 2500));
+};
+
 const PICTURES: readonly Picture[] = [
   { name: 'rows', path: `${curls}/rows`, before: aKnot },
-  {
-    name: 'rows-dark',
-    path: `${curls}/rows`,
-    dark: true,
-    before: async (b) => {
-      await b.click('[data-part="knots"]');
-      await aKnot(b);
-    },
-  },
   { name: 'aim', path: `${curls}/aim` },
   { name: 'measure', path: '/plan/demo-deep-part/measure' },
   {
@@ -54,18 +51,6 @@ const PICTURES: readonly Picture[] = [
     before: async (b) => {
       await b.click('[data-part="sections"]');
       await b.click('[data-section="b2"]');
-      await b.script('document.activeElement.blur()');
-    },
-  },
-  {
-    name: 'tails-dark',
-    path: `${curls}/base`,
-    dark: true,
-    before: async (b) => {
-      await b.click('[data-part="tails"]');
-      await b.choose('park-all', 'wrapped');
-      await b.settled();
-      await b.press(/behind$/);
       await b.script('document.activeElement.blur()');
     },
   },
@@ -89,9 +74,51 @@ const PICTURES: readonly Picture[] = [
       await b.script('document.activeElement.blur()');
     },
   },
-  { name: 'check', path: '/plan/demo-crown-twists/check', dark: true },
+  {
+    name: 'check',
+    path: `${curls}/check`,
+    before: async (b) => {
+      await b.looked();
+      await b.press(/^look from front/);
+      await hairDrawn(b);
+    },
+  },
+  {
+    name: 'cover-dark',
+    path: '/plan/demo-deep-part/check',
+    dark: true,
+    before: async (b) => {
+      await b.looked();
+      await b.click('[data-testid="picture-cover"]');
+      await b.script('document.activeElement.blur()');
+    },
+  },
+  {
+    name: 'what-if',
+    path: `${curls}/check`,
+    before: async (b) => {
+      await b.looked();
+      await b.click('[data-part="whatIf"]');
+      await b.choose('against', 'plan demo-deep-part');
+      await b.until(`document.querySelectorAll('.compare [data-picture=ready]').length === 3`, 'three heads');
+      await b.script('document.activeElement.blur()');
+    },
+  },
+  {
+    name: 'best-use',
+    path: `${curls}/check`,
+    before: async (b) => {
+      await b.looked();
+      await b.click('[data-part="best"]');
+      await b.click('[data-testid="use-start"]');
+      await b.until(`document.querySelector('[data-testid=use-outcome][data-state=done]')`, 'the search', 180_000);
+      await hairDrawn(b);
+      await b.script(
+        `document.querySelector('[data-testid="use-words"]').scrollIntoView({ block: 'start' }); document.activeElement.blur()`,
+      );
+    },
+  },
   { name: 'supply', path: `${curls}/supply` },
-  { name: 'plans', path: `${curls}/rows`, before: (b) => b.click('[data-testid="plans"]') },
   {
     name: 'install',
     path: '/install/demo-install-half',

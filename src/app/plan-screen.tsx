@@ -3,7 +3,7 @@ import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Finding } from '../core/findings/finding.ts';
 import { lookFindings } from '../core/findings/look-findings.ts';
-import type { HairOnHead, Look } from '../core/pipeline/look.ts';
+import type { HairOnHead, Look } from '../core/pipeline/look-result.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import type { SpacingStep } from '../core/pipeline/stages.ts';
 import type { PlanDocument } from '../model/plan.ts';

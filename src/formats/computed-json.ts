@@ -6,7 +6,7 @@ import type { FallGuess } from '../core/fall/guesses.ts';
 import { TAPE_INFO } from '../core/head/tape.ts';
 import { knotName, THROUGH_WORDS } from '../core/knots/rules.ts';
 import type { Judged } from '../core/pipeline/judge.ts';
-import type { HairOnHead } from '../core/pipeline/look.ts';
+import type { HairOnHead } from '../core/pipeline/look-result.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import type { SpacingStep } from '../core/pipeline/stages.ts';
 import type { PlanDocument } from '../model/plan.ts';

@@ -7,14 +7,8 @@ import type { Flattening } from '../core/base/flatten.ts';
 import type { Candidate } from '../core/base/recommend.ts';
 import type { DirectionDeg } from '../core/head/marks.ts';
 import type { HeadInputs, PlanInputs } from '../core/pipeline/inputs.ts';
-import {
-  Atelier,
-  type GuessRange,
-  type HairOnHead,
-  type Look,
-  type LookAsked,
-  type WhyHere,
-} from '../core/pipeline/look.ts';
+import { Atelier } from '../core/pipeline/look.ts';
+import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../core/pipeline/look-result.ts';
 import type { MeasureEffect } from '../core/pipeline/measure-effects.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import { type HeadScene, headScene } from '../core/pipeline/scene.ts';

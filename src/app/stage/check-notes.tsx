@@ -1,5 +1,5 @@
 /** The two worst things of a look, in words beside the head, each on a slack thread to its place. */
-import type { Look } from '../../core/pipeline/look.ts';
+import type { Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { upperFirst } from '../../core/words.ts';
 import { useView } from '../state/view-store.ts';

@@ -1,7 +1,7 @@
 /** Two heads that turn as one, and a third with what is different between them. */
 import { useEffect, useMemo, useRef } from 'react';
 import { lookDifference } from '../../core/cover/difference.ts';
-import type { Look } from '../../core/pipeline/look.ts';
+import type { Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import type { PlanDocument } from '../../model/plan.ts';

@@ -1,5 +1,5 @@
 /** What Check draws over the picture: where light comes through as lines, knots that are hidden and knots that show. */
-import type { Look } from '../../core/pipeline/look.ts';
+import type { Look } from '../../core/pipeline/look-result.ts';
 import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
 import { signPath } from '../../formats/signs.ts';
 import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, YARN } from './lines.ts';

@@ -2,7 +2,7 @@
 import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { POSES } from '../../core/fall/poses.ts';
 import { TAPE_MEASURES, type TapeMeasure } from '../../core/head/tape.ts';
-import type { HairOnHead, Look } from '../../core/pipeline/look.ts';
+import type { HairOnHead, Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import { fingerMm } from '../../model/to-inputs.ts';

@@ -1,7 +1,7 @@
 /** The plan that this one is held against, worked out and looked at like it. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
-import type { Look } from '../../core/pipeline/look.ts';
+import type { Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import type { PlanDocument } from '../../model/plan.ts';

@@ -1,6 +1,6 @@
 /** The computed plan of a document, kept while the next one is on its way, and what the last deed changed. */
 import { useEffect, useRef, useState } from 'react';
-import type { GuessRange, Look } from '../../core/pipeline/look.ts';
+import type { GuessRange, Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';

@@ -10,7 +10,7 @@ import { AGE_INFO, AGES, POSE_NAMES, POSES } from '../../core/fall/poses.ts';
 import type { Finding } from '../../core/findings/finding.ts';
 import { directionDeg } from '../../core/head/marks.ts';
 import { milliNewton } from '../../core/load/bites.ts';
-import type { GuessRange, HairOnHead, Look } from '../../core/pipeline/look.ts';
+import type { GuessRange, HairOnHead, Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { lowerFirst, upperFirst } from '../../core/words.ts';
 import { setFinish, setGuess } from '../../model/finish.ts';
@@ -243,6 +243,7 @@ export function Bar({ now, was }: { readonly now: number; readonly was: number |
 const HIDER_WORDS = {
   hair: 'under hair of rows above',
   ownHair: 'by your own hair laid over',
+  swept: 'by hair swept over the line',
   spring: 'by hair that springs',
   ownLeg: 'by their own free leg',
   backcomb: 'by a back-combed root',

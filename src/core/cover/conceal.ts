@@ -2,7 +2,7 @@
 import type { Footprint } from './footprint.ts';
 
 /** Hair of other pieces, her own hair laid over it, its own where it springs, the free leg, a back-combed root, or nothing. */
-export type HiddenBy = 'hair' | 'ownHair' | 'spring' | 'ownLeg' | 'backcomb' | 'nothing';
+export type HiddenBy = 'hair' | 'ownHair' | 'swept' | 'spring' | 'ownLeg' | 'backcomb' | 'nothing';
 
 /** A knot counts as hidden when less than this of it shows (guess). */
 const KNOT_SHOWS = 0.5;
@@ -18,6 +18,8 @@ export interface KnotUnderHair {
   readonly oneLeg: boolean;
   readonly backcomb: boolean;
   readonly springs: boolean;
+  /** Its own hair is laid back over it and across the line, and is long enough to stay there. */
+  readonly swept?: boolean;
   /** Share that shows through her own hair alone, at every vertex; none where no own hair is in sight. */
   readonly ownHair?: ArrayLike<number> | undefined;
 }
@@ -44,6 +46,7 @@ export function concealment(
   if (others < KNOT_SHOWS) return { by: 'hair', shows: others };
   const all = withOwn / round.length;
   if (knot.springs && all < KNOT_SHOWS) return { by: 'spring', shows: all };
+  if (knot.swept) return { by: 'swept', shows: others };
   if (knot.oneLeg) return { by: 'ownLeg', shows: others };
   if (knot.backcomb) return { by: 'backcomb', shows: others };
   return { by: 'nothing', shows: knot.springs ? all : others };

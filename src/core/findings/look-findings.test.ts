@@ -4,6 +4,7 @@ import { everyZone, hairOf, NO_CAP, plainInputs } from '../../../tests/helpers/h
 import { applyMend } from '../../model/commands.ts';
 import { newPlan } from '../../model/defaults.ts';
 import { PLAIN_FINISH } from '../fall/finish.ts';
+import { PLAIN_GUESSES } from '../fall/guesses.ts';
 import type { PlanInputs } from '../pipeline/inputs.ts';
 import { judge } from '../pipeline/judge.ts';
 import { Atelier } from '../pipeline/look.ts';
@@ -88,6 +89,22 @@ describe('findings of a look', () => {
     expect(found(plainInputs({ spacing: evenly(2) }), 'cover.onBlock')).toBeUndefined();
     const white = hairOf({ colours: ['silver white'] });
     expect(found(plainInputs({ ...white, cap: block }), 'cover.onBlock')).toBeUndefined();
+  });
+
+  it('short narrow strands leave the knots of bricks open, and it is told; fanned or long ones don’t', () => {
+    const narrow = { ...PLAIN_GUESSES, fanRad: 0.1, ribbonWidthMm: 6 };
+    const short = plainInputs({
+      ...hairOf({ texture: 'straight', lengthMm: 24, packMassG: 6 }),
+      spacing: evenly(1),
+      guesses: narrow,
+    });
+    const f = found(short, 'knots.bricks');
+    expect(f?.why).toMatch(/more than in a grid, but \d+ knots show/);
+    const openKnots = atelier.look({ inputs: short }).knots.filter((k) => k.by === 'nothing').length;
+    const longer = { ...short, ...hairOf({ texture: 'straight', lengthMm: 80, packMassG: 20 }) };
+    expect(found(longer, 'knots.bricks')).toBeUndefined();
+    expect(atelier.look({ inputs: longer }).knots.filter((k) => k.by === 'nothing').length).toBeLessThan(openKnots);
+    expect(found({ ...short, guesses: PLAIN_GUESSES }, 'knots.bricks')).toBeUndefined();
   });
 
   it('no knots, no word', () => {

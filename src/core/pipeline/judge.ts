@@ -2,7 +2,8 @@
 import type { Finding } from '../findings/finding.ts';
 import { lookFindings } from '../findings/look-findings.ts';
 import type { PlanInputs } from './inputs.ts';
-import type { Atelier, GuessRange, HairOnHead, Look } from './look.ts';
+import type { Atelier } from './look.ts';
+import type { GuessRange, HairOnHead, Look } from './look-result.ts';
 
 export interface Judged {
   readonly look: Look;

@@ -240,6 +240,37 @@ describe('what lies over what', () => {
   });
 });
 
+describe('rows with nothing above them (common practice, no source)', () => {
+  const part = { kind: 'line' as const, frontMm: 40, endMm: 34, lengthMm: 110, bendMm: 0 };
+  const laid = (exposed: PlanInputs['schools']['exposed'], oneLeg: PlanInputs['schools']['oneLeg'], lengthMm = 250) => {
+    const inputs = plain(
+      { lengthMm, packMassG: (80 * lengthMm) / 300, loop: 'ring', loopComesOff: true },
+      { part, spacing: evenly(1) },
+    );
+    const schooled = { ...inputs, schools: { ...inputs.schools, exposed, oneLeg } };
+    const { look, plan } = lookAt(schooled);
+    const open = plan.knots.flatMap((k, i) => (k.exposed ? [look.knots[i]] : []));
+    return { seen: open.filter((k) => k.by === 'nothing').length / open.length, look };
+  };
+  const plainly = laid('springy', 'never');
+
+  it('show when they are laid like the others', () => {
+    expect(plainly.seen).toBeGreaterThan(0.6);
+  });
+  it('are hidden by one-leg knots, by laying from back to front, and by hair swept over the line', () => {
+    expect(laid('oneLeg', 'exposed').seen).toBeLessThan(0.5 * plainly.seen);
+    expect(laid('backToFront', 'never').seen).toBeLessThan(0.6 * plainly.seen);
+    const swept = laid('sweptOver', 'never');
+    expect(swept.seen).toBeLessThan(0.7 * plainly.seen);
+    // It lies over the part: less of the line shows.
+    const line = (l: typeof swept.look) => l.lines.find((x) => x.kind === 'part')?.shows ?? 0;
+    expect(line(swept.look)).toBeLessThan(line(plainly.look) - 0.1);
+  });
+  it('swept over the line too short hair hides less than long hair', () => {
+    expect(laid('sweptOver', 'never', 25).seen).toBeGreaterThan(laid('sweptOver', 'never').seen);
+  });
+});
+
 describe('why, what if, and what is not known', () => {
   const inputs = plain({}, { spacing: evenly(1.5) });
   const look = atelier.look({ inputs });

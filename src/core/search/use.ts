@@ -8,7 +8,7 @@ import { brushRadiusMm } from '../cover/places.ts';
 import type { Cut, Split } from '../hair/cuts.ts';
 import { directionDeg } from '../head/marks.ts';
 import { type PlanInputs, type SpacingZone, ZONES, zoneName } from '../pipeline/inputs.ts';
-import type { ToldPatch } from '../pipeline/look.ts';
+import type { ToldPatch } from '../pipeline/look-result.ts';
 import type { BrushStroke } from '../rows/choice.ts';
 import { lowerFirst } from '../words.ts';
 import type { Genome } from './search.ts';
