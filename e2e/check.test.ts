@@ -275,3 +275,28 @@ describe('the best use', () => {
     expect(await browser.text('.bench')).toMatch(/Between 10 and 100 %/);
   });
 });
+
+describe('from an install', () => {
+  it('shows how it should look by now, up to the knot in hand', async () => {
+    await browser.go(`${url}/install/demo-install-half`);
+    await browser.appears('[data-testid="knot-kind"]');
+    await browser.click('[data-testid="so-far"]');
+    await browser.until(`document.querySelector('[data-testid=seen]')`, 'Check', 30_000);
+    await browser.until(
+      `/→/.test(document.querySelector('[data-testid=seen]').textContent)`,
+      'the half-done look',
+      30_000,
+    );
+    expect(await (await browser.byId('so-far')).getAttribute('value')).toBe('soFar');
+    // Another plan starts at rest and finished.
+    await browser.click('[data-testid="plans"]');
+    await browser.press('Swept-back coils');
+    await browser.until(`/Swept-back/.test(document.title)`, 'the other plan');
+    await browser.press(/^Check/);
+    await browser.until(
+      `document.querySelector('[data-testid=so-far]')?.value === 'all'`,
+      'the whole of the other plan',
+      30_000,
+    );
+  });
+});

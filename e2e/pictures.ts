@@ -55,26 +55,6 @@ const PICTURES: readonly Picture[] = [
     },
   },
   {
-    name: 'cap',
-    path: `${curls}/cap`,
-    before: async (b) => {
-      await b.click('[data-part="opening"]');
-      await b.click('[data-choice="stitchedU"]');
-      await b.settled();
-      await b.script('document.activeElement.blur()');
-    },
-  },
-  {
-    name: 'hair',
-    path: '/plan/demo-deep-part/hair',
-    before: async (b) => {
-      await b.click('[data-part="cuts"]');
-      await b.choose('split', '4');
-      await b.settled();
-      await b.script('document.activeElement.blur()');
-    },
-  },
-  {
     name: 'check',
     path: `${curls}/check`,
     before: async (b) => {
@@ -127,6 +107,26 @@ const PICTURES: readonly Picture[] = [
   },
   { name: 'install-dark', path: '/install/demo-install-half', size: [1280, 800], dark: true },
   { name: 'chart', path: `${curls}/rows/chart` },
+  {
+    name: 'cap',
+    path: `${curls}/cap`,
+    before: async (b) => {
+      await b.click('[data-part="opening"]');
+      await b.click('[data-choice="stitchedU"]');
+      await b.settled();
+      await b.script('document.activeElement.blur()');
+    },
+  },
+  {
+    name: 'hair',
+    path: '/plan/demo-deep-part/hair',
+    before: async (b) => {
+      await b.click('[data-part="cuts"]');
+      await b.choose('split', '4');
+      await b.settled();
+      await b.script('document.activeElement.blur()');
+    },
+  },
   { name: 'tablet', path: '/plan/demo-swept-coils/rows', size: [820, 1180] },
   { name: 'phone', path: `${curls}/supply`, size: [390, 844] },
 ];

@@ -1,6 +1,6 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { Link, Navigate, useParams } from 'react-router';
+import { Link, Navigate, useLocation, useParams } from 'react-router';
 import type { Finding } from '../core/findings/finding.ts';
 import { lookFindings } from '../core/findings/look-findings.ts';
 import type { HairOnHead, Look } from '../core/pipeline/look-result.ts';
@@ -16,7 +16,7 @@ import { useTheme } from './state/theme.ts';
 import { useAgainst } from './state/use-against.ts';
 import { isOf, isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './state/use-look.ts';
 import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
-import { useView } from './state/view-store.ts';
+import { PLAIN_CHECK, useView } from './state/view-store.ts';
 import type { CheckProps } from './stations/check-parts.tsx';
 import { Settle } from './stations/settle.tsx';
 import { Tally } from './tally/tally.tsx';
@@ -73,7 +73,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const { plan } = session;
   const { computed, error } = useResult(plan);
   const scene = useScene(session.history.present.plan);
-  const looked = useLook(plan);
+  const looked = useLook(plan, session.isDraft);
   const range = useGuessRange(plan, session.isDraft);
   const selectedId = useView((v) => v.selectedId);
   const atCheck = station === 'check';
@@ -96,6 +96,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const showTape = useView((v) => v.showTape);
   const select = useView((v) => v.select);
   const selectSection = useView((v) => v.selectSection);
+  const upTo = (useLocation().state as { upTo?: string } | null)?.upTo;
   useTheme();
   useHistoryKeys(session);
   useEffect(() => {
@@ -108,8 +109,10 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   }, [station, plan.id]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another plan has other knots
   useEffect(() => {
-    select(undefined);
+    // From an install it comes with the knot that is in hand: how it should look by now.
+    select(upTo);
     selectSection(undefined);
+    useView.getState().setCheck({ ...PLAIN_CHECK, soFar: upTo !== undefined });
   }, [plan.id]);
 
   const findings = useFindings(plan, result, looked, hair);

@@ -175,6 +175,14 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
             >
               Leave it empty
             </button>
+            <Link
+              className="word text-[20px]"
+              to={`/plan/${plan.id}/check`}
+              state={{ upTo: result.knots[Math.max(0, index - 1)].id }}
+              data-testid="so-far"
+            >
+              How it should look by now
+            </Link>
             <Link className="word text-[20px]" to={`/plan/${plan.id}/install`} data-testid="leave">
               Leave, it is kept
             </Link>

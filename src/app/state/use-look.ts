@@ -16,10 +16,12 @@ export interface Of<T> {
   readonly value: T;
 }
 
-/** At rest and finished: what the tally shows. */
-export function useLook(plan: PlanDocument): Of<Look> | undefined {
-  return useNewest(plan, '', (p) => planner.call('look', { inputs: planInputs(p) }));
+/** At rest and finished: what the tally shows. While a finger drags, rows and knots follow it, and the look when it lingers. */
+export function useLook(plan: PlanDocument, isDraft: boolean): Of<Look> | undefined {
+  const lingering = useResting(plan, false, LINGER_MS);
+  return useNewest(isDraft ? lingering : plan, '', (p) => planner.call('look', { inputs: planInputs(p) }));
 }
+const LINGER_MS = 120;
 
 /** What Check asks for besides the plan: how she is looked at. */
 export function askedOf(view: CheckView, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
@@ -68,7 +70,7 @@ export function useFallingHair(plan: PlanDocument, wanted: boolean, isDraft: boo
 }
 
 export function useGuessRange(plan: PlanDocument, isDraft: boolean): Of<GuessRange> | undefined {
-  const resting = useResting(plan, isDraft);
+  const resting = useResting(plan, isDraft, REST_MS);
   return useNewest(resting, '', (p) => painter.call('guessRange', { inputs: planInputs(p) }));
 }
 
@@ -81,13 +83,13 @@ export function useWhy(plan: PlanDocument, at: DirectionDeg | undefined): WhyHer
 
 const REST_MS = 300;
 
-function useResting(plan: PlanDocument, isDraft: boolean): PlanDocument | undefined {
+function useResting(plan: PlanDocument, isDraft: boolean, afterMs: number): PlanDocument | undefined {
   const [resting, setResting] = useState<PlanDocument>();
   useEffect(() => {
     if (isDraft) return;
-    const timer = setTimeout(() => setResting(plan), REST_MS);
+    const timer = setTimeout(() => setResting(plan), afterMs);
     return () => clearTimeout(timer);
-  }, [plan, isDraft]);
+  }, [plan, isDraft, afterMs]);
   return resting;
 }
 

@@ -1,8 +1,10 @@
 import type { Dome } from '../../core/cap/cap.ts';
+import { FULLNESS_AIMS, FULLNESS_INFO } from '../../core/fall/finish.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { PACE_NAMES, PACES } from '../../core/time/estimate.ts';
 import { setCap } from '../../model/cap-and-hair.ts';
 import { setField } from '../../model/commands.ts';
+import { setFinish } from '../../model/finish.ts';
 import { PartBench } from '../bench/part-bench.tsx';
 import type { PlanSession } from '../state/plan-session.ts';
 import { Choice } from '../ui/choice.tsx';
@@ -38,6 +40,12 @@ export function AimBench({ session, finding }: WithFinding) {
           value={plan.wearer}
           placeholder="you"
           onCommit={(name) => session.apply(setField(plan, 'wearer', name.trim(), `Wearer ${name.trim()}`))}
+        />
+        <SelectField
+          label="How full"
+          value={plan.finish.fullness}
+          options={FULLNESS_AIMS.map((f) => [f, FULLNESS_INFO[f].name] as const)}
+          onChange={(fullness) => session.apply(setFinish(plan, { fullness }))}
         />
         <SelectField
           label="How often you did this"
