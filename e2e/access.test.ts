@@ -142,6 +142,26 @@ describe('by keyboard alone', () => {
     await browser.keys(Key.ESCAPE);
   });
 
+  it('checks: pictures, parts by arrows, a place asked about, hair looked for and stopped', async () => {
+    await tabTo(`e.textContent.startsWith('Check')`);
+    await browser.keys(Key.ENTER);
+    await browser.until(`document.querySelector('[data-testid=seen]')`, 'the look', 40_000);
+    await tabTo(`e.dataset.testid === 'picture-cover'`);
+    await browser.keys(Key.ENTER);
+    expect(await browser.script(`return document.activeElement.ariaPressed`)).toBe('true');
+    await tabTo(`e.dataset.testid === 'ask'`);
+    await browser.keys(Key.ENTER);
+    await browser.appears('[data-testid="why"]');
+    await browser.script(`document.querySelector('[data-part=look]').focus()`);
+    await browser.keys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+    await browser.until(`document.querySelector('[data-testid=use-start]')`, 'the best use');
+    await tabTo(`e.dataset.testid === 'use-start'`);
+    await browser.keys(Key.ENTER);
+    await tabTo(`e.dataset.testid === 'use-stop'`);
+    await browser.keys(Key.ENTER);
+    await browser.until(`document.querySelector('[data-testid=use-outcome][data-state=stopped]')`, 'the end of it');
+  });
+
   it('installs: begins, steps, goes back, leaves', async () => {
     await tabTo(`e.textContent.startsWith('Install')`);
     await browser.keys(Key.ENTER);

@@ -76,7 +76,9 @@ describe('plans', () => {
     expect(await browser.figures()).toEqual(before);
   });
 
-  it('a plan that isn’t there says so', async () => {
+  it('a plan that isn’t there says so, its chart too', async () => {
+    await browser.go(`${url}/plan/nobody/rows/chart`);
+    await browser.until(`/no such plan/.test(document.body.textContent)`, 'the sentence on paper');
     await browser.go(`${url}/plan/nobody/rows`);
     await browser.until(`/no such plan/.test(document.body.textContent)`, 'the sentence');
     await browser.press('Back to your plans');

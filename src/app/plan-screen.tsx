@@ -1,23 +1,16 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
-import type { Finding } from '../core/findings/finding.ts';
-import { lookFindings } from '../core/findings/look-findings.ts';
-import type { HairOnHead, Look } from '../core/pipeline/look-result.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
 import type { SpacingStep } from '../core/pipeline/stages.ts';
-import type { PlanDocument } from '../model/plan.ts';
-import { planInputs } from '../model/to-inputs.ts';
 import { FindingNote } from './bench/finding-note.tsx';
 import { Stage } from './stage/stage.tsx';
 import { exportPlan } from './state/files.ts';
 import { type PlanSession, usePlanSession } from './state/plan-session.ts';
 import { useTheme } from './state/theme.ts';
-import { useAgainst } from './state/use-against.ts';
-import { isOf, isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './state/use-look.ts';
+import { type Checked, useChecked } from './state/use-checked.ts';
 import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
 import { PLAIN_CHECK, useView } from './state/view-store.ts';
-import type { CheckProps } from './stations/check-parts.tsx';
 import { Settle } from './stations/settle.tsx';
 import { Tally } from './tally/tally.tsx';
 import { isStation, STATIONS, type StationId } from './thread/stations.ts';
@@ -73,26 +66,13 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const { plan } = session;
   const { computed, error } = useResult(plan);
   const scene = useScene(session.history.present.plan);
-  const looked = useLook(plan, session.isDraft);
-  const range = useGuessRange(plan, session.isDraft);
-  const selectedId = useView((v) => v.selectedId);
   const atCheck = station === 'check';
-  const knotsIn = useKnotsIn(computed?.result, selectedId);
-  const lookedAs = useLookAs(plan, looked, knotsIn);
-  const hair = useFallingHair(plan, atCheck, session.isDraft, knotsIn);
-  const seenIds = useMemo(() => {
-    const look = atCheck && lookedAs?.plan === plan ? lookedAs.value : undefined;
-    return look && new Set(computed?.result.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
-  }, [atCheck, lookedAs, plan, computed]);
-  const against = useAgainst(session, atCheck);
-  const view = useView((v) => v.check);
-  const isLooked =
-    looked?.plan === plan &&
-    (!atCheck || (isOf(hair, plan, view, knotsIn) && (isPlainView(view) || isOf(lookedAs, plan, view, knotsIn))));
+  const result = computed?.plan.id === plan.id ? computed.result : undefined;
+  const checked = useChecked(session, result, atCheck);
+  const { looked, findings } = checked;
   const before = useFiguresBefore(computed, looked, session.history.present.plan, session.isDraft);
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
   const [plansOpen, setPlansOpen] = useState(false);
-  const result = computed?.plan.id === plan.id ? computed.result : undefined;
   const showTape = useView((v) => v.showTape);
   const select = useView((v) => v.select);
   const selectSection = useView((v) => v.selectSection);
@@ -115,7 +95,6 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     useView.getState().setCheck({ ...PLAIN_CHECK, soFar: upTo !== undefined });
   }, [plan.id]);
 
-  const findings = useFindings(plan, result, looked, hair);
   const own = findings.filter((f) => f.station === station);
   const finding = <FindingNote finding={own[0]} more={own.length - 1} session={session} />;
   const show = station === 'measure' ? 'tape' : station === 'base' ? 'sections' : atCheck ? 'look' : 'rows';
@@ -124,7 +103,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
       className="screen"
       data-station={station}
       data-computed-ms={computed?.ms.toFixed(1)}
-      data-looked={isLooked ? 'yes' : 'no'}
+      data-looked={checked.isLooked ? 'yes' : 'no'}
       data-ready={result && !session.isDraft && computed?.plan === plan ? 'yes' : 'no'}
     >
       <div className="daylight" />
@@ -148,9 +127,9 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
         <h1 className="sr-only">
           {STATIONS.find(([id]) => id === station)?.[1]}, {plan.name}
         </h1>
-        {atCheck && against && result && looked && scene ? (
+        {atCheck && checked.other && result && looked && scene ? (
           <Suspense>
-            <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={against} />
+            <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={checked.other} />
           </Suspense>
         ) : (
           <Stage
@@ -160,7 +139,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
             show={show}
             partHandles={station === 'rows' || station === 'aim'}
             opening={station === 'cap'}
-            shown={atCheck ? { look: lookedAs?.value, hair: hair?.value } : undefined}
+            shown={atCheck ? { look: checked.lookAs, hair: checked.hair } : undefined}
           />
         )}
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
@@ -177,24 +156,17 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
               result={result}
               step={step}
               finding={finding}
-              checked={{
-                look: looked?.value,
-                lookAs: lookedAs?.value,
-                hair: hair?.value,
-                range: range?.plan === plan ? range.value : undefined,
-                findings,
-                other: against,
-              }}
+              checked={checked}
             />
           </Suspense>
           {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
         </aside>
       </main>
-      <Weave session={session} result={result} seenIds={seenIds} />
+      <Weave session={session} result={result} seenIds={checked.seenIds} />
       <Tally
         session={session}
         result={result}
-        judged={{ look: looked?.value, range: range?.plan === plan ? range.value : undefined }}
+        judged={{ look: looked?.value, range: checked.range }}
         before={before}
         onExport={() => exportPlan(plan)}
       />
@@ -213,7 +185,7 @@ function StationBench(props: {
   readonly result: PlanResult | undefined;
   readonly step: SpacingStep | undefined;
   readonly finding: React.ReactNode;
-  readonly checked: Omit<CheckProps, 'session' | 'result'>;
+  readonly checked: Checked;
 }) {
   const { station, session, result } = props;
   switch (station) {
@@ -230,7 +202,7 @@ function StationBench(props: {
     case 'rows':
       return <RowsBench session={session} result={result} finding={props.finding} />;
     case 'check':
-      return <CheckBench session={session} result={result} {...props.checked} />;
+      return <CheckBench session={session} result={result} checked={props.checked} />;
     case 'supply':
       return <SupplyBench session={session} result={result} step={props.step} finding={props.finding} />;
     case 'install':
@@ -244,30 +216,6 @@ function StationBench(props: {
     case 'practice':
       return <PracticeBench session={session} result={result} />;
   }
-}
-
-/** Knots up to the selected one. */
-function useKnotsIn(result: PlanResult | undefined, selectedId: string | undefined): number | undefined {
-  return useMemo(() => {
-    const at = result?.knots.findIndex((k) => k.id === selectedId) ?? -1;
-    return at < 0 ? undefined : at + 1;
-  }, [result, selectedId]);
-}
-
-/** What the plan itself and its look have to say; the look is that of this very plan or says nothing. */
-function useFindings(
-  plan: PlanDocument,
-  result: PlanResult | undefined,
-  look: Of<Look> | undefined,
-  hair: Of<HairOnHead> | undefined,
-): readonly Finding[] {
-  const isPlain = useView((v) => isPlainView(v.check));
-  return useMemo(() => {
-    if (!result) return [];
-    if (look?.plan !== plan) return result.findings;
-    const sized = isPlain && hair?.plan === plan ? hair.value : undefined;
-    return [...result.findings, ...lookFindings(planInputs(plan), result, look.value, sized)];
-  }, [plan, result, look, hair, isPlain]);
 }
 
 /** Ctrl+Z and Ctrl+Shift+Z (or Ctrl+Y), except while writing in a field, which has an undo of its own. */

@@ -1,5 +1,19 @@
-/** Worker entry: the table of jobs behind a message port. */
-import { expose } from 'comlink';
+/** Worker entry: the table of jobs behind a message port. A mesh of hair is handed over, not copied: nobody keeps it here. */
+import { expose, transfer } from 'comlink';
+import type { LookAsked } from '../core/pipeline/look-result.ts';
 import { createJobs } from './jobs.ts';
 
-expose(createJobs());
+const jobs = createJobs();
+
+expose({
+  ...jobs,
+  fallingHair: (asked: LookAsked) => {
+    const result = jobs.fallingHair(asked);
+    if (result.state !== 'done') return result;
+    const { positions, tangents, normals, looks, sizes, triangles } = result.value.mesh;
+    return transfer(
+      result,
+      [positions, tangents, normals, looks, sizes, triangles].map((array) => array.buffer as ArrayBuffer),
+    );
+  },
+});

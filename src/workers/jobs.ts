@@ -5,8 +5,10 @@
 import type { Edit } from '../core/base/edit.ts';
 import type { Flattening } from '../core/base/flatten.ts';
 import type { Candidate } from '../core/base/recommend.ts';
+import { lookDifference, type ShownOnHead } from '../core/cover/difference.ts';
 import type { DirectionDeg } from '../core/head/marks.ts';
 import type { HeadInputs, PlanInputs } from '../core/pipeline/inputs.ts';
+import { type Judged, judge } from '../core/pipeline/judge.ts';
 import { Atelier } from '../core/pipeline/look.ts';
 import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../core/pipeline/look-result.ts';
 import type { MeasureEffect } from '../core/pipeline/measure-effects.ts';
@@ -28,6 +30,10 @@ export interface Jobs {
   lookAs(asked: LookAsked): JobResult<Look>;
   fallingHair(asked: LookAsked): JobResult<HairOnHead>;
   guessRange(asked: LookAsked): JobResult<GuessRange>;
+  /** All of it at once, for a file. */
+  judge(inputs: PlanInputs): JobResult<Judged>;
+  /** Of the second against the first, at every vertex of the second. */
+  lookDifference(asked: { readonly first: ShownOnHead; readonly second: ShownOnHead }): JobResult<Float32Array>;
   why(asked: LookAsked & { readonly at: DirectionDeg }): JobResult<WhyHere>;
   /** What candidates of a best-use search come to; those that can't be laid come to nothing. */
   evaluateUses(asked: UsesAsked): Promise<JobResult<Array<UseFigures | undefined>>>;
@@ -54,6 +60,8 @@ export function createJobs(): Jobs {
     lookAs: (asked) => attempt(() => pipeline.look(asked)),
     fallingHair: (asked) => attempt(() => pipeline.fallingHair(asked)),
     guessRange: (asked) => attempt(() => pipeline.range(asked)),
+    judge: (inputs) => attempt(() => judge(pipeline, inputs)),
+    lookDifference: ({ first, second }) => attempt(() => lookDifference(first, second)),
     why: (asked) => attempt(() => pipeline.why(asked)),
     evaluateUses: async (asked) => {
       const { evaluateUses } = await import('../core/search/evaluate.ts');

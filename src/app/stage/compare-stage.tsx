@@ -1,10 +1,10 @@
 /** Two heads that turn as one, and a third with what is different between them. */
-import { useEffect, useMemo, useRef } from 'react';
-import { lookDifference } from '../../core/cover/difference.ts';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { HeadScene } from '../../core/pipeline/scene.ts';
 import type { PlanDocument } from '../../model/plan.ts';
+import { painter } from '../state/clients.ts';
 import { useTheme } from '../state/theme.ts';
 import type { OtherPlan } from '../state/use-against.ts';
 import { useView } from '../state/view-store.ts';
@@ -19,22 +19,25 @@ const PLAIN = { bumps: false, sectionId: undefined, atBase: false } as const;
 /** A difference of this much is shown in full light. */
 const FULL = 0.4;
 
-export function CompareStage(props: {
+interface Compared {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
   readonly look: Look;
   readonly scene: HeadScene;
   readonly other: OtherPlan;
-}) {
+}
+
+export function CompareStage(props: Compared) {
   const { plan, result, look, scene, other } = props;
   const box = useRef<HTMLDivElement>(null);
   const drag = useTurning(box, () => undefined);
   const layers = useMemo(() => layersOf(result, { ...PLAIN, shows: look.shows }), [result, look]);
   const otherLayers = useMemo(() => layersOf(other.result, { ...PLAIN, shows: other.look.shows }), [other]);
-  const difference = useMemo((): Layers => {
-    const by = lookDifference({ shows: other.look.shows, cap: other.scene.cap }, { shows: look.shows, cap: scene.cap });
-    return { marks: layersOf(undefined, PLAIN).marks, difference: by.map((d) => d / FULL) };
-  }, [other, look, scene]);
+  const by = useDifference(props);
+  const difference = useMemo(
+    (): Layers => ({ marks: layersOf(undefined, PLAIN).marks, difference: by?.map((d) => d / FULL) ?? [] }),
+    [by],
+  );
   return (
     // biome-ignore lint/a11y/useSemanticElements: a drawing that is turned is no element HTML has
     <div
@@ -66,6 +69,24 @@ export function CompareStage(props: {
       <ViewRing />
     </div>
   );
+}
+
+/** Worked out beside the screen: two heads of unlike tape take their time. */
+function useDifference({ look, scene, other }: Compared): Float32Array | undefined {
+  const [by, setBy] = useState<Float32Array>();
+  useEffect(() => {
+    let abandoned = false;
+    const shown = (l: Look, s: HeadScene) => ({ shows: l.shows, cap: { positions: s.cap.positions } });
+    painter
+      .call('lookDifference', { first: shown(other.look, other.scene), second: shown(look, scene) })
+      .then((outcome) => {
+        if (!abandoned && outcome.state === 'done') setBy(outcome.value);
+      });
+    return () => {
+      abandoned = true;
+    };
+  }, [look, scene, other]);
+  return by;
 }
 
 function Head(props: {

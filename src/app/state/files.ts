@@ -1,5 +1,4 @@
 /** Files out. The browser's own save dialog or download folder takes them. */
-import { lookFindings } from '../../core/findings/look-findings.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { SpacingStep } from '../../core/pipeline/stages.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
@@ -38,19 +37,11 @@ export async function exportMap(plan: PlanDocument, result: PlanResult) {
 
 export async function exportComputed(plan: PlanDocument, result: PlanResult, step: SpacingStep) {
   const { computedPlan } = await import('../../formats/computed-json.ts');
-  const inputs = planInputs(plan);
-  const asked = [
-    await painter.call('look', { inputs }),
-    await painter.call('fallingHair', { inputs }),
-    await painter.call('guessRange', { inputs }),
-  ] as const;
-  const [look, hair, range] = asked;
-  if (look.state !== 'done' || hair.state !== 'done' || range.state !== 'done') return;
-  const findings = lookFindings(inputs, result, look.value, hair.value);
-  const judged = { look: look.value, hair: hair.value, range: range.value, findings };
+  const judged = await painter.call('judge', planInputs(plan));
+  if (judged.state !== 'done') return;
   offer(
     `${fileStem(plan.name)}.computed.json`,
     'application/json',
-    `${JSON.stringify(computedPlan(plan, result, step, judged), null, 2)}\n`,
+    `${JSON.stringify(computedPlan(plan, result, step, judged.value), null, 2)}\n`,
   );
 }

@@ -17,7 +17,8 @@ import type { CheckProps } from './check-parts.tsx';
 const percent = (v: number) => `${Math.round(100 * v)} %`;
 const tenths = (v: number) => `${(100 * v).toFixed(1)} %`;
 
-export function BestPart({ session, result, look }: CheckProps) {
+export function BestPart({ session, result, checked }: CheckProps) {
+  const look = checked.looked?.value;
   const { plan } = session;
   const { run, start, stop } = useBestUse();
   const mine = run?.plan.id === plan.id ? run : undefined;
@@ -173,6 +174,7 @@ function Enough({ session }: { readonly session: PlanSession }) {
 function Outcome({ run, session }: { readonly run: UseRun; readonly session: PlanSession }) {
   const { best, now, curve } = run;
   const [chosen, setChosen] = useState<string>();
+  const [refusal, setRefusal] = useState<string>();
   const { forget } = useBestUse();
   const pick = curve.find((c) => c.genome.join() === chosen) ?? best;
   const isOld = session.history.present.plan !== run.plan;
@@ -223,13 +225,21 @@ function Outcome({ run, session }: { readonly run: UseRun; readonly session: Pla
               className="button primary mt-2"
               data-testid="use-take"
               onClick={() => {
-                const words = `Best use: ${pick.figures.packs} packs, ${percent(pick.hidden)} hidden`;
-                session.apply({ words, plan: planWithUse(session.history.present.plan, run.space, pick.genome) });
-                forget();
+                const { packs } = pick.figures;
+                const words = `Best use: ${packs} ${packs === 1 ? 'pack' : 'packs'}, ${percent(pick.hidden)} hidden`;
+                const plan = planWithUse(session.history.present.plan, run.space, pick.genome);
+                const why = session.apply({ words, plan });
+                setRefusal(why);
+                if (why === undefined) forget();
               }}
             >
               Put it in the plan
             </button>
+          )}
+          {refusal && (
+            <p role="alert" className="note text-madder">
+              {refusal} Nothing was changed.
+            </p>
           )}
           <button type="button" className="word text-[13px]" onClick={forget}>
             Leave it

@@ -7,10 +7,9 @@ import { SIZE_VIEWS, type SizeView } from '../../core/cover/size.ts';
 import { FULLNESS_AIMS, FULLNESS_INFO, OUTLINE_INFO, OUTLINES } from '../../core/fall/finish.ts';
 import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess, guessRange } from '../../core/fall/guesses.ts';
 import { AGE_INFO, AGES, POSE_NAMES, POSES } from '../../core/fall/poses.ts';
-import type { Finding } from '../../core/findings/finding.ts';
 import { directionDeg } from '../../core/head/marks.ts';
 import { milliNewton } from '../../core/load/bites.ts';
-import type { GuessRange, HairOnHead, Look } from '../../core/pipeline/look-result.ts';
+import type { HairOnHead, Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import { lowerFirst, upperFirst } from '../../core/words.ts';
 import { setFinish, setGuess } from '../../model/finish.ts';
@@ -18,7 +17,7 @@ import { addKnot } from '../../model/rows-by-hand.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import { FindingNote } from '../bench/finding-note.tsx';
 import type { PlanSession } from '../state/plan-session.ts';
-import type { OtherPlan } from '../state/use-against.ts';
+import type { Checked } from '../state/use-checked.ts';
 import { useWhy } from '../state/use-look.ts';
 import { PLAIN_CHECK, TURN_TOOL, useView } from '../state/view-store.ts';
 import { Choice } from '../ui/choice.tsx';
@@ -29,19 +28,14 @@ import { Figure, ToolButton } from '../ui/tabs.tsx';
 export interface CheckProps {
   readonly session: PlanSession;
   readonly result: PlanResult | undefined;
-  /** At rest, and in the pose and age that she chose. */
-  readonly look: Look | undefined;
-  readonly lookAs: Look | undefined;
-  readonly hair: HairOnHead | undefined;
-  readonly range: GuessRange | undefined;
-  readonly findings: readonly Finding[];
-  /** What it is held against. */
-  readonly other: OtherPlan | undefined;
+  readonly checked: Checked;
 }
 
 const percent = (v: number) => `${Math.round(100 * v)} %`;
 
-export function LookPart({ session, result, look, lookAs, findings }: CheckProps) {
+export function LookPart({ session, result, checked }: CheckProps) {
+  const { lookAs, findings } = checked;
+  const look = checked.looked?.value;
   const view = useView((v) => v.check);
   const setCheck = useView((v) => v.setCheck);
   const tool = useView((v) => v.tool);
@@ -287,9 +281,14 @@ function HiddenBy({ look }: { readonly look: Look }) {
 const LINE_SHOWS = 0.25;
 
 /** Why a place is covered as it is, and what one more piece would do there. */
-function WhyHere({ session, result, look }: Pick<CheckProps, 'session' | 'result' | 'look'>) {
+function WhyHere(props: {
+  readonly session: PlanSession;
+  readonly result: PlanResult;
+  readonly look: Look | undefined;
+}) {
+  const { session, result, look } = props;
   const selectedId = useView((v) => v.selectedId);
-  const knot = result?.knots.find((k) => k.id === selectedId);
+  const knot = result.knots.find((k) => k.id === selectedId);
   const place = knot ? ([knot.xMm, knot.yMm, knot.zMm] as const) : look?.patches[0]?.atMm;
   const whyAt = useView((v) => v.check.whyAt);
   const setCheck = useView((v) => v.setCheck);
@@ -355,7 +354,7 @@ const VIEW_WORDS: Readonly<Record<SizeView, readonly [name: string, across: stri
   top: ['From above', 'beyond the head, right and left'],
 };
 
-export function SizePart({ session, hair, result }: CheckProps) {
+export function SizePart({ session, result, checked: { hair } }: CheckProps) {
   const { plan } = session;
   const finger = fingerMm(plan);
   const fingers = (mm: number) => `${(Math.round((2 * mm) / finger) / 2).toString().replace('.5', '½')}`;
@@ -421,8 +420,10 @@ export function SizePart({ session, hair, result }: CheckProps) {
       )}
       {hair && <Outlines hair={hair} crownMm={result?.head.landmarks.crown[1] ?? 0} />}
       <p className="note mt-2">
-        How far hair stands off is a guess by texture. Trim in small steps with the head upright, less on the first day:
-        it settles overnight, and what is cut is gone.
+        {hair &&
+          `Over the scalp it lies ${Math.round(hair.meanThicknessMm)} mm thick on the whole: a guess by texture. `}
+        Trim in small steps with the head upright, less on the first day: it settles overnight, and what is cut is gone.
+        Blunt tips, a mirror, a finger between blade and skin.
       </p>
     </>
   );
@@ -471,7 +472,8 @@ function Outlines({ hair, crownMm }: { readonly hair: HairOnHead; readonly crown
 const MOST_ROWS = 12;
 const BITE_NAMES = { all: 'Middle of all', edge: 'At the edge', tender: 'Tender or thin' } as const;
 
-export function LoadPart({ result, look }: CheckProps) {
+export function LoadPart({ result, checked }: CheckProps) {
+  const look = checked.looked?.value;
   const select = useView((v) => v.select);
   if (!result) return null;
   const { load, cap } = result;
@@ -586,7 +588,9 @@ const readGuess = (g: FallGuess, v: number) => {
   return unit === '%' ? v / 100 : unit === '°' ? (v * Math.PI) / 180 : v;
 };
 
-export function GuessesPart({ session, look, range: open }: CheckProps) {
+export function GuessesPart({ session, checked }: CheckProps) {
+  const { range: open } = checked;
+  const look = checked.looked?.value;
   const { plan } = session;
   return (
     <>

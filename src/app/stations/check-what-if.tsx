@@ -13,7 +13,9 @@ import type { CheckProps } from './check-parts.tsx';
 const NONE = '';
 const MOST_STEPS = 8;
 
-export function WhatIfPart({ session, result, look, other }: CheckProps) {
+export function WhatIfPart({ session, result, checked }: CheckProps) {
+  const { other } = checked;
+  const look = checked.looked?.value;
   const { plan, history } = session;
   const against = useView((v) => v.check.against);
   const setCheck = useView((v) => v.setCheck);

@@ -22,7 +22,10 @@ export function CheckBench(props: CheckProps) {
     <Parts
       label="What to check"
       open={open}
-      onOpen={setOpen}
+      onOpen={(id) => {
+        setOpen(id);
+        hold(TURN_TOOL);
+      }}
       parts={[
         { id: 'look', name: 'Look', content: lazily(<LookPart {...props} />) },
         { id: 'size', name: 'Size', content: lazily(<SizePart {...props} />) },

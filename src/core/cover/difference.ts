@@ -1,11 +1,14 @@
 /** Two looks held against each other, at every vertex of the second head; the first is read at the place in the same direction. */
 import type { PictureMesh } from '../head/bust.ts';
 
+/** Share that shows at every vertex of a drawn head. */
+export interface ShownOnHead {
+  readonly shows: Float32Array;
+  readonly cap: Pick<PictureMesh, 'positions'>;
+}
+
 /** @returns what shows more (positive) or less in the second, at each of its vertices */
-export function lookDifference(
-  first: { readonly shows: Float32Array; readonly cap: Pick<PictureMesh, 'positions'> },
-  second: { readonly shows: Float32Array; readonly cap: Pick<PictureMesh, 'positions'> },
-): Float32Array {
+export function lookDifference(first: ShownOnHead, second: ShownOnHead): Float32Array {
   const same = samePlaces(first.cap.positions, second.cap.positions);
   const from = same ? undefined : new DirectionIndex(first.cap.positions);
   return second.shows.map((s, v) => {

@@ -22,7 +22,13 @@ it('holds every ribbon whole, however many there are, every second one in the fi
         expect(mesh.positions).toHaveLength(3 * vertices);
         expect(mesh.looks).toHaveLength(4 * vertices);
         expect(mesh.triangles).toHaveLength(kept.reduce((sum, c) => sum + 6 * (c - 1), 0));
-        expect(mesh.halfIndices).toBe(kept.filter((_, i) => i % 2 === 0).reduce((sum, c) => sum + 6 * (c - 1), 0));
+        // From the last one, which lies on top.
+        expect(mesh.halfIndices).toBe(
+          kept
+            .toReversed()
+            .filter((_, i) => i % 2 === 0)
+            .reduce((sum, c) => sum + 6 * (c - 1), 0),
+        );
         for (const v of mesh.triangles) expect(v).toBeLessThan(vertices);
         // Length along the ribbon ends at the whole of it.
         for (let v = 0; v < vertices; v++) expect(mesh.looks[4 * v + 1]).toBeLessThanOrEqual(mesh.sizes[2 * v + 1]);

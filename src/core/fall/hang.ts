@@ -33,7 +33,7 @@ export interface Hanging {
   /** Kept from the body, mm. */
   readonly clearMm: number;
   /** The strand ends where this is true. */
-  readonly ends?: (x: number, y: number, z: number, fromBodyMm: number) => boolean;
+  readonly ends?: (x: number, y: number, z: number) => boolean;
 }
 
 /**
@@ -75,9 +75,8 @@ export function hang(
       y += h * dy;
       z += h * dz;
     }
-    let away = Number.POSITIVE_INFINITY;
     if (body) {
-      away = body.distance(x, y, z);
+      const away = body.distance(x, y, z);
       if (away < clearMm) {
         const [ox, oy, oz] = body.out;
         x += (clearMm - away) * ox;
@@ -93,10 +92,9 @@ export function hang(
           dy /= l;
           dz /= l;
         }
-        away = clearMm;
       }
     }
-    if (ends?.(x, y, z, away)) break;
+    if (ends?.(x, y, z)) break;
     left -= h;
     n++;
     points[3 * n] = x;

@@ -42,10 +42,13 @@ export class StrandMaker {
   count = 0;
   private readonly tracer: StrandTracer;
   private readonly down: Vec3;
+  /** Half breadth, crown and half length of the bare head, mm. */
+  private readonly axes: Vec3;
 
   constructor(private readonly round: Surroundings) {
     this.tracer = new StrandTracer(round.mesh, round.ways);
     this.down = downOf(round.state);
+    this.axes = halfAxes(round.mesh.positionsMm);
   }
 
   /** @param heightMm of the hair that lies on the scalp already, at every vertex. */
@@ -92,9 +95,16 @@ export class StrandMaker {
       stepMm: POINT_MM,
       body,
       clearMm: 2 + KEPT_OFF * lift,
-      ends: (x, y, z, away) => y < floorMm || isTrimmed(finish, [x, y, z], nape, away),
+      ends: (x, y, z) => y < floorMm || isTrimmed(finish, [x, y, z], nape, this.fromHead(x, y, z)),
     });
     this.count = end + 1;
+  }
+
+  /** From the bare head as an ellipsoid, along the ray from its middle, mm. */
+  private fromHead(x: number, y: number, z: number): number {
+    const [a, b, c] = this.axes;
+    const out = Math.sqrt((x / a) ** 2 + (y / b) ** 2 + (z / c) ** 2);
+    return out > 1 ? Math.sqrt(x * x + y * y + z * z) * (1 - 1 / out) : 0;
   }
 
   /** The way of the last piece on the head; of a strand that never lay there, the way of its root. */
@@ -120,6 +130,12 @@ export class StrandMaker {
 /** Where hair off the head goes: down, and with the wind. */
 function downOf({ gravity, wind }: HairState): Vec3 {
   return unit(gravity[0] + wind[0], gravity[1] + wind[1], gravity[2] + wind[2]);
+}
+
+function halfAxes(positionsMm: Float64Array): Vec3 {
+  const most = [1, 1, 1];
+  for (let i = 0; i < positionsMm.length; i++) most[i % 3] = Math.max(most[i % 3], Math.abs(positionsMm[i]));
+  return [most[0], most[1], most[2]];
 }
 
 function unit(x: number, y: number, z: number): Vec3 {

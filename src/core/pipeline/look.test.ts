@@ -330,6 +330,20 @@ describe('size', () => {
       expect(cut.mesh.positions[i]).toBeGreaterThan(napeHairline[1] - 60 - 13);
   });
 
+  it('trimmed to an arc nothing stands further from the head, below it neither', () => {
+    const arc = atelier.fallingHair({
+      inputs: { ...long, finish: { ...PLAIN_FINISH, outline: 'round', reachMm: 60 } },
+    });
+    const p = atelier.head(long).mesh.positionsMm;
+    const [a, b, c] = [0, 1, 2].map((k) => p.reduce((m, v, i) => (i % 3 === k ? Math.max(m, Math.abs(v)) : m), 0));
+    for (let i = 0; i < arc.mesh.positions.length; i += 3) {
+      const [x, y, z] = arc.mesh.positions.subarray(i, i + 3);
+      const out = Math.sqrt((x / a) ** 2 + (y / b) ** 2 + (z / c) ** 2);
+      expect(Math.hypot(x, y, z) * (1 - 1 / out)).toBeLessThan(60 + 13);
+    }
+    expect(arc.size.front.heightMm).toBeLessThan(atelier.fallingHair({ inputs: long }).size.front.heightMm - 100);
+  });
+
   it('more loft and springier hair stand wider; nothing lies inside the head', () => {
     const width = (inputs: PlanInputs) => atelier.fallingHair({ inputs }).size.front.widthMm;
     expect(width({ ...long, guesses: { ...PLAIN_GUESSES, loft: 1.4 } })).toBeGreaterThan(width(long) + 2);

@@ -1,0 +1,81 @@
+/** All that is known of how the plan looks, for every station: the tally's look, Check's own, hair, ranges, findings. */
+import { useMemo } from 'react';
+import type { Finding } from '../../core/findings/finding.ts';
+import { lookFindings } from '../../core/findings/look-findings.ts';
+import type { GuessRange, HairOnHead, Look } from '../../core/pipeline/look-result.ts';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { planInputs } from '../../model/to-inputs.ts';
+import type { PlanSession } from './plan-session.ts';
+import { type OtherPlan, useAgainst } from './use-against.ts';
+import { isOf, isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './use-look.ts';
+import { useView } from './view-store.ts';
+
+export interface Checked {
+  /** At rest and finished; of the plan before while the next is worked out. */
+  readonly looked: Of<Look> | undefined;
+  /** In the pose and age that she chose. */
+  readonly lookAs: Look | undefined;
+  readonly hair: HairOnHead | undefined;
+  readonly range: GuessRange | undefined;
+  /** Of the plan and of its look. */
+  readonly findings: readonly Finding[];
+  /** What it is held against. */
+  readonly other: OtherPlan | undefined;
+  /** At Check: knots that nothing hides. */
+  readonly seenIds: ReadonlySet<string> | undefined;
+  /** Everything shown is that of this plan. */
+  readonly isLooked: boolean;
+}
+
+export function useChecked(session: PlanSession, result: PlanResult | undefined, atCheck: boolean): Checked {
+  const { plan, isDraft } = session;
+  const view = useView((v) => v.check);
+  const knotsIn = useKnotsIn(result);
+  const looked = useLook(plan, isDraft);
+  const lookedAs = useLookAs(plan, looked, knotsIn);
+  const hair = useFallingHair(plan, atCheck, isDraft, knotsIn);
+  const range = useGuessRange(plan, isDraft);
+  const other = useAgainst(session, atCheck);
+  const findings = useFindings(plan, result, looked, hair);
+  const seenIds = useMemo(() => {
+    const look = atCheck && lookedAs?.plan === plan ? lookedAs.value : undefined;
+    return look && new Set(result?.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
+  }, [atCheck, lookedAs, plan, result]);
+  const isDrawn = isOf(hair, plan, view, knotsIn) && (isPlainView(view) || isOf(lookedAs, plan, view, knotsIn));
+  return {
+    looked,
+    lookAs: lookedAs?.value,
+    hair: hair?.value,
+    range: range?.plan === plan ? range.value : undefined,
+    findings,
+    other,
+    seenIds,
+    isLooked: looked?.plan === plan && (!atCheck || isDrawn),
+  };
+}
+
+/** Knots up to the selected one. */
+function useKnotsIn(result: PlanResult | undefined): number | undefined {
+  const selectedId = useView((v) => v.selectedId);
+  return useMemo(() => {
+    const at = result?.knots.findIndex((k) => k.id === selectedId) ?? -1;
+    return at < 0 ? undefined : at + 1;
+  }, [result, selectedId]);
+}
+
+/** The look is that of this very plan or says nothing. */
+function useFindings(
+  plan: PlanDocument,
+  result: PlanResult | undefined,
+  look: Of<Look> | undefined,
+  hair: Of<HairOnHead> | undefined,
+): readonly Finding[] {
+  const isPlain = useView((v) => isPlainView(v.check));
+  return useMemo(() => {
+    if (!result) return [];
+    if (look?.plan !== plan) return result.findings;
+    const sized = isPlain && hair?.plan === plan ? hair.value : undefined;
+    return [...result.findings, ...lookFindings(planInputs(plan), result, look.value, sized)];
+  }, [plan, result, look, hair, isPlain]);
+}
