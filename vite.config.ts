@@ -36,8 +36,10 @@ const FONT_AXES = {
   bricolage: { wght: { min: 400, max: 650 }, wdth: { min: 75, max: 100 } },
   atkinson: { wght: { min: 400, max: 650 } },
 } as const;
-/** Latin with its extensions, and the signs that figures and sentences use. */
-const GLYPHS = `${String.fromCodePoint(...Array.from({ length: 0x160 }, (_, i) => 0x20 + i))}–—‘’“”„†•…‰′″€₦→←↑↓−×÷≈≤≥½¼¾⅓⅔⅛⅜⅝⅞`;
+const SIGNS = '–—‘’“”„†•…‰′″€₦→←↑↓−×÷≈≤≥½¼¾⅓⅔⅛⅜⅝⅞';
+const upTo = (last: number) => String.fromCodePoint(...Array.from({ length: last - 0x1f }, (_, i) => 0x20 + i));
+/** Sentences and names may hold any Latin letter with its extensions; headings and figures are our own words. */
+const GLYPHS = { bricolage: upTo(0xff) + SIGNS, atkinson: upTo(0x17f) + SIGNS } as const;
 
 /** Fonts with only what is used of them. */
 function trimmedFonts(): Plugin {
@@ -53,7 +55,7 @@ function trimmedFonts(): Plugin {
           | undefined;
         if (!name) continue;
         const whole = Buffer.from(file.source as Uint8Array);
-        file.source = await subsetFont(whole, GLYPHS, { targetFormat: 'woff2', variationAxes: FONT_AXES[name] });
+        file.source = await subsetFont(whole, GLYPHS[name], { targetFormat: 'woff2', variationAxes: FONT_AXES[name] });
       }
     },
   };

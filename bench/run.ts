@@ -14,6 +14,7 @@ import { icosphere } from '../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, distanceMm, nearestVertex } from '../src/core/geometry/surface-mesh.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
 import { flatterParking } from '../src/core/pipeline/advice.ts';
+import { fallingHair } from '../src/core/pipeline/falling-hair.ts';
 import type { PlanInputs } from '../src/core/pipeline/inputs.ts';
 import { Atelier } from '../src/core/pipeline/look.ts';
 import { headScene } from '../src/core/pipeline/scene.ts';
@@ -170,7 +171,7 @@ time(
   16,
 );
 time('hair in space, to be drawn', 8, (i) =>
-  atelier.fallingHair({ inputs: base, guesses: { ...guesses, loft: 1 + 1e-3 * (i + 9) } }),
+  fallingHair(atelier, { inputs: base, guesses: { ...guesses, loft: 1 + 1e-3 * (i + 9) } }),
 );
 const space = searchSpace(base, { split: true, half: true, open: true }, atelier.look({ inputs: base }).patches, true);
 const random = seededRandom(5);

@@ -39,7 +39,7 @@ describe.each([
   );
 
   it.each(STATIONS.map(([id]) => id))('finds nothing in %s', async (station) => {
-    await browser.go(`${url}/plan/demo-deep-part/${station}`);
+    await browser.station(url, 'demo-deep-part', station);
     await browser.settled();
     await browser.picture();
     await browser.until(`document.querySelector('.bench h2')`, 'the bench');
@@ -56,7 +56,7 @@ describe.each([
       ['rows', ['rows', 'hand', 'knots', 'order']],
       ['check', ['size', 'load', 'whatIf', 'best', 'guesses']],
     ] as const) {
-      await browser.go(`${url}/plan/demo-deep-part/${station}`);
+      await browser.station(url, 'demo-deep-part', station);
       await browser.settled();
       for (const part of parts) {
         await browser.click(`[data-part="${part}"]`);
@@ -153,7 +153,10 @@ describe('by keyboard alone', () => {
     await browser.keys(Key.ENTER);
     await browser.appears('[data-testid="why"]');
     await browser.script(`document.querySelector('[data-part=look]').focus()`);
-    await browser.keys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+    for (const id of ['size', 'load', 'whatIf', 'best']) {
+      await browser.keys(Key.ARROW_RIGHT);
+      await browser.until(`document.activeElement.dataset.part === '${id}'`, id);
+    }
     await browser.until(`document.querySelector('[data-testid=use-start]')`, 'the best use');
     await tabTo(`e.dataset.testid === 'use-start'`);
     await browser.keys(Key.ENTER);
@@ -199,7 +202,7 @@ describe('large text and narrow windows', () => {
     await browser.size(width, height);
     const stations = width < 600 ? ['supply', 'install', 'log'] : ['measure', 'rows', 'check', 'supply', 'log'];
     for (const station of stations) {
-      await browser.go(`${url}/plan/demo-shoulder-curls/${station}`);
+      await browser.station(url, 'demo-shoulder-curls', station);
       await browser.settled();
       await browser.until(`document.querySelector('.bench h2')`, 'the bench');
       expect(await browser.script<number>('return document.documentElement.scrollWidth'), station).toBeLessThanOrEqual(

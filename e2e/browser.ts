@@ -81,6 +81,14 @@ export class Browser {
     await this.driver.get(url);
   }
 
+  /** To a station of a plan: along the thread where that plan is open, so that what is worked out is kept; else by its address. */
+  async station(url: string, plan: string, station: string) {
+    const link = `.thread a[href="/plan/${plan}/${station}"]`;
+    if (await this.has(link)) await this.script('document.querySelector(arguments[0]).click()', link);
+    else await this.go(`${url}/plan/${plan}/${station}`);
+    await this.until(`location.pathname === '/plan/${plan}/${station}'`, station);
+  }
+
   script<T>(body: string, ...args: unknown[]): Promise<T> {
     return this.driver.executeScript<T>(body, ...args);
   }

@@ -70,6 +70,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const result = computed?.plan.id === plan.id ? computed.result : undefined;
   const checked = useChecked(session, result, atCheck);
   const { looked, findings } = checked;
+  const other = useView((v) => v.other);
   const before = useFiguresBefore(computed, looked, session.history.present.plan, session.isDraft);
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
   const [plansOpen, setPlansOpen] = useState(false);
@@ -127,9 +128,9 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
         <h1 className="sr-only">
           {STATIONS.find(([id]) => id === station)?.[1]}, {plan.name}
         </h1>
-        {atCheck && checked.other && result && looked && scene ? (
+        {atCheck && other && result && looked && scene ? (
           <Suspense>
-            <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={checked.other} />
+            <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={other} />
           </Suspense>
         ) : (
           <Stage

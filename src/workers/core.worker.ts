@@ -7,8 +7,8 @@ const jobs = createJobs();
 
 expose({
   ...jobs,
-  fallingHair: (asked: LookAsked) => {
-    const result = jobs.fallingHair(asked);
+  fallingHair: async (asked: LookAsked) => {
+    const result = await jobs.fallingHair(asked);
     if (result.state !== 'done') return result;
     const { positions, tangents, normals, looks, sizes, triangles } = result.value.mesh;
     return transfer(

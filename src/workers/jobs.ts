@@ -5,11 +5,12 @@
 import type { Edit } from '../core/base/edit.ts';
 import type { Flattening } from '../core/base/flatten.ts';
 import type { Candidate } from '../core/base/recommend.ts';
-import { lookDifference, type ShownOnHead } from '../core/cover/difference.ts';
+import type { ShownOnHead } from '../core/cover/difference.ts';
 import type { DirectionDeg } from '../core/head/marks.ts';
 import type { HeadInputs, PlanInputs } from '../core/pipeline/inputs.ts';
-import { type Judged, judge } from '../core/pipeline/judge.ts';
+import type { Judged } from '../core/pipeline/judge.ts';
 import { Atelier } from '../core/pipeline/look.ts';
+import { guessRange, whyHere } from '../core/pipeline/look-advice.ts';
 import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../core/pipeline/look-result.ts';
 import type { MeasureEffect } from '../core/pipeline/measure-effects.ts';
 import type { PlanResult } from '../core/pipeline/result.ts';
@@ -28,12 +29,15 @@ export interface Jobs {
   look(asked: LookAsked): JobResult<Look>;
   /** The same in another pose or age: a job of its own, so that neither makes the other stale. */
   lookAs(asked: LookAsked): JobResult<Look>;
-  fallingHair(asked: LookAsked): JobResult<HairOnHead>;
+  fallingHair(asked: LookAsked): Promise<JobResult<HairOnHead>>;
   guessRange(asked: LookAsked): JobResult<GuessRange>;
   /** All of it at once, for a file. */
-  judge(inputs: PlanInputs): JobResult<Judged>;
+  judge(inputs: PlanInputs): Promise<JobResult<Judged>>;
   /** Of the second against the first, at every vertex of the second. */
-  lookDifference(asked: { readonly first: ShownOnHead; readonly second: ShownOnHead }): JobResult<Float32Array>;
+  lookDifference(asked: {
+    readonly first: ShownOnHead;
+    readonly second: ShownOnHead;
+  }): Promise<JobResult<Float32Array>>;
   why(asked: LookAsked & { readonly at: DirectionDeg }): JobResult<WhyHere>;
   /** What candidates of a best-use search come to; those that can't be laid come to nothing. */
   evaluateUses(asked: UsesAsked): Promise<JobResult<Array<UseFigures | undefined>>>;
@@ -58,11 +62,20 @@ export function createJobs(): Jobs {
     spacingStep: (inputs) => attempt(() => pipeline.spacingStep(inputs)),
     look: (asked) => attempt(() => pipeline.look(asked)),
     lookAs: (asked) => attempt(() => pipeline.look(asked)),
-    fallingHair: (asked) => attempt(() => pipeline.fallingHair(asked)),
-    guessRange: (asked) => attempt(() => pipeline.range(asked)),
-    judge: (inputs) => attempt(() => judge(pipeline, inputs)),
-    lookDifference: ({ first, second }) => attempt(() => lookDifference(first, second)),
-    why: (asked) => attempt(() => pipeline.why(asked)),
+    fallingHair: async (asked) => {
+      const { fallingHair } = await import('../core/pipeline/falling-hair.ts');
+      return attempt(() => fallingHair(pipeline, asked));
+    },
+    guessRange: (asked) => attempt(() => guessRange(pipeline, asked)),
+    judge: async (inputs) => {
+      const { judge } = await import('../core/pipeline/judge.ts');
+      return attempt(() => judge(pipeline, inputs));
+    },
+    lookDifference: async ({ first, second }) => {
+      const { lookDifference } = await import('../core/cover/difference.ts');
+      return attempt(() => lookDifference(first, second));
+    },
+    why: (asked) => attempt(() => whyHere(pipeline, asked)),
     evaluateUses: async (asked) => {
       const { evaluateUses } = await import('../core/search/evaluate.ts');
       return attempt(() => evaluateUses(asked));

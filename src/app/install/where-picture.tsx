@@ -49,6 +49,7 @@ export function WherePicture(props: {
     ctx.setTransform(2, 0, 0, 2, 0, 0);
     ctx.clearRect(0, 0, WIDTH, HEIGHT);
     drawOverlay(ctx, seen, soFar(result, knot), {
+      parts: {},
       selectedId: undefined,
       cautions: NONE,
       scalp: SCALP[plan.skin],

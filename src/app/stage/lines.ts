@@ -25,3 +25,17 @@ export function looseLine(view: Projection, p: Float32Array, lift = 0): Path2D {
   }
   return path;
 }
+
+/** A ring round a place, with a dark rim so that it stands on any ground. */
+export function ring(ctx: CanvasRenderingContext2D, x: number, y: number, colour: string, radius = 9.5) {
+  for (const [style, width] of [
+    ['rgb(18 21 43 / 60%)', 4.4],
+    [colour, 2.2],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.beginPath();
+    ctx.arc(x, y, radius, 0, 2 * Math.PI);
+    ctx.stroke();
+  }
+}

@@ -2,7 +2,7 @@
 import type { Look } from '../../core/pipeline/look-result.ts';
 import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
 import { signPath } from '../../formats/signs.ts';
-import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, YARN } from './lines.ts';
+import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, YARN } from './lines.ts';
 import { facing, type Projection, screenX, screenY } from './projection.ts';
 
 export interface LookDrawing {
@@ -31,9 +31,9 @@ export function drawLook(ctx: CanvasRenderingContext2D, view: Projection, result
   }
   const selected = result.knots.find((k) => k.id === drawing.selectedId);
   if (selected && facing(view, selected.normal) > 0) {
-    ringAt(ctx, screenX(view, placeOf(selected)), screenY(view, placeOf(selected)), LIGHT);
+    ring(ctx, screenX(view, placeOf(selected)), screenY(view, placeOf(selected)), LIGHT);
   }
-  if (drawing.whyAtMm) ringAt(ctx, screenX(view, drawing.whyAtMm), screenY(view, drawing.whyAtMm), YARN);
+  if (drawing.whyAtMm) ring(ctx, screenX(view, drawing.whyAtMm), screenY(view, drawing.whyAtMm), YARN);
 }
 
 const placeOf = (k: PlannedKnot) => [k.xMm, k.yMm, k.zMm];
@@ -75,17 +75,4 @@ function drawCovered(ctx: CanvasRenderingContext2D, view: Projection, knot: Plan
     ctx.fill();
   }
   ctx.restore();
-}
-
-function ringAt(ctx: CanvasRenderingContext2D, x: number, y: number, colour: string) {
-  for (const [style, width] of [
-    [DARK_SIGN, 5],
-    [colour, 2.2],
-  ] as const) {
-    ctx.strokeStyle = style;
-    ctx.lineWidth = width;
-    ctx.beginPath();
-    ctx.arc(x, y, 10, 0, 2 * Math.PI);
-    ctx.stroke();
-  }
 }

@@ -1,13 +1,22 @@
 /** Rows, knots, part and tape as crisp lines over the picture. Thread shrinks with facing and has a 1 px shadow. */
 import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
 import { signKey, signPath } from '../../formats/signs.ts';
-import { type BaseMarks, drawBase } from './base-overlay.ts';
-import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, SHADOW, YARN } from './lines.ts';
-import { drawOpening } from './opening-overlay.ts';
+import type { BaseMarks, drawBase } from './base-overlay.ts';
+import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, SHADOW, YARN } from './lines.ts';
+import type { drawOpening } from './opening-overlay.ts';
 import { dot, facing, type Projection, screenX, screenY } from './projection.ts';
-import { drawOtherTapes, drawTape, type TapeDrawing } from './tape-overlay.ts';
+import type { drawOtherTapes, drawTape, TapeDrawing } from './tape-overlay.ts';
+
+/** What other stations draw: it comes with them. */
+export interface OverlayParts {
+  readonly drawBase?: typeof drawBase | undefined;
+  readonly drawTape?: typeof drawTape | undefined;
+  readonly drawOtherTapes?: typeof drawOtherTapes | undefined;
+  readonly drawOpening?: typeof drawOpening | undefined;
+}
 
 export interface OverlayOptions {
+  readonly parts: OverlayParts;
   readonly selectedId: string | undefined;
   /** Knots with a caution. */
   readonly cautions: ReadonlySet<string>;
@@ -36,8 +45,8 @@ export function drawOverlay(
   ctx.lineJoin = 'round';
   ctx.lineCap = 'round';
   if (options.show === 'tape') {
-    drawOtherTapes(ctx, view, options.otherTapes ?? []);
-    if (options.tape) drawTape(ctx, view, options.tape);
+    options.parts.drawOtherTapes?.(ctx, view, options.otherTapes ?? []);
+    if (options.tape) options.parts.drawTape?.(ctx, view, options.tape);
     return;
   }
   if (options.show === 'rows') {
@@ -57,16 +66,16 @@ export function drawOverlay(
       ctx.globalAlpha = 1;
     });
     drawPart(ctx, view, result.part.pointsMm, options);
-    if (options.opening) drawOpening(ctx, view, result);
+    if (options.opening) options.parts.drawOpening?.(ctx, view, result);
     drawKnots(ctx, view, result, options, selected);
     for (const { atMm } of result.rowScheme.lostChanges) {
       const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
-      if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm));
+      if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm), CAUTION);
     }
     if (options.stroke) drawStroke(ctx, options.stroke);
   } else {
     drawPart(ctx, view, result.part.pointsMm, options);
-    if (options.base) drawBase(ctx, view, result, options.base);
+    if (options.base) options.parts.drawBase?.(ctx, view, result, options.base);
     if (options.stroke) drawStroke(ctx, options.stroke);
   }
 }
@@ -186,20 +195,7 @@ function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: Planned
   ctx.fillStyle = YARN;
   ctx.fill(path);
   ctx.restore();
-  if (options.cautions.has(knot.id)) ring(ctx, x, y);
-}
-
-function ring(ctx: CanvasRenderingContext2D, x: number, y: number) {
-  for (const [style, width] of [
-    ['rgb(18 21 43 / 60%)', 4.4],
-    [CAUTION, 2.2],
-  ] as const) {
-    ctx.strokeStyle = style;
-    ctx.lineWidth = width;
-    ctx.beginPath();
-    ctx.arc(x, y, 9.5, 0, 2 * Math.PI);
-    ctx.stroke();
-  }
+  if (options.cautions.has(knot.id)) ring(ctx, x, y, CAUTION);
 }
 
 /** Along its row; the half bead of a one-leg knot points away from the part. */

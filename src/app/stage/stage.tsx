@@ -8,13 +8,14 @@ import type { HeadScene } from '../../core/pipeline/scene.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useTheme } from '../state/theme.ts';
+import { useLoaded } from '../state/use-loaded.ts';
 import { useView } from '../state/view-store.ts';
 import { askAbout, onScene } from './ask-about.ts';
 import type { HeadPicture } from './head-picture.ts';
 import { KnotNote } from './knot-note.tsx';
 import { layersOf } from './layers.ts';
-import { drawLook } from './look-overlay.ts';
-import { drawOverlay, drawStroke, knotAt, type OverlayOptions } from './overlay.ts';
+import type { drawLook } from './look-overlay.ts';
+import { drawOverlay, drawStroke, knotAt, type OverlayOptions, type OverlayParts } from './overlay.ts';
 import { BLOCK_PALETTE, hairColour, paletteOf, SCALP } from './palette.ts';
 import { PartHandles } from './part-handles.tsx';
 import { bentBy, facing, projection, screenX, screenY } from './projection.ts';
@@ -26,6 +27,11 @@ export interface ShownLook {
   readonly look: Look | undefined;
   readonly hair: HairOnHead | undefined;
 }
+
+const loadBase = () => import('./base-overlay.ts');
+const loadTapes = () => import('./tape-overlay.ts');
+const loadOpening = () => import('./opening-overlay.ts');
+const loadLookOverlay = () => import('./look-overlay.ts').then((m) => m.drawLook);
 
 /** Beads come with the station that has them. */
 const CheckNotes = lazy(() => import('./check-notes.tsx').then((m) => ({ default: m.CheckNotes })));
@@ -72,6 +78,13 @@ export function Stage(props: {
   const [oldPart, setOldPart] = useState<Float32Array>();
   const picture = useHeadPicture(glCanvas, scene);
   const { pose } = view.check;
+  const parts: OverlayParts = {
+    ...useLoaded(show === 'sections', loadBase),
+    ...useLoaded(show === 'tape', loadTapes),
+    ...useLoaded(props.opening, loadOpening),
+  };
+  const { drawBase, drawTape, drawOpening } = parts;
+  const lookOverlay = useLoaded<typeof drawLook>(show === 'look', loadLookOverlay);
   const withHair = show === 'look' && view.check.picture === 'hair';
   const seen = useMemo(() => {
     const upright = projection(
@@ -157,7 +170,7 @@ export function Stage(props: {
       if (!shown?.look) return;
       const { whyAt, picture: kind } = view.check;
       const whyAtMm = whyAt && scene ? onScene(scene, whyAt) : undefined;
-      drawLook(ctx, seen, result, { look: shown.look, picture: kind, selectedId: view.selectedId, whyAtMm });
+      lookOverlay?.(ctx, seen, result, { look: shown.look, picture: kind, selectedId: view.selectedId, whyAtMm });
       if (strokes.pixels) drawStroke(ctx, strokes.pixels);
       return;
     }
@@ -165,6 +178,7 @@ export function Stage(props: {
     const tapes = scene?.tapes;
     const measure = view.tape as TapeMeasure | undefined;
     drawOverlay(ctx, seen, result, {
+      parts,
       selectedId: view.selectedId,
       cautions,
       scalp: SCALP[session.plan.skin],
@@ -202,6 +216,10 @@ export function Stage(props: {
     oldPart,
     show,
     shown,
+    lookOverlay,
+    drawBase,
+    drawTape,
+    drawOpening,
     view.check,
     session.plan,
     strokes.pixels,

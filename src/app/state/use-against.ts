@@ -1,28 +1,20 @@
 /** The plan that this one is held against, worked out and looked at like it. */
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
-import type { Look } from '../../core/pipeline/look-result.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import { useEffect } from 'react';
 import type { PlanDocument } from '../../model/plan.ts';
 import { headInputs, planInputs } from '../../model/to-inputs.ts';
 import { openRecord } from '../../store/plans.ts';
 import { painter } from './clients.ts';
 import { db } from './database.ts';
 import type { PlanSession } from './plan-session.ts';
-import { type Against, useView } from './view-store.ts';
+import { type Against, type OtherPlan, useView } from './view-store.ts';
 
-export interface OtherPlan {
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly look: Look;
-  readonly scene: HeadScene;
-}
-
-export function useAgainst(session: PlanSession, wanted: boolean): OtherPlan | undefined {
+/** Works it out for the stage and the bench; gone when whoever asks for it is. */
+export function useAgainst(session: PlanSession): OtherPlan | undefined {
   const against = useView((v) => v.check.against);
-  const plan = useOther(session, wanted ? against : undefined);
-  const [other, setOther] = useState<OtherPlan>();
+  const other = useView((v) => v.other);
+  const setOther = useView((v) => v.setOther);
+  const plan = useOther(session, against);
   useEffect(() => {
     if (!plan) return;
     let abandoned = false;
@@ -37,9 +29,10 @@ export function useAgainst(session: PlanSession, wanted: boolean): OtherPlan | u
     void work();
     return () => {
       abandoned = true;
+      setOther(undefined);
     };
-  }, [plan]);
-  return plan && other?.plan === plan ? other : undefined;
+  }, [plan, setOther]);
+  return other;
 }
 
 function useOther(session: PlanSession, against: Against | undefined): PlanDocument | undefined {

@@ -1,13 +1,13 @@
 /** All that is known of how the plan looks, for every station: the tally's look, Check's own, hair, ranges, findings. */
 import { useMemo } from 'react';
 import type { Finding } from '../../core/findings/finding.ts';
-import { lookFindings } from '../../core/findings/look-findings.ts';
+import type { lookFindings } from '../../core/findings/look-findings.ts';
 import type { GuessRange, HairOnHead, Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import type { PlanSession } from './plan-session.ts';
-import { type OtherPlan, useAgainst } from './use-against.ts';
+import { useLoaded } from './use-loaded.ts';
 import { isOf, isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './use-look.ts';
 import { useView } from './view-store.ts';
 
@@ -20,8 +20,6 @@ export interface Checked {
   readonly range: GuessRange | undefined;
   /** Of the plan and of its look. */
   readonly findings: readonly Finding[];
-  /** What it is held against. */
-  readonly other: OtherPlan | undefined;
   /** At Check: knots that nothing hides. */
   readonly seenIds: ReadonlySet<string> | undefined;
   /** Everything shown is that of this plan. */
@@ -36,7 +34,6 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
   const lookedAs = useLookAs(plan, looked, knotsIn);
   const hair = useFallingHair(plan, atCheck, isDraft, knotsIn);
   const range = useGuessRange(plan, isDraft);
-  const other = useAgainst(session, atCheck);
   const findings = useFindings(plan, result, looked, hair);
   const seenIds = useMemo(() => {
     const look = atCheck && lookedAs?.plan === plan ? lookedAs.value : undefined;
@@ -49,7 +46,6 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
     hair: hair?.value,
     range: range?.plan === plan ? range.value : undefined,
     findings,
-    other,
     seenIds,
     isLooked: looked?.plan === plan && (!atCheck || isDrawn),
   };
@@ -72,10 +68,18 @@ function useFindings(
   hair: Of<HairOnHead> | undefined,
 ): readonly Finding[] {
   const isPlain = useView((v) => isPlainView(v.check));
+  const judge = useLoaded<typeof lookFindings>(look !== undefined, loadJudge);
   return useMemo(() => {
     if (!result) return [];
-    if (look?.plan !== plan) return result.findings;
+    if (!judge || look?.plan !== plan) return result.findings;
     const sized = isPlain && hair?.plan === plan ? hair.value : undefined;
-    return [...result.findings, ...lookFindings(planInputs(plan), result, look.value, sized)];
-  }, [plan, result, look, hair, isPlain]);
+    return [...result.findings, ...judge(planInputs(plan), result, look.value, sized)];
+  }, [plan, result, look, hair, isPlain, judge]);
 }
+
+/** Words about a look come after the first look, when nothing else is to be done. */
+const loadJudge = async () => {
+  await new Promise((done) => requestIdleCallback(done, { timeout: LONGEST_WAIT_MS }));
+  return (await import('../../core/findings/look-findings.ts')).lookFindings;
+};
+const LONGEST_WAIT_MS = 3000;

@@ -81,7 +81,8 @@ export function useWhy(plan: PlanDocument, at: DirectionDeg | undefined): WhyHer
   )?.value;
 }
 
-const REST_MS = 300;
+/** What the guesses leave open takes half a second: asked for when she looks, not while she works. */
+const REST_MS = 1500;
 
 function useResting(plan: PlanDocument, isDraft: boolean, afterMs: number): PlanDocument | undefined {
   const [resting, setResting] = useState<PlanDocument>();

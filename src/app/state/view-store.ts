@@ -2,6 +2,10 @@
 import { create } from 'zustand';
 import type { Age, Pose } from '../../core/fall/poses.ts';
 import type { DirectionDeg, MarkKind } from '../../core/head/marks.ts';
+import type { Look } from '../../core/pipeline/look-result.ts';
+import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { PlanDocument } from '../../model/plan.ts';
 
 export interface ViewAngle {
   /** Where the viewer stands round the head, rad: 0 in front, π/2 at her left. */
@@ -34,6 +38,14 @@ export type Tool =
   /** Parts the hair where it is drawn. */
   | { readonly kind: 'finger' };
 export const TURN_TOOL: Tool = { kind: 'turn' };
+
+/** A plan that this one is held against, worked out and looked at like it. */
+export interface OtherPlan {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly look: Look;
+  readonly scene: HeadScene;
+}
 
 export type Against =
   | { readonly kind: 'before'; readonly steps: number }
@@ -81,6 +93,8 @@ interface ViewState extends ViewAngle {
   readonly showBumps: boolean;
   /** Why the last edit on the head was not made. */
   readonly refusal: string | undefined;
+  /** The plan of `check.against`, worked out. */
+  readonly other: OtherPlan | undefined;
   turn(angle: ViewAngle): void;
   setMoving(moving: boolean): void;
   toggleMirror(): void;
@@ -92,6 +106,7 @@ interface ViewState extends ViewAngle {
   setShowBumps(show: boolean): void;
   refuse(why: string | undefined): void;
   setCheck(change: Partial<CheckView>): void;
+  setOther(other: OtherPlan | undefined): void;
 }
 
 export const useView = create<ViewState>((set) => ({
@@ -107,6 +122,7 @@ export const useView = create<ViewState>((set) => ({
   showBumps: false,
   refusal: undefined,
   check: PLAIN_CHECK,
+  other: undefined,
   turn: ({ azimuth, elevation }) =>
     set({ azimuth: wrap(azimuth), elevation: Math.min(1.5, Math.max(-0.35, elevation)) }),
   setMoving: (moving) => set({ moving }),
@@ -118,6 +134,7 @@ export const useView = create<ViewState>((set) => ({
   selectLine: (lineKey) => set({ lineKey }),
   setShowBumps: (showBumps) => set({ showBumps }),
   refuse: (refusal) => set({ refusal }),
+  setOther: (other) => set({ other }),
   setCheck: (change) => set((s) => ({ check: { ...s.check, ...change } })),
 }));
 

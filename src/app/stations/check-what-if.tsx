@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { SIDES } from '../../core/cover/cover.ts';
 import { keptPlans } from '../../store/plans.ts';
 import { db } from '../state/database.ts';
+import { useAgainst } from '../state/use-against.ts';
 import { type Figures, figuresOf } from '../state/use-result.ts';
 import { type Against, useView } from '../state/view-store.ts';
 import { SelectField } from '../ui/field.tsx';
@@ -14,7 +15,7 @@ const NONE = '';
 const MOST_STEPS = 8;
 
 export function WhatIfPart({ session, result, checked }: CheckProps) {
-  const { other } = checked;
+  const other = useAgainst(session);
   const look = checked.looked?.value;
   const { plan, history } = session;
   const against = useView((v) => v.check.against);

@@ -7,11 +7,9 @@ import { MATTED_WIDTH, SLIP_MM } from '../fall/poses.ts';
 import { type Ribbons, ribbonsOf } from '../fall/ribbons.ts';
 import { AT_REST, fallWays, type HairState } from '../fall/way.ts';
 import { type VertexBalls, vertexBalls } from '../geometry/balls.ts';
-import { DistanceGrid } from '../geometry/distance-grid.ts';
 import { nearestVertex } from '../geometry/surface-mesh.ts';
 import type { HookedPiece } from '../hair/cuts.ts';
 import { TEXTURE_INFO, type Texture } from '../hair/textures.ts';
-import { bust, bustBox } from '../head/bust.ts';
 import type { Point } from '../head/landmarks.ts';
 import { fringeArea } from '../rows/given.ts';
 import type { PlanInputs } from './inputs.ts';
@@ -26,7 +24,6 @@ import { Pipeline } from './stages.ts';
 const BALL_STEP_MM = 4;
 /** Ways of falling looked at in turn: at rest, and a few others. */
 const WAYS_KEPT = 4;
-const BODY_STEP_MM = 9;
 
 interface Kept {
   readonly key: string;
@@ -58,14 +55,14 @@ export class FallStages extends Pipeline {
     this.balled = new Memo(ballsKept);
   }
 
-  protected showing(asked: LookAsked): Float64Array {
+  showing(asked: LookAsked): Float64Array {
     const worn = this.worn(asked);
     const prints = [...this.footprints(asked, worn), ...this.ownHairOver(asked, worn)];
     return showing(this.head(asked.inputs).mesh.vertexCount, prints);
   }
 
   /** Pieces as they lie at that age of the style. */
-  protected worn(asked: LookAsked): Worn {
+  worn(asked: LookAsked): Worn {
     const { inputs, age = 'finished', knotsIn } = asked;
     const guesses = asked.guesses ?? inputs.guesses;
     const head = this.head(inputs);
@@ -103,7 +100,7 @@ export class FallStages extends Pipeline {
   }
 
   /** Knots that have crept along the way their hair falls. */
-  protected slipped(asked: LookAsked, worn: Worn): Worn {
+  slipped(asked: LookAsked, worn: Worn): Worn {
     const { mesh } = this.head(asked.inputs);
     const { ways } = this.ways(asked.inputs, AT_REST);
     const roots = worn.roots.map((r, i) => {
@@ -116,7 +113,7 @@ export class FallStages extends Pipeline {
     return { ...worn, roots };
   }
 
-  protected footprints(asked: LookAsked, worn: Worn): Footprint[] {
+  footprints(asked: LookAsked, worn: Worn): Footprint[] {
     const { inputs } = asked;
     const { mesh } = this.head(inputs);
     const ways = this.ways(inputs, asked.state ?? AT_REST);
@@ -148,7 +145,7 @@ export class FallStages extends Pipeline {
     return prints;
   }
 
-  protected ways(inputs: PlanInputs, state: HairState) {
+  ways(inputs: PlanInputs, state: HairState) {
     const head = this.head(inputs);
     const key = JSON.stringify([head.key, inputs.part, state]);
     const ways = this.memo.get('ways', key, () => {
@@ -159,7 +156,7 @@ export class FallStages extends Pipeline {
   }
 
   /** Ways of pieces that are laid otherwise than they fall. */
-  protected waysOf({ inputs, state = AT_REST }: LookAsked, lie: Lie): Float64Array {
+  waysOf({ inputs, state = AT_REST }: LookAsked, lie: Lie): Float64Array {
     if (lie === 'falls') return this.ways(inputs, state).ways;
     const head = this.head(inputs);
     const key = JSON.stringify([head.key, inputs.part, state, lie]);
@@ -167,7 +164,7 @@ export class FallStages extends Pipeline {
   }
 
   /** A distance that hair laid so goes up: to the front hairline, away from it, across the part from its fuller side. */
-  protected leadingFrom(inputs: PlanInputs, lie: Exclude<Lie, 'falls'>): Float64Array {
+  leadingFrom(inputs: PlanInputs, lie: Exclude<Lie, 'falls'>): Float64Array {
     const { fromFrontHairline } = this.head(inputs).scalp;
     if (lie === 'forward') return fromFrontHairline.map((d) => -d);
     if (lie === 'back') return fromFrontHairline;
@@ -176,7 +173,7 @@ export class FallStages extends Pipeline {
   }
 
   /** The side of the part with more scalp: where hair comes from that is swept over it. Without a part none is. */
-  protected fullerSide(inputs: PlanInputs): (vertex: number) => boolean {
+  fullerSide(inputs: PlanInputs): (vertex: number) => boolean {
     if (inputs.part.kind !== 'line') return () => false;
     const { mesh } = this.head(inputs);
     const points = this.herPart(inputs).pointsMm;
@@ -194,7 +191,7 @@ export class FallStages extends Pipeline {
   }
 
   /** Where long pieces are a fringe that is cut when all is in. */
-  protected fringe(inputs: PlanInputs): (vertex: number) => boolean {
+  fringe(inputs: PlanInputs): (vertex: number) => boolean {
     const { fringe } = inputs.rows;
     if (fringe.how !== 'cutAfter') return () => false;
     const head = this.head(inputs);
@@ -203,30 +200,26 @@ export class FallStages extends Pipeline {
   }
 
   /** The part on her own head: the same as that of the rows unless they are worked out on its mirror image. */
-  protected herPart(inputs: PlanInputs) {
+  herPart(inputs: PlanInputs) {
     const head = this.head(inputs);
     if (!this.side(inputs).turned) return this.part(inputs);
     return this.memo.get('herPart', JSON.stringify([head.key, inputs.part]), () => partOnHead(head, inputs.part));
   }
 
-  protected balls(inputs: PlanInputs, { ribbons }: Pick<Worn, 'ribbons'>): VertexBalls {
+  balls(inputs: PlanInputs, { ribbons }: Pick<Worn, 'ribbons'>): VertexBalls {
     const head = this.head(inputs);
     const widest = ribbons.reduce((w, r) => Math.max(w, r.widthMm), 0);
     const reach = BALL_STEP_MM * Math.ceil(reachOf(widest, head.mesh.meanEdgeMm) / BALL_STEP_MM);
     return this.balled.get('balls', JSON.stringify([head.key, reach]), () => vertexBalls(head.mesh, reach));
   }
 
-  /** Face, neck and shoulders, in the way of hair that hangs. */
-  protected body(inputs: PlanInputs): DistanceGrid {
-    const head = this.head(inputs);
-    return this.balled.get('body', String(head.key), () => {
-      const { min, max } = bustBox(head.shape);
-      return new DistanceGrid(bust(head.shape).distance, min, max, BODY_STEP_MM);
-    });
+  /** Something that is made once a head and is large. */
+  keptWithHead<T>(stage: string, inputs: PlanInputs, compute: () => T): T {
+    return this.balled.get(stage, String(this.head(inputs).key), compute);
   }
 
   /** Own hair that stays in sight falls over what lies below it. */
-  protected ownHairOver({ inputs, state = AT_REST }: LookAsked, worn: Worn): readonly Footprint[] {
+  ownHairOver({ inputs, state = AT_REST }: LookAsked, worn: Worn): readonly Footprint[] {
     const base = this.base(inputs);
     const ways = this.ways(inputs, state);
     return this.memo.get('ownHairOver', JSON.stringify([base.key, ways.key]), () => {
@@ -248,7 +241,7 @@ export class FallStages extends Pipeline {
   }
 
   /** Where cover is owed: everywhere but where own hair stays in sight. */
-  protected owed(inputs: PlanInputs): Uint8Array {
+  owed(inputs: PlanInputs): Uint8Array {
     const base = this.base(inputs);
     return this.memo.get('owed', String(base.key), () => inSight(base.map).map((s) => 1 - s));
   }

@@ -9,8 +9,10 @@ import type { Cut } from '../hair/cuts.ts';
 import type { Product } from '../hair/product.ts';
 import { directionDeg } from '../head/marks.ts';
 import { gauge } from '../head/shape.ts';
+import { fallingHair } from './falling-hair.ts';
 import type { PlanInputs } from './inputs.ts';
 import { Atelier } from './look.ts';
+import { guessRange, whyHere } from './look-advice.ts';
 
 const atelier = new Atelier();
 const lookAt = (inputs: PlanInputs) => ({ look: atelier.look({ inputs }), plan: atelier.plan(inputs) });
@@ -152,12 +154,12 @@ describe('how she holds her head, and how old it is', () => {
   it('bent forward or in a wind hair lies another way, and back at rest as before', () => {
     const bent = atelier.look({ inputs, state: POSES.bent.state });
     expect(bent.seen).not.toEqual(rest.seen);
-    const { mesh } = atelier.fallingHair({ inputs, state: POSES.bent.state });
+    const { mesh } = fallingHair(atelier, { inputs, state: POSES.bent.state });
     const lowest = (m: typeof mesh) => m.positions.reduce((low, p, i) => (i % 3 === 1 ? Math.min(low, p) : low), 0);
     // Gravity runs to the face: what hung down the back hangs forward.
     const foremost = (m: typeof mesh) =>
       m.positions.reduce((most, p, i) => (i % 3 === 2 ? Math.max(most, p) : most), 0);
-    const atRest = atelier.fallingHair({ inputs }).mesh;
+    const atRest = fallingHair(atelier, { inputs }).mesh;
     expect(foremost(mesh)).toBeGreaterThan(foremost(atRest) + 60);
     expect(lowest(atRest)).toBeLessThan(-150);
     for (const { state } of Object.values(POSES))
@@ -184,7 +186,7 @@ describe('what lies over what', () => {
     const none = plain({}, { part, spacing: evenly(1) });
     const fringed: PlanInputs = { ...none, rows: { ...none.rows, fringe: { how: 'short', widthFingers: 6, rows: 2 } } };
     const foreheadPoints = (inputs: PlanInputs) => {
-      const { mesh } = atelier.fallingHair({ inputs });
+      const { mesh } = fallingHair(atelier, { inputs });
       const { frontHairline } = atelier.head(inputs).mark;
       let count = 0;
       let lowest = 200;
@@ -277,11 +279,11 @@ describe('why, what if, and what is not known', () => {
 
   it('tells the rows over a place, and that one more piece there shows less', () => {
     const at = directionDeg(look.patches[0].atMm);
-    const why = atelier.why({ inputs, at });
+    const why = whyHere(atelier, { inputs, at });
     expect(why.shows).toBeCloseTo(look.shows[why.vertex], 5);
     // In most places there is room for one between the bricks, and it shows no more than before.
     const places = atelier.plan(inputs).knots.filter((_, i) => i % 9 === 0);
-    const ways = places.map((k) => atelier.why({ inputs, at: directionDeg([k.xMm, k.yMm, k.zMm]) }));
+    const ways = places.map((k) => whyHere(atelier, { inputs, at: directionDeg([k.xMm, k.yMm, k.zMm]) }));
     const open = ways.flatMap((w) => ('refused' in w.onePieceMore ? [] : [{ ...w, more: w.onePieceMore }]));
     expect(open.length).toBeGreaterThan(0.5 * places.length);
     for (const w of open) {
@@ -292,13 +294,13 @@ describe('why, what if, and what is not known', () => {
       expect(atelier.look({ inputs: taken }).hiddenShare).toBeCloseTo(w.more.hiddenShare, 9);
     }
     for (const w of ways) if ('refused' in w.onePieceMore) expect(w.onePieceMore.refused).toMatch(/\w/);
-    const covered = atelier.why({ inputs, at: [180, -5] });
+    const covered = whyHere(atelier, { inputs, at: [180, -5] });
     expect(covered.rows.length).toBeGreaterThan(1);
     expect(1 - covered.rows.reduce((t, r) => t * (1 - r.hides), 1)).toBeCloseTo(1 - covered.shows, 3);
   });
 
   it('the guesses give a range that holds the figure, widest where all err one way', () => {
-    const range = atelier.range({ inputs });
+    const range = guessRange(atelier, { inputs });
     expect(range.all[0]).toBeLessThan(look.hiddenShare);
     expect(range.all[1]).toBeGreaterThan(look.hiddenShare);
     for (const g of FALL_GUESS_NAMES) {
@@ -318,9 +320,9 @@ describe('why, what if, and what is not known', () => {
 describe('size', () => {
   const long = plain({ lengthMm: 400, packMassG: 110 }, { spacing: evenly(1.25) });
   it('long hair hangs as far as it is long, level hair ends at one height, and is told as before', () => {
-    const whole = atelier.fallingHair({ inputs: long });
+    const whole = fallingHair(atelier, { inputs: long });
     expect(whole.untrimmed).toBeUndefined();
-    const cut = atelier.fallingHair({
+    const cut = fallingHair(atelier, {
       inputs: { ...long, finish: { ...PLAIN_FINISH, outline: 'level', reachMm: 60 } },
     });
     expect(cut.size.front.heightMm).toBeLessThan(whole.size.front.heightMm - 40);
@@ -331,7 +333,7 @@ describe('size', () => {
   });
 
   it('trimmed to an arc nothing stands further from the head, below it neither', () => {
-    const arc = atelier.fallingHair({
+    const arc = fallingHair(atelier, {
       inputs: { ...long, finish: { ...PLAIN_FINISH, outline: 'round', reachMm: 60 } },
     });
     const p = atelier.head(long).mesh.positionsMm;
@@ -341,14 +343,14 @@ describe('size', () => {
       const out = Math.sqrt((x / a) ** 2 + (y / b) ** 2 + (z / c) ** 2);
       expect(Math.hypot(x, y, z) * (1 - 1 / out)).toBeLessThan(60 + 13);
     }
-    expect(arc.size.front.heightMm).toBeLessThan(atelier.fallingHair({ inputs: long }).size.front.heightMm - 100);
+    expect(arc.size.front.heightMm).toBeLessThan(fallingHair(atelier, { inputs: long }).size.front.heightMm - 100);
   });
 
   it('more loft and springier hair stand wider; nothing lies inside the head', () => {
-    const width = (inputs: PlanInputs) => atelier.fallingHair({ inputs }).size.front.widthMm;
+    const width = (inputs: PlanInputs) => fallingHair(atelier, { inputs }).size.front.widthMm;
     expect(width({ ...long, guesses: { ...PLAIN_GUESSES, loft: 1.4 } })).toBeGreaterThan(width(long) + 2);
     expect(width(plain({ texture: 'kinky', lengthMm: 150 }))).toBeGreaterThan(width(plain({ lengthMm: 150 })) + 20);
-    const { mesh } = atelier.fallingHair({ inputs: long });
+    const { mesh } = fallingHair(atelier, { inputs: long });
     const head = atelier.head(long);
     let inside = 0;
     for (let i = 0; i < mesh.positions.length; i += 3) {
@@ -360,6 +362,6 @@ describe('size', () => {
 
   it('has fewer than 150 000 triangles for a full head of long hair', () => {
     const full = plain({ lengthMm: 550, packMassG: 150 }, { spacing: evenly(0.9) });
-    expect(atelier.fallingHair({ inputs: full }).mesh.triangles.length / 3).toBeLessThan(150_000);
+    expect(fallingHair(atelier, { inputs: full }).mesh.triangles.length / 3).toBeLessThan(150_000);
   });
 });
