@@ -33,7 +33,7 @@ function precompressed(): Plugin {
 
 /** Axes that the style sheet uses; a variable font without the rest is a third smaller. */
 const FONT_AXES = {
-  bricolage: { wght: { min: 400, max: 650 }, wdth: { min: 75, max: 100 } },
+  bricolage: { wght: { min: 400, max: 600 }, wdth: { min: 75, max: 100 } },
   atkinson: { wght: { min: 400, max: 650 } },
 } as const;
 const SIGNS = '–—‘’“”„†•…‰′″€₦→←↑↓−×÷≈≤≥½¼¾⅓⅔⅛⅜⅝⅞';

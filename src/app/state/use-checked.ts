@@ -77,9 +77,5 @@ function useFindings(
   }, [plan, result, look, hair, isPlain, judge]);
 }
 
-/** Words about a look come after the first look, when nothing else is to be done. */
-const loadJudge = async () => {
-  await new Promise((done) => requestIdleCallback(done, { timeout: LONGEST_WAIT_MS }));
-  return (await import('../../core/findings/look-findings.ts')).lookFindings;
-};
-const LONGEST_WAIT_MS = 3000;
+/** Words about a look come with the first look. */
+const loadJudge = () => import('../../core/findings/look-findings.ts').then((m) => m.lookFindings);
