@@ -270,6 +270,11 @@ describe('the best use', () => {
     await until(/Cover matters more|Cover and lightness/, 'the deed');
     await browser.write('use-packs', '0');
     expect(await browser.text('.bench')).toMatch(/at least 1/);
+    await browser.write('use-hours', '4');
+    // What she wrote stays while she looks at something else.
+    await part('look');
+    await part('best');
+    expect(await (await browser.byId('use-hours')).getAttribute('value')).toBe('4');
     await browser.choose('use-aim', 'leastHair');
     await browser.write('use-hidden', '120');
     expect(await browser.text('.bench')).toMatch(/Between 10 and 100 %/);

@@ -17,7 +17,7 @@ export interface SearchRun<T> {
 }
 
 /** As many as are judged before the next are chosen; fixed, so that the number of workers changes nothing. */
-export const BATCH = 16;
+const BATCH = 16;
 const HOPELESS: Judgement = { score: Number.NEGATIVE_INFINITY };
 
 /** @returns figures of every genome that came to something, by its key */

@@ -50,8 +50,27 @@ export interface UseRun {
 const BUDGET = 2000;
 const WORKERS = 2;
 
+/** What she wrote into the bench; what she left alone follows the plan. */
+export interface UseForm {
+  readonly planId: string;
+  readonly aim: UseAim['kind'];
+  readonly hidden?: number;
+  readonly packs?: number;
+  readonly hours?: number;
+  readonly massG?: number;
+  readonly allowed: Allowed;
+}
+const PLAIN_FORM: Omit<UseForm, 'planId'> = { aim: 'cover', allowed: { split: true, half: false, open: true } };
+
+/** Her entries for this plan; another plan starts anew. */
+export function formOf(form: UseForm | undefined, planId: string): UseForm {
+  return form?.planId === planId ? form : { ...PLAIN_FORM, planId };
+}
+
 interface BestUseState {
+  readonly form: UseForm | undefined;
   readonly run: UseRun | undefined;
+  write(planId: string, change: Partial<UseForm>): void;
   start(plan: PlanDocument, look: Look, asked: UseAsked): void;
   stop(): void;
   forget(): void;
@@ -68,7 +87,9 @@ function end() {
 }
 
 export const useBestUse = create<BestUseState>((set, get) => ({
+  form: undefined,
   run: undefined,
+  write: (planId, change) => set((s) => ({ form: { ...formOf(s.form, planId), ...change } })),
   start: (plan, look, asked) => {
     end();
     const inputs = planInputs(plan);

@@ -24,7 +24,7 @@ export function useLook(plan: PlanDocument, isDraft: boolean): Of<Look> | undefi
 const LINGER_MS = 120;
 
 /** What Check asks for besides the plan: how she is looked at. */
-export function askedOf(view: CheckView, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
+function askedOf(view: CheckView, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
   const { state } = POSES[view.pose];
   return {
     state: view.finger ? { ...state, finger: view.finger } : state,

@@ -8,7 +8,7 @@ import type { UseFigures } from '../../core/search/best-use.ts';
 import { changesInWords, planWithUse } from '../../core/search/use.ts';
 import { upperFirst } from '../../core/words.ts';
 import { setEnough } from '../../model/finish.ts';
-import { type UseCandidate, type UseRun, useBestUse } from '../state/best-use.ts';
+import { formOf, type UseCandidate, type UseForm, type UseRun, useBestUse } from '../state/best-use.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { NumberField, SelectField } from '../ui/field.tsx';
 import { hours } from '../ui/format.ts';
@@ -20,36 +20,31 @@ const tenths = (v: number) => `${(100 * v).toFixed(1)} %`;
 export function BestPart({ session, result, checked }: CheckProps) {
   const look = checked.looked?.value;
   const { plan } = session;
-  const { run, start, stop } = useBestUse();
+  const { form: written, run, start, stop, write } = useBestUse();
   const mine = run?.plan.id === plan.id ? run : undefined;
-  const [aim, setAim] = useState<'cover' | 'leastHair'>('cover');
-  const [hidden, setHidden] = useState<number>();
-  const [packs, setPacks] = useState<number>();
-  const [time, setTime] = useState<number>();
-  const [mass, setMass] = useState<number>();
-  const [allowed, setAllowed] = useState({ split: true, half: false, open: true });
-  const [seed, setSeed] = useState(1);
+  const form = formOf(written, plan.id);
+  const put = (change: Partial<UseForm>) => write(plan.id, change);
   if (!result || !look) return null;
+  const { aim, allowed } = form;
   const limits = {
-    packs: packs ?? Math.max(1, result.supply.packs),
-    minutes: 60 * (time ?? Math.ceil(result.time.totalMinutes / 30) / 2),
-    massG: mass ?? Math.ceil(result.load.massG / 10) * 10,
+    packs: form.packs ?? Math.max(1, result.supply.packs),
+    minutes: 60 * (form.hours ?? Math.ceil(result.time.totalMinutes / 30) / 2),
+    massG: form.massG ?? Math.ceil(result.load.massG / 10) * 10,
   };
-  const wanted = hidden ?? Math.round(100 * look.hiddenShare);
+  const wanted = form.hidden ?? Math.round(100 * look.hiddenShare);
   const above = (least: number, take: (v: number) => void) => (v: number) => {
     if (v < least) return `That has to be at least ${least}.`;
     take(v);
     return undefined;
   };
-  const begin = (s: number) => {
-    setSeed(s);
+  const begin = () =>
     start(plan, look, {
       limits,
       allowed,
-      seed: s,
+      // Looked for once more, it starts elsewhere.
+      seed: mine ? mine.asked.seed + 1 : 1,
       aim: aim === 'cover' ? { kind: 'cover', enough: plan.enough } : { kind: 'leastHair', hidden: wanted / 100 },
     });
-  };
   return (
     <>
       <h2>The best use of it</h2>
@@ -65,7 +60,7 @@ export function BestPart({ session, result, checked }: CheckProps) {
             ['cover', 'most cover'],
             ['leastHair', 'least hair'],
           ]}
-          onChange={setAim}
+          onChange={(kind) => put({ aim: kind })}
         />
         {aim === 'leastHair' && (
           <NumberField
@@ -74,7 +69,7 @@ export function BestPart({ session, result, checked }: CheckProps) {
             testId="use-hidden"
             onCommit={(v) => {
               if (v < 10 || v > 100) return 'Between 10 and 100 %.';
-              setHidden(v);
+              put({ hidden: v });
               return undefined;
             }}
           />
@@ -83,15 +78,20 @@ export function BestPart({ session, result, checked }: CheckProps) {
           label="Packs at most"
           value={limits.packs}
           testId="use-packs"
-          onCommit={above(1, (v) => setPacks(Math.floor(v)))}
+          onCommit={above(1, (v) => put({ packs: Math.floor(v) }))}
         />
         <NumberField
           label="Hours at most"
           value={limits.minutes / 60}
           testId="use-hours"
-          onCommit={above(0.5, setTime)}
+          onCommit={above(0.5, (v) => put({ hours: v }))}
         />
-        <NumberField label="Grams at most" value={limits.massG} testId="use-grams" onCommit={above(20, setMass)} />
+        <NumberField
+          label="Grams at most"
+          value={limits.massG}
+          testId="use-grams"
+          onCommit={above(20, (v) => put({ massG: v }))}
+        />
       </div>
       <fieldset className="mt-1">
         <legend className="sr-only">What may be done to pieces</legend>
@@ -107,7 +107,7 @@ export function BestPart({ session, result, checked }: CheckProps) {
             className="choice"
             checked={allowed[key]}
             data-testid={`use-${key}`}
-            onCheckedChange={(on) => setAllowed({ ...allowed, [key]: on === true })}
+            onCheckedChange={(on) => put({ allowed: { ...allowed, [key]: on === true } })}
           >
             <span className="dot" aria-hidden="true" />
             <b>{words}</b>
@@ -121,12 +121,7 @@ export function BestPart({ session, result, checked }: CheckProps) {
             Stop
           </button>
         ) : (
-          <button
-            type="button"
-            className="button primary"
-            data-testid="use-start"
-            onClick={() => begin(mine ? seed + 1 : seed)}
-          >
+          <button type="button" className="button primary" data-testid="use-start" onClick={begin}>
             {mine ? 'Look again, from another start' : 'Look for it'}
           </button>
         )}

@@ -11,7 +11,7 @@ import { directionDeg } from '../../core/head/marks.ts';
 import { milliNewton } from '../../core/load/bites.ts';
 import type { HairOnHead, Look } from '../../core/pipeline/look-result.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
-import { lowerFirst, upperFirst } from '../../core/words.ts';
+import { upperFirst } from '../../core/words.ts';
 import { setFinish, setGuess } from '../../model/finish.ts';
 import { addKnot } from '../../model/rows-by-hand.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
@@ -220,7 +220,7 @@ function SeenBySide({ look, rest }: { readonly look: Look; readonly rest: Look |
 /** A whole bar is so much scalp that nobody would call it covered. */
 const WHOLE_BAR = 0.25;
 
-export function Bar({ now, was }: { readonly now: number; readonly was: number | undefined }) {
+function Bar({ now, was }: { readonly now: number; readonly was: number | undefined }) {
   const at = (v: number) => `${Math.min(100, (100 * v) / WHOLE_BAR)}%`;
   return (
     <svg width="100%" height="10" aria-hidden="true" className="overflow-hidden">
@@ -619,8 +619,7 @@ export function GuessesPart({ session, checked }: CheckProps) {
                 beside={
                   <>
                     {info.why} May be {shownGuess(g, low)} to {shownGuess(g, high)} {info.unit}
-                    {open && open.by[g][1] > open.by[g][0] ? `: ${range(open.by[g], percent)} hidden` : ''}.{' '}
-                    {upperFirst(lowerFirst(info.how))}
+                    {open && open.by[g][1] > open.by[g][0] ? `: ${range(open.by[g], percent)} hidden` : ''}. {info.how}
                   </>
                 }
               />

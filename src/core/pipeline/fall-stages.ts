@@ -208,7 +208,8 @@ export class FallStages extends Pipeline {
 
   balls(inputs: PlanInputs, { ribbons }: Pick<Worn, 'ribbons'>): VertexBalls {
     const head = this.head(inputs);
-    const widest = ribbons.reduce((w, r) => Math.max(w, r.widthMm), 0);
+    // Own hair in sight is laid by the same stamps.
+    const widest = ribbons.reduce<number>((w, r) => Math.max(w, r.widthMm), OWN_STRAND.widthMm);
     const reach = BALL_STEP_MM * Math.ceil(reachOf(widest, head.mesh.meanEdgeMm) / BALL_STEP_MM);
     return this.balled.get('balls', JSON.stringify([head.key, reach]), () => vertexBalls(head.mesh, reach));
   }

@@ -2,11 +2,12 @@
 import { describe, expect, it } from 'vitest';
 import { everyZone, hairOf, plainInputs } from '../../../tests/helpers/heads.ts';
 import { PLAIN_FINISH } from '../fall/finish.ts';
-import { FALL_GUESS_NAMES, PLAIN_GUESSES } from '../fall/guesses.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES, PLAIN_GUESSES } from '../fall/guesses.ts';
 import { AGES, POSES } from '../fall/poses.ts';
 import { AT_REST } from '../fall/way.ts';
 import type { Cut } from '../hair/cuts.ts';
 import type { Product } from '../hair/product.ts';
+import { TEXTURES } from '../hair/textures.ts';
 import { directionDeg } from '../head/marks.ts';
 import { gauge } from '../head/shape.ts';
 import { fallingHair } from './falling-hair.ts';
@@ -228,6 +229,9 @@ describe('what lies over what', () => {
     );
     const by = atelier.look({ inputs: sight }).knots.filter((k) => k.by === 'ownHair');
     expect(by.length).toBeGreaterThan(0);
+    // However fine the pieces are, own hair finds its stamps.
+    const fine = plain({ strandsPerPiece: 16 }, { marks: sight.marks, spacing: evenly(1.25) }, { split: 16 });
+    expect(atelier.look({ inputs: fine }).knots.length).toBeGreaterThan(50);
     expect(atelier.look({ inputs: plain({}, { spacing: evenly(1.25) }) }).knots.some((k) => k.by === 'ownHair')).toBe(
       false,
     );
@@ -363,5 +367,35 @@ describe('size', () => {
   it('has fewer than 150 000 triangles for a full head of long hair', () => {
     const full = plain({ lengthMm: 550, packMassG: 150 }, { spacing: evenly(0.9) });
     expect(fallingHair(atelier, { inputs: full }).mesh.triangles.length / 3).toBeLessThan(150_000);
+  });
+});
+
+describe('whatever she has and guesses', () => {
+  it('a look is worked out: every texture, age and cut, guesses at both of their limits', () => {
+    const ends = ([0, 1] as const).map(
+      (end) => Object.fromEntries(FALL_GUESS_NAMES.map((g) => [g, FALL_GUESSES[g].limits[end]])) as never,
+    );
+    TEXTURES.forEach((texture, i) => {
+      for (const guesses of ends) {
+        const cut = {
+          split: ([1, 2, 4, 8, 16] as const)[i % 5],
+          half: i % 2 === 0,
+          opened: { when: 'after' as const, strands: 1, reach: 1 },
+        };
+        const inputs = {
+          ...plain({ texture, strandsPerPiece: 16, packMassG: i % 3 === 0 ? 400 : 20 }, { meshFrequency: 12 }, cut),
+          guesses,
+        };
+        for (const age of AGES) {
+          const look = atelier.look({ inputs, age });
+          expect(look.hiddenShare).toBeGreaterThanOrEqual(0);
+          expect(look.hiddenShare).toBeLessThanOrEqual(1);
+          expect(look.shows.every((v) => v >= 0 && v <= 1)).toBe(true);
+        }
+        const { size, mesh } = fallingHair(atelier, { inputs });
+        expect(size.front.widthMm).toBeGreaterThan(100);
+        expect(mesh.positions.every(Number.isFinite)).toBe(true);
+      }
+    });
   });
 });

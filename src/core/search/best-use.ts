@@ -73,7 +73,7 @@ export interface TradePoint {
 }
 
 /** Less than this share of the scalp a pack no longer helps to the eye (guess). */
-export const HELPS = 0.01;
+const HELPS = 0.01;
 
 /** Packs beyond which another one hides less than a point more; undefined where each still helps. */
 export function stopsHelping(curve: readonly TradePoint[]): number | undefined {

@@ -12,7 +12,7 @@ export interface UsesAsked {
 }
 
 /** About 3 600 vertices: hides within two points of the fine head, at a third of the time. */
-export const SEARCH_MESH = 24;
+const SEARCH_MESH = 24;
 const BALLS_KEPT = 8;
 
 let atelier: Atelier | undefined;
