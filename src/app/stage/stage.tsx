@@ -43,9 +43,9 @@ const OpeningBeads = lazy(() => import('./opening-beads.tsx').then((m) => ({ def
 const HairlineBeads = lazy(() => import('./hairline-beads.tsx').then((m) => ({ default: m.HairlineBeads })));
 
 /** Hair stands out: the head is drawn smaller under it, the wider the smaller, and a little lower. */
-function hairView(hair: HairOnHead | undefined): [centre?: { x: number; y: number }, mmShare?: number] {
-  if (!hair) return [];
-  return [{ x: 0.57, y: 0.52 }, Math.min(0.0033, 0.97 / Math.max(1, hair.size.front.widthMm))];
+function hairView(hair: HairOnHead | undefined): { centre?: { x: number; y: number }; mmShare?: number } {
+  const mmShare = Math.min(0.0033, 0.97 / Math.max(1, hair?.size.front.widthMm ?? 0));
+  return { centre: { x: 0.57, y: 0.52 }, mmShare };
 }
 
 /** Radians a pixel of drag. */
@@ -87,13 +87,9 @@ export function Stage(props: {
   const lookOverlay = useLoaded<typeof drawLook>(show === 'look', loadLookOverlay);
   const withHair = show === 'look' && view.check.picture === 'hair';
   const seen = useMemo(() => {
-    const upright = projection(
-      { azimuth: view.azimuth, elevation: view.elevation },
-      size.width,
-      size.height,
-      view.mirror,
-      ...hairView(withHair ? shown?.hair : undefined),
-    );
+    const { centre, mmShare } = withHair ? hairView(shown?.hair) : {};
+    const angle = { azimuth: view.azimuth, elevation: view.elevation };
+    const upright = projection(angle, size.width, size.height, view.mirror, centre, mmShare);
     return show === 'look' ? bentBy(upright, POSES[pose].state.gravity) : upright;
   }, [view.azimuth, view.elevation, view.mirror, size, withHair, shown?.hair, show, pose]);
   const { skin, cap } = session.plan;
@@ -262,6 +258,11 @@ export function Stage(props: {
       {picture.state === 'none' && (
         <p className="quiet absolute bottom-4 right-4 max-w-[36ch]">
           This browser draws no 3D picture. Rows and knots are drawn all the same.
+        </p>
+      )}
+      {withHair && !hair && result && (
+        <p className="quiet absolute bottom-4 right-6" role="status">
+          Laying the hair …
         </p>
       )}
       {target && selected && result && show === 'rows' && (
