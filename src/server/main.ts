@@ -1,5 +1,6 @@
 /** Starts the server on 127.0.0.1 and prints its address. Takes the next free port if the wanted one is busy. */
 import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { createServer } from './app.ts';
 
@@ -11,7 +12,9 @@ const app = createServer({ dist, demo, now: () => Date.now() });
 function listen(port: number, triesLeft: number) {
   const server: Server = app.listen(port, '127.0.0.1');
   server.on('listening', () => {
-    process.stdout.write(`Meshwork is at http://127.0.0.1:${port}/\n`);
+    // Port 0 asks for any that is free: what was given is told.
+    const { port: given } = server.address() as AddressInfo;
+    process.stdout.write(`Meshwork is at http://127.0.0.1:${given}/\n`);
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE' && triesLeft > 0) {

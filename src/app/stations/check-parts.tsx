@@ -470,7 +470,7 @@ function Outlines({ hair, crownMm }: { readonly hair: HairOnHead; readonly crown
 
 /** A grid has a hundred sections: the heaviest are told. */
 const MOST_ROWS = 12;
-const BITE_NAMES = { all: 'Middle of all', edge: 'At the edge', tender: 'Tender or thin' } as const;
+const BITE_NAMES = { all: 'All of them', edge: 'At the edge', tender: 'Tender or thin' } as const;
 
 export function LoadPart({ result, checked }: CheckProps) {
   const look = checked.looked?.value;

@@ -78,7 +78,7 @@ describe('findings of a look', () => {
       pieces: everyZone('whole'),
     });
     const f = found(heavy, 'load.bite');
-    expect(f?.why).toMatch(/\d+ to \d+ times the weight of its own hair/);
+    expect(f?.why).toMatch(/(about \d+|\d+ to \d+) times the weight of its own hair/);
     expect(f?.why).toMatch(/no figure promises safety/);
     expect(found(plainInputs({ ...hairOf({ packMassG: 10, piecesPerPack: 60 }) }), 'load.bite')).toBeUndefined();
   });

@@ -11,6 +11,7 @@ import { BITE_WORDS } from '../load/bites.ts';
 import { type PlanInputs, ZONES } from '../pipeline/inputs.ts';
 import type { HairOnHead, Look } from '../pipeline/look-result.ts';
 import type { PlanResult } from '../pipeline/result.ts';
+import { lowerFirst } from '../words.ts';
 import type { Finding, Mend } from './finding.ts';
 
 type LookCheck = (inputs: PlanInputs, result: PlanResult, look: Look, hair?: HairOnHead) => Finding | undefined;
@@ -76,7 +77,7 @@ const knotsSeen: LookCheck = (inputs, { knots }, look) => {
     severity: 'caution',
     station: 'check',
     what: seen.length === 1 ? 'One knot would be seen.' : `${seen.length} knots would be seen.`,
-    why: `No hair falls over them: first at ${seen[0].where.words.replace(/^./, (c) => c.toLowerCase())}. One-leg knots, hair laid over the line, or a back-combed root hide them.`,
+    why: `No hair falls over them: first at ${lowerFirst(seen[0].where.words)}. One-leg knots, hair laid over the line, or a back-combed root hide them.`,
     knotIds: seen.map((k) => k.id),
     ...(could
       ? {
@@ -160,7 +161,7 @@ const bites: LookCheck = (_, { knots }, { bites: groups }) => {
     severity: 'caution',
     station: 'check',
     what: `Bites ${BITE_WORDS[heavy[0].name]} carry much.`,
-    why: `The worst holds ${Math.round(low)} to ${Math.round(high)} times the weight of its own hair, half as much again when wet. Thinner pieces or bigger bites lower it. Soreness or bumps mean take it out; no figure promises safety.`,
+    why: `The worst holds ${times(low, high)} times the weight of its own hair, half as much again when wet. Thinner pieces or bigger bites lower it. Soreness or bumps mean take it out; no figure promises safety.`,
     knotIds: [knots[worst.knot].id],
     mend:
       heavy[0].name === 'all'
@@ -171,6 +172,9 @@ const bites: LookCheck = (_, { knots }, { bites: groups }) => {
           },
   };
 };
+
+const times = (low: number, high: number) =>
+  Math.round(low) === Math.round(high) ? `about ${Math.round(low)}` : `${Math.round(low)} to ${Math.round(high)}`;
 
 /** On a white block gaps meet the eye this much more before it is said. */
 const BLOCK_FACTOR = 1.5;

@@ -10,7 +10,7 @@ import { directionDeg } from '../head/marks.ts';
 import { type PlanInputs, type SpacingZone, ZONES, zoneName } from '../pipeline/inputs.ts';
 import type { ToldPatch } from '../pipeline/look-result.ts';
 import type { BrushStroke } from '../rows/choice.ts';
-import { lowerFirst } from '../words.ts';
+import { lowerFirst, upperFirst } from '../words.ts';
 import type { Genome } from './search.ts';
 
 /** What of a plan, document or inputs, a search changes. */
@@ -192,7 +192,7 @@ function nameOf({ split, half }: CutChoice, opened: number | undefined): string 
     opened ? `opened ${Math.round(100 * opened)} %` : '',
   ].filter(Boolean);
   const words = parts.join(', ') || 'whole pieces';
-  return words.replace(/^./, (c) => c.toUpperCase());
+  return upperFirst(words);
 }
 
 /** What a genome changes, in words; nothing where it changes nothing. */
