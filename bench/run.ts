@@ -97,7 +97,7 @@ time(
     const startMm = 10 + 0.2 * (i + 30);
     pipeline.plan({
       ...base,
-      base: { ...base.base, edits: [{ op: 'move', a: 'b1', b: 'b2', startMm, endMm: 6 }] },
+      base: { ...base.base, edits: [{ id: 'e1', op: 'move', a: 'b1', b: 'b2', startMm, endMm: 6 }] },
     });
   },
   50,
@@ -126,7 +126,7 @@ time(
   'row pulled on the cloth, whole plan',
   40,
   (i) => {
-    const hand = [{ op: 'pull' as const, at: [170, 10] as const, mm: 0.1 * (i + 30) }];
+    const hand = [{ id: 'h1', op: 'pull' as const, at: [170, 10] as const, mm: 0.1 * (i + 30) }];
     pipeline.plan({ ...dense, rows: { ...dense.rows, hand } });
   },
   45,

@@ -59,7 +59,7 @@ describe('meshwork plan FILE', () => {
 
   it('takes and prints cap, hair, rows and the order of work', () => {
     const plan = routePlans.find((p) => p.id === 'route-wig-on-a-block')!;
-    const hand: PlanDocument['rows']['hand'] = [{ op: 'pull', at: [170, 20], mm: 4 }];
+    const hand: PlanDocument['rows']['hand'] = [{ id: 'h1', op: 'pull', at: [170, 20], mm: 4 }];
     const path = file('wig.json', writePlanJson({ ...plan, rows: { ...plan.rows, hand } }));
     const run = meshwork('plan', path);
     expect(run.stderr).toBe('');

@@ -24,7 +24,7 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
   const { look, hair, range } = judged;
   return {
     format: COMPUTED_FORMAT,
-    version: 4,
+    version: 5,
     plan: { id: plan.id, name: plan.name },
     head: {
       standings: result.head.standings.map((s) => ({ ...s, mm: round(s.mm, 0) })),

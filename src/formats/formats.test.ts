@@ -2,7 +2,7 @@ import Ajv2020 from 'ajv/dist/2020.js';
 import { JSDOM } from 'jsdom';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import computedSchema from '../../docs/schema/computed-plan-4.schema.json' with { type: 'json' };
+import computedSchema from '../../docs/schema/computed-plan-5.schema.json' with { type: 'json' };
 import { judge } from '../core/pipeline/judge.ts';
 import { Atelier } from '../core/pipeline/look.ts';
 import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';

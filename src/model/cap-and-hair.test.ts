@@ -67,7 +67,7 @@ describe('hair', () => {
     const wished = valid(wishKnot(mixed, { zone: 'nape' }, { cut: 'cut-2', wraps: 2 }, 'Nape'));
     const one = valid(removeCut(wished, 'cut-2'));
     expect(one.pieces.top).toEqual({ cut: 'cut-1' });
-    expect(one.knotWishes).toEqual([{ of: { zone: 'nape' }, wish: { wraps: 2 } }]);
+    expect(one.knotWishes).toEqual([{ id: 'w1', of: { zone: 'nape' }, wish: { wraps: 2 } }]);
   });
 
   it('lower halves are hair of their own: no loop, half of the half, at no price', () => {
@@ -95,9 +95,9 @@ describe('hair', () => {
 describe('rows by hand', () => {
   it('pulled once more a row keeps one change, and pulled back none', () => {
     const once = valid(pullRow(plain, { pulledBy: undefined, label: '7' }, [170, 10], 3));
-    const twice = valid(pullRow(once, { pulledBy: 0, label: '7' }, [170, 11], 2));
-    expect(twice.rows.hand).toEqual([{ op: 'pull', at: [170, 10], mm: 5 }]);
-    expect(valid(pullRow(twice, { pulledBy: 0, label: '7' }, [170, 12], -5)).rows.hand).toEqual([]);
+    const twice = valid(pullRow(once, { pulledBy: 'h1', label: '7' }, [170, 11], 2));
+    expect(twice.rows.hand).toEqual([{ id: 'h1', op: 'pull', at: [170, 10], mm: 5 }]);
+    expect(valid(pullRow(twice, { pulledBy: 'h1', label: '7' }, [170, 12], -5)).rows.hand).toEqual([]);
   });
 
   it('every change is valid, and can be forgotten', () => {
@@ -196,8 +196,8 @@ const CASES: ReadonlyArray<readonly [code: string, change: Partial<PlanDocument>
   ['hair.tiredInSight', product({ condition: 'tired' }), false],
   ['rows.cannotLay', rows({ scheme: 'grid' }), true],
   ['rows.notOnBase', { ...cap({ dome: 'none' }), base: { ...plain.base, family: 'grid' } }, true],
-  ['rows.lostChange', { ...rows({ hand: [{ op: 'add', at: [150, 10] }] }), marks: [noGo] }, true],
-  ['rows.lostWish', { knotWishes: [{ of: { zone: 'top' }, wish: { lock: true } }] }, true],
+  ['rows.lostChange', { ...rows({ hand: [{ id: 'h1', op: 'add', at: [150, 10] }] }), marks: [noGo] }, true],
+  ['rows.lostWish', { knotWishes: [{ id: 'w1', of: { zone: 'top' }, wish: { lock: true } }] }, true],
   [
     'rows.smoothLeftOpen',
     { ...product({ texture: 'straight' }), ...{ schools: setSchool(plain, 'exposed', 'springy').plan.schools } },

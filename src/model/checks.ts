@@ -38,6 +38,10 @@ export const text = (what: string) =>
   string().strict().required(`${what} is missing.`).max(120, `${what} is too long.`);
 export const within = (limits: readonly [number, number], what: string, whole = false) =>
   whole ? count(limits[0], limits[1], what) : amount(limits[0], limits[1], what);
+/** Id of a change that is kept in a list. */
+export const changeId = string().strict().required('The id of a change is missing.').min(1).max(40);
+export const hasOwnIds = (records: readonly { readonly id?: unknown }[] | undefined) =>
+  new Set((records ?? []).map((r) => r?.id)).size === (records ?? []).length;
 export const recordId = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(40);
 
 /** A value that has to fit one of several shapes; the first key that it holds says which. */

@@ -11,7 +11,7 @@ import {
   type Parking,
   type ParkingHow,
 } from '../core/base/choice.ts';
-import type { Edit } from '../core/base/edit.ts';
+import type { Edit, EditDeed } from '../core/base/edit.ts';
 import type { Mend } from '../core/findings/finding.ts';
 import {
   AS_FITTED,
@@ -29,6 +29,7 @@ import { upperFirst } from '../core/words.ts';
 import { setCap, setCut, splitZones } from './cap-and-hair.ts';
 import type { Deed } from './deed.ts';
 import { startBase } from './defaults.ts';
+import { freshId } from './ids.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
 import { brushRows, setRows } from './rows-by-hand.ts';
@@ -131,8 +132,9 @@ export function setBase(plan: PlanDocument, change: Partial<BaseChoice>, words: 
   return { words, plan: { ...plan, base: { ...plan.base, ...change } } };
 }
 
-export function editBase(plan: PlanDocument, edits: readonly Edit[], words: string): Deed {
-  return setBase(plan, { edits: [...plan.base.edits, ...edits] }, words);
+export function editBase(plan: PlanDocument, edits: readonly EditDeed[], words: string): Deed {
+  const named = edits.reduce<readonly Edit[]>((all, e) => [...all, { id: freshId('e', all), ...e }], plan.base.edits);
+  return setBase(plan, { edits: named }, words);
 }
 
 export function park(plan: PlanDocument, parking: Readonly<Record<string, Parking>>, words: string): Deed {
@@ -281,11 +283,11 @@ export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): De
     case 'brush':
       return { ...brushRows(plan, mend.stroke, mend.factor), words: deed };
     case 'dropHand':
-      return setRows(plan, { hand: plan.rows.hand.filter((_, i) => !mend.indices.includes(i)) }, deed);
+      return setRows(plan, { hand: plan.rows.hand.filter((h) => !mend.ids.includes(h.id)) }, deed);
     case 'dropWishes':
       return {
         words: deed,
-        plan: { ...plan, knotWishes: plan.knotWishes.filter((_, i) => !mend.indices.includes(i)) },
+        plan: { ...plan, knotWishes: plan.knotWishes.filter((w) => !mend.ids.includes(w.id)) },
       };
     case 'chooseFamily':
       return chooseFamily(plan, mend.family);
@@ -296,7 +298,7 @@ export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): De
     case 'editBase':
       return editBase(plan, mend.edits, deed);
     case 'dropEdits':
-      return setBase(plan, { edits: plan.base.edits.filter((_, i) => !mend.indices.includes(i)) }, deed);
+      return setBase(plan, { edits: plan.base.edits.filter((e) => !mend.ids.includes(e.id)) }, deed);
     case 'park':
       return park(plan, mend.parking, deed);
   }

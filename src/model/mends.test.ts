@@ -48,7 +48,7 @@ const CASES: ReadonlyArray<readonly [code: string, change: Partial<PlanDocument>
   ['base.acrossTender', { marks: [tender(156, 26)] }],
   ['base.parcelByPart', { part: { kind: 'line', frontMm: 20, endMm: 24, lengthMm: 120, bendMm: 0 } }],
   ['base.shifts', { base: startBase('laidFlat') }],
-  ['base.lostEdit', { base: base({ edits: [{ op: 'merge', a: 'b1', b: 'gone' }] }) }],
+  ['base.lostEdit', { base: base({ edits: [{ id: 'e1', op: 'merge', a: 'b1', b: 'gone' }] }) }],
 ];
 
 describe('one tap', () => {
@@ -85,7 +85,7 @@ describe('one tap', () => {
         [179, elevation],
         [140, elevation],
       ];
-      return planOf({ ownHair: hair('20 cm'), base: base({ edits: [{ op: 'cut', section: 'b2', line }] }) });
+      return planOf({ ownHair: hair('20 cm'), base: base({ edits: [{ id: 'e1', op: 'cut', section: 'b2', line }] }) });
     };
     // From the nape up, until just enough is cut off to be a section and too little to be tied.
     const small = Array.from({ length: 80 }, (_, i) => cutAt(-46 + 0.25 * i)).find((p) => found(p, 'base.boxTooSmall'));

@@ -7,7 +7,12 @@ import { PLAN_VERSION } from './plan.ts';
 type Step = (plan: Record<string, unknown>) => Record<string, unknown>;
 
 /** STEPS[n] turns version n into n + 1. */
-const STEPS: Readonly<Record<number, Step>> = { 1: repeatedReadings, 2: capHairAndRows, 3: finishAndGuesses };
+const STEPS: Readonly<Record<number, Step>> = {
+  1: repeatedReadings,
+  2: capHairAndRows,
+  3: finishAndGuesses,
+  4: idsOfChanges,
+};
 
 /**
  * 1 → 2: up to three readings a measure, four fingers on the ruler, a hairline of her own, hair by region, marks
@@ -156,6 +161,22 @@ function capHairAndRows(plan: Record<string, unknown>): Record<string, unknown> 
 function finishAndGuesses(plan: Record<string, unknown>): Record<string, unknown> {
   const rows = { ...(plan.rows as Record<string, unknown>), offset: 0 };
   return { ...plan, rows, finish: { fullness: 'enough', outline: 'none', reach: '15 cm' }, enough: 0.5, guesses: {} };
+}
+
+/** 4 → 5: changes by hand, choices of knots and edits of the base have ids, in place of their place in a list. */
+function idsOfChanges(plan: Record<string, unknown>): Record<string, unknown> {
+  const { rows, base, knotWishes, ...rest } = plan as {
+    rows: { hand: object[] };
+    base: { edits: object[] };
+    knotWishes: object[];
+  };
+  const named = (letter: string, list: readonly object[]) => list.map((c, i) => ({ id: `${letter}${i + 1}`, ...c }));
+  return {
+    ...rest,
+    base: { ...base, edits: named('e', base.edits) },
+    rows: { ...rows, hand: named('h', rows.hand) },
+    knotWishes: named('w', knotWishes),
+  };
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

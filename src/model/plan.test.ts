@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-4.schema.json' with { type: 'json' };
+import schema from '../../docs/schema/plan-5.schema.json' with { type: 'json' };
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
@@ -51,7 +51,7 @@ describe('reading a plan', () => {
     ['a text', 'plan', /no record/],
     ['another format', { format: 'something-else', version: 1 }, /format is a different one/],
     ['no version', { ...plain(), version: undefined }, /doesn’t say its version/],
-    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 4\)/],
+    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 5\)/],
     ['half a version', { ...plain(), version: 1.5 }, /doesn’t say its version/],
   ])('refuses %s with a sentence', (_, value, why) => {
     const read = readPlan(value);
@@ -307,14 +307,14 @@ describe('commands', () => {
       { kind: 'setCut', cut: 'cut-1', change: { split: 2 } },
       { kind: 'splitZones', zones: ['part', 'faceEdge'], split: 4 },
       { kind: 'setRows', change: { scheme: 'parallel' } },
-      { kind: 'dropHand', indices: [0] },
-      { kind: 'dropWishes', indices: [0] },
+      { kind: 'dropHand', ids: ['h1'] },
+      { kind: 'dropWishes', ids: ['w1'] },
       { kind: 'chooseFamily', family: 'grid' },
       { kind: 'trustMeasure', measure: 'girth' },
       { kind: 'resetHairline' },
       { kind: 'setBase', change: { family: 'tied', behind: 5, front: 4 } },
       { kind: 'editBase', edits: [{ op: 'tie', section: 'b1', at: [140, 20] }] },
-      { kind: 'dropEdits', indices: [0] },
+      { kind: 'dropEdits', ids: ['e1'] },
       { kind: 'park', parking: { b1: { how: 'sewn', to: [170, 0] } } },
     ] as const;
     for (const mend of mends) expect(readPlan(applyMend(plan, 'Mended', mend).plan).ok).toBe(true);

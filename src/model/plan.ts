@@ -48,7 +48,18 @@ import type { RowChoice } from '../core/rows/choice.ts';
 import { PART_LIMITS } from '../core/rows/part.ts';
 import { PACES } from '../core/time/estimate.ts';
 import { cap } from './cap-schema.ts';
-import { amount, choice, direction, directions, lengthText, oneShape, text, within } from './checks.ts';
+import {
+  amount,
+  changeId,
+  choice,
+  direction,
+  directions,
+  hasOwnIds,
+  lengthText,
+  oneShape,
+  text,
+  within,
+} from './checks.ts';
 import { FINGER_COUNTS, type Fingers, fingerOf } from './fingers.ts';
 import { cut, productSchema, zonePiece } from './hair-schema.ts';
 import { LENGTH_UNITS, type LengthUnit } from './lengths.ts';
@@ -56,7 +67,7 @@ import { enough, finish, guesses } from './look-schema.ts';
 import { rows, wishAt } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 4;
+export const PLAN_VERSION = 5;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -152,11 +163,15 @@ const regionHair = object({
 const sectionId = string().strict().required('A section is missing.').max(40);
 const move = amount(-LONGEST_MOVE_MM, LONGEST_MOVE_MM, 'The way a line was moved');
 const edit = oneShape('A change to the base', {
-  move: object({ op: choice(['move'], ''), a: sectionId, b: sectionId, startMm: move, endMm: move }),
-  cut: object({ op: choice(['cut'], ''), section: sectionId, line: directions(400).min(2) }),
-  merge: object({ op: choice(['merge'], ''), a: sectionId, b: sectionId }),
-  tie: object({ op: choice(['tie'], ''), section: sectionId, at: direction }),
-  even: object({ op: choice(['even'], ''), locked: array(string().strict().required().max(90)).required() }),
+  move: object({ id: changeId, op: choice(['move'], ''), a: sectionId, b: sectionId, startMm: move, endMm: move }),
+  cut: object({ id: changeId, op: choice(['cut'], ''), section: sectionId, line: directions(400).min(2) }),
+  merge: object({ id: changeId, op: choice(['merge'], ''), a: sectionId, b: sectionId }),
+  tie: object({ id: changeId, op: choice(['tie'], ''), section: sectionId, at: direction }),
+  even: object({
+    id: changeId,
+    op: choice(['even'], ''),
+    locked: array(string().strict().required().max(90)).required(),
+  }),
 });
 
 const parking = object({
@@ -200,7 +215,10 @@ const base = object({
     .noUnknown()
     .strict()
     .required(),
-  edits: array(edit).required().max(L.edits, `At most ${L.edits} changes can be kept on one base.`),
+  edits: array(edit)
+    .required()
+    .max(L.edits, `At most ${L.edits} changes can be kept on one base.`)
+    .test('ids', 'Two changes to the base have the same id.', hasOwnIds),
   locked: array(string().strict().required().max(90)).required(),
   parking: object({
     all: string()
@@ -230,8 +248,6 @@ const base = object({
 /** Ids of the records of a list, whatever it really is. */
 const idsIn = (list: unknown): unknown[] =>
   Array.isArray(list) ? list.map((r) => (r as { id?: unknown } | null)?.id) : [];
-const hasOwnIds = (records: readonly { readonly id?: string | undefined }[] | undefined) =>
-  new Set((records ?? []).map((r) => r?.id)).size === (records ?? []).length;
 
 const zoneFingers = (what: string) => amount(SPACING_LIMITS_FINGERS[0], SPACING_LIMITS_FINGERS[1], what);
 
@@ -342,7 +358,10 @@ export const planSchema = object({
       );
     }),
   rows,
-  knotWishes: array(wishAt).required().max(MOST_WISHES, `At most ${MOST_WISHES} choices of knots can be kept.`),
+  knotWishes: array(wishAt)
+    .required()
+    .max(MOST_WISHES, `At most ${MOST_WISHES} choices of knots can be kept.`)
+    .test('ids', 'Two choices of knots have the same id.', hasOwnIds),
   spacing: object({
     said: choice(['centres', 'clear'], 'How spacing is said'),
     fingers: object({

@@ -1,5 +1,6 @@
 /** What she can do to rows and knots: scheme, brush, pulls, knots by hand, and her own choice of a knot. */
 
+import equal from 'fast-deep-equal/es6/index.js';
 import type { DirectionDeg, Stroke } from '../core/head/marks.ts';
 import { type KnotWish, knotName } from '../core/knots/rules.ts';
 import { type WishAt, zoneName } from '../core/pipeline/inputs.ts';
@@ -7,13 +8,14 @@ import type { PlannedKnot, PlannedRow } from '../core/pipeline/result.ts';
 import {
   type BrushStroke,
   FRINGE_INFO,
-  type HandChange,
+  type HandDeed,
   type RowChoice,
   SCHEME_INFO,
   SECOND_PASS_INFO,
 } from '../core/rows/choice.ts';
 import { lowerFirst } from '../core/words.ts';
 import type { Deed } from './deed.ts';
+import { freshId } from './ids.ts';
 import type { PlanDocument } from './plan.ts';
 
 export function setRows(plan: PlanDocument, change: Partial<RowChoice>, words?: string): Deed {
@@ -42,8 +44,9 @@ export function clearBrush(plan: PlanDocument): Deed {
   return setRows(plan, { brush: [] }, 'Brush wiped out');
 }
 
-function byHand(plan: PlanDocument, change: HandChange, words: string): Deed {
-  return setRows(plan, { hand: [...plan.rows.hand, change] }, words);
+function byHand(plan: PlanDocument, change: HandDeed, words: string): Deed {
+  const { hand } = plan.rows;
+  return setRows(plan, { hand: [...hand, { id: freshId('h', hand), ...change }] }, words);
 }
 
 /** Pulled once more, a row keeps one change with the sum. */
@@ -54,10 +57,10 @@ export function pullRow(
   mm: number,
 ): Deed {
   const words = `Row ${row.label} pulled ${Math.abs(Math.round(mm * 10) / 10)} mm ${mm > 0 ? 'up' : 'down'}`;
-  const old = row.pulledBy === undefined ? undefined : plan.rows.hand[row.pulledBy];
+  const old = plan.rows.hand.find((h) => h.id === row.pulledBy);
   if (old?.op !== 'pull') return byHand(plan, { op: 'pull', at, mm: tenth(mm) }, words);
   const sum = tenth(old.mm + mm);
-  const hand = plan.rows.hand.flatMap((h, i) => (i !== row.pulledBy ? [h] : sum === 0 ? [] : [{ ...old, mm: sum }]));
+  const hand = plan.rows.hand.flatMap((h) => (h !== old ? [h] : sum === 0 ? [] : [{ ...old, mm: sum }]));
   return setRows(plan, { hand }, words);
 }
 
@@ -79,19 +82,24 @@ export function lockRow(plan: PlanDocument, label: string, line: DirectionDeg[],
 
 /** Opens the locked row that runs nearest to the place. */
 export function unlockRow(plan: PlanDocument, label: string, at: DirectionDeg): Deed {
-  let best = -1;
+  let best: string | undefined;
   let nearest = Number.POSITIVE_INFINITY;
-  plan.rows.hand.forEach((h, i) => {
+  plan.rows.hand.forEach((h) => {
     if (h.op !== 'lock') return;
     for (const p of h.line) {
       const d = (p[0] - at[0]) ** 2 + (p[1] - at[1]) ** 2;
       if (d < nearest) {
         nearest = d;
-        best = i;
+        best = h.id;
       }
     }
   });
-  return setRows(plan, { hand: plan.rows.hand.filter((_, i) => i !== best) }, `Row ${label} unlocked`);
+  return setRows(plan, { hand: plan.rows.hand.filter((h) => h.id !== best) }, `Row ${label} unlocked`);
+}
+
+/** One change by hand taken back, whatever came after it. */
+export function forgetHand(plan: PlanDocument, id: string, what: string): Deed {
+  return setRows(plan, { hand: plan.rows.hand.filter((h) => h.id !== id) }, `Forgotten: ${what}`);
 }
 
 export function clearHand(plan: PlanDocument): Deed {
@@ -100,10 +108,12 @@ export function clearHand(plan: PlanDocument): Deed {
 
 /** What she wants of a knot, a row or a zone; nothing wanted lets the rules decide again. */
 export function wishKnot(plan: PlanDocument, of: WishAt['of'], wish: WishAt['wish'], words: string): Deed {
-  const key = JSON.stringify(of);
-  const others = plan.knotWishes.filter((w) => JSON.stringify(w.of) !== key);
+  const others = plan.knotWishes.filter((w) => !equal(w.of, of));
   const empty = Object.values(wish).every((v) => v === undefined);
-  return { words, plan: { ...plan, knotWishes: empty ? others : [...others, { of, wish }] } };
+  return {
+    words,
+    plan: { ...plan, knotWishes: empty ? others : [...others, { id: freshId('w', plan.knotWishes), of, wish }] },
+  };
 }
 
 export function wishWords(

@@ -3,7 +3,7 @@ import { array, boolean, object, string } from 'yup';
 import { KNOT_KINDS, THROUGHS } from '../core/knots/rules.ts';
 import { ZONES } from '../core/pipeline/inputs.ts';
 import { FRINGES, ROW_LIMITS, SCHEMES, SECOND_PASSES } from '../core/rows/choice.ts';
-import { amount, choice, count, direction, directions, oneShape, within } from './checks.ts';
+import { amount, changeId, choice, count, direction, directions, hasOwnIds, oneShape, within } from './checks.ts';
 
 const strokeOfBrush = object({
   stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 80, 'The width of a brush') })
@@ -15,11 +15,16 @@ const strokeOfBrush = object({
   .noUnknown()
   .strict();
 const handChange = oneShape('A change by hand', {
-  pull: object({ op: choice(['pull'], ''), at: direction, mm: within(ROW_LIMITS.pullMm, 'The way a row is pulled') }),
-  move: object({ op: choice(['move'], ''), at: direction, to: direction }),
-  add: object({ op: choice(['add'], ''), at: direction }),
-  remove: object({ op: choice(['remove'], ''), at: direction }),
-  lock: object({ op: choice(['lock'], ''), line: directions(400).min(2), knots: directions(200) }),
+  pull: object({
+    id: changeId,
+    op: choice(['pull'], ''),
+    at: direction,
+    mm: within(ROW_LIMITS.pullMm, 'The way a row is pulled'),
+  }),
+  move: object({ id: changeId, op: choice(['move'], ''), at: direction, to: direction }),
+  add: object({ id: changeId, op: choice(['add'], ''), at: direction }),
+  remove: object({ id: changeId, op: choice(['remove'], ''), at: direction }),
+  lock: object({ id: changeId, op: choice(['lock'], ''), line: directions(400).min(2), knots: directions(200) }),
 });
 export const rows = object({
   scheme: choice(SCHEMES, 'The row scheme'),
@@ -34,12 +39,16 @@ export const rows = object({
     .strict()
     .required(),
   brush: array(strokeOfBrush).required().max(ROW_LIMITS.strokes, `At most ${ROW_LIMITS.strokes} strokes can be kept.`),
-  hand: array(handChange).required().max(ROW_LIMITS.hand, `At most ${ROW_LIMITS.hand} changes by hand can be kept.`),
+  hand: array(handChange)
+    .required()
+    .max(ROW_LIMITS.hand, `At most ${ROW_LIMITS.hand} changes by hand can be kept.`)
+    .test('ids', 'Two changes by hand have the same id.', hasOwnIds),
 })
   .noUnknown()
   .strict()
   .required();
 export const wishAt = object({
+  id: changeId,
   of: oneShape('The place of a wish', {
     knot: object({ knot: direction }),
     row: object({ row: direction }),

@@ -53,10 +53,11 @@ export class MeshworkDatabase extends Dexie {
       log: 'id, planId, atMs',
       settings: 'key',
     });
-    // Versions 2, 3 and 4 of the plan: what was kept is brought up to them, undo steps and begun installs too.
+    // Versions 2 to 5 of the plan: what was kept is brought up to them, undo steps and begun installs too.
     this.version(2).upgrade(bringUp);
     this.version(3).stores({ shelf: 'id, kind' }).upgrade(bringUp);
     this.version(4).upgrade(bringUp);
+    this.version(5).upgrade(bringUp);
   }
 }
 

@@ -179,7 +179,7 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(4);
+  expect(raw.verno).toBe(5);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],

@@ -2,7 +2,7 @@
  * The one typed table of jobs. Logic only: it runs in a worker, in the server and in tests alike. A job ends
  * as done or failed, with the words for it; it never throws across the border, where an error loses its code.
  */
-import type { Edit } from '../core/base/edit.ts';
+import type { EditDeed } from '../core/base/edit.ts';
 import type { Flattening } from '../core/base/flatten.ts';
 import type { Candidate } from '../core/base/recommend.ts';
 import type { ShownOnHead } from '../core/cover/difference.ts';
@@ -44,7 +44,7 @@ export interface Jobs {
   headScene(inputs: HeadInputs): JobResult<HeadScene>;
   /** The same for a head that is only held against hers. */
   sceneOf(inputs: HeadInputs): JobResult<HeadScene>;
-  tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: Edit }): JobResult<{ readonly why?: string }>;
+  tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: EditDeed }): JobResult<{ readonly why?: string }>;
   middleCut(asked: {
     readonly inputs: PlanInputs;
     readonly section: string;

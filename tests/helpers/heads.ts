@@ -110,6 +110,11 @@ export const hairOf = (product: Partial<Product>, cut: Partial<Cut> = {}) => ({
 });
 
 /** A plan that is nobody's: average tape, plain product, a side part. */
+/** Changes as they are kept: each with an id of its own. */
+export function named<T extends object>(letter: string, changes: readonly T[]): Array<{ readonly id: string } & T> {
+  return changes.map((c, i) => ({ id: `${letter}${i + 1}`, ...c }));
+}
+
 export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
   return {
     tape: { girth: 561, frontToNape: 352, earToEarTop: 341, earToEarFront: 296, templeToTemple: 386, napeWidth: 127 },

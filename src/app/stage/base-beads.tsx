@@ -1,6 +1,6 @@
 /** What is moved of a base: the ends and the middle of a line, the tie of a section, the end of its tail. */
 import { useRef, useState } from 'react';
-import { type Edit, LONGEST_MOVE_MM } from '../../core/base/edit.ts';
+import { type EditDeed, LONGEST_MOVE_MM } from '../../core/base/edit.ts';
 import { along, cross, minus, pointAt, unit } from '../../core/geometry/vectors.ts';
 import { directionDeg } from '../../core/head/marks.ts';
 import type { PlanResult } from '../../core/pipeline/result.ts';
@@ -66,7 +66,7 @@ function LineBeads({ view, scene, result, session, stage, line }: Props & { read
   const [held, setHeld] = useState<HeldLine>();
   const latest = useRef<HeldLine>(undefined);
   const kept = session.history.present.plan;
-  const edit = (end: End, mm: number): Edit => ({
+  const edit = (end: End, mm: number): EditDeed => ({
     op: 'move',
     a: line.a,
     b: line.b,
@@ -149,9 +149,9 @@ function towardsB(scene: HeadScene, result: PlanResult, line: Line, share: numbe
 
 function TieBead({ view, scene, session, stage, section }: Props & { readonly section: Section }) {
   const { tryEdit } = useBaseEdit(session);
-  const latest = useRef<Edit>(undefined);
+  const latest = useRef<EditDeed>(undefined);
   const kept = session.history.present.plan;
-  const edit = (at: V3): Edit => ({ op: 'tie', section: section.id, at: directionDeg(at) });
+  const edit = (at: V3): EditDeed => ({ op: 'tie', section: section.id, at: directionDeg(at) });
   return (
     <Bead
       view={view}

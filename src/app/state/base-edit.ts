@@ -1,5 +1,5 @@
 /** An edit of the base is tried on her head first: what can't be done is refused with its reason and changes nothing. */
-import type { Edit } from '../../core/base/edit.ts';
+import type { EditDeed } from '../../core/base/edit.ts';
 import { editBase } from '../../model/commands.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import { planner } from './clients.ts';
@@ -10,7 +10,7 @@ export function useBaseEdit(session: PlanSession) {
   const kept = session.history.present.plan;
   return {
     /** Does it and says true, or refuses it. */
-    async tryEdit(edit: Edit, words: string): Promise<boolean> {
+    async tryEdit(edit: EditDeed, words: string): Promise<boolean> {
       const outcome = await planner.call('tryEdit', { inputs: planInputs(kept), edit });
       const why =
         outcome.state === 'done'

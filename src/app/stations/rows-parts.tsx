@@ -1,5 +1,6 @@
 /** Parts of the rows bench: which way rows run, what is changed by brush and hand, which knot, in which order. */
 
+import equal from 'fast-deep-equal/es6/index.js';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { directionDeg } from '../../core/head/marks.ts';
@@ -32,6 +33,7 @@ import type { PlanDocument } from '../../model/plan.ts';
 import {
   clearBrush,
   clearHand,
+  forgetHand,
   lockRow,
   pullRow,
   removeKnot,
@@ -145,7 +147,7 @@ export function HandPart({ session, result }: PartProps) {
   const knot = result?.knots.find((k) => k.id === selectedId);
   const row = knot && result?.rows[knot.row];
   const toggle = (next: typeof tool) => hold(JSON.stringify(next) === JSON.stringify(tool) ? TURN_TOOL : next);
-  const lost = new Map(result?.rowScheme.lostChanges.map((l) => [l.index, l.why]) ?? []);
+  const lost = new Map(result?.rowScheme.lostChanges.map((l) => [l.id, l.why]) ?? []);
   const atOf = (k: PlannedKnot) => directionDeg([k.xMm, k.yMm, k.zMm]);
   const done = (why: string | undefined) => refuse(why);
   return (
@@ -250,21 +252,17 @@ export function HandPart({ session, result }: PartProps) {
         <section className="mt-3">
           <h3 className="text-[19px]">Kept by hand</h3>
           <ul className="mt-1 text-[13px]" data-testid="hand-list">
-            {plan.rows.hand.map((h, i) => (
-              <li key={i} className="line flex items-center justify-between gap-2 py-[2px]">
+            {plan.rows.hand.map((h) => (
+              <li key={h.id} className="line flex items-center justify-between gap-2 py-[2px]">
                 <span>
                   {handWords(h)}
-                  {lost.has(i) && <span className="block text-madder">Could not be kept: {lost.get(i)}.</span>}
+                  {lost.has(h.id) && <span className="block text-madder">Could not be kept: {lost.get(h.id)}.</span>}
                 </span>
                 <button
                   type="button"
                   className="word text-[13px]"
                   aria-label={`Forget: ${handWords(h)}`}
-                  onClick={() =>
-                    session.apply(
-                      setRows(plan, { hand: plan.rows.hand.filter((_, k) => k !== i) }, `Forgotten: ${handWords(h)}`),
-                    )
-                  }
+                  onClick={() => session.apply(forgetHand(plan, h.id, handWords(h)))}
                 >
                   forget
                 </button>
@@ -370,7 +368,7 @@ function KnotWishes({ session, knot }: { readonly session: PlanSession; readonly
   const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
   const place: WishAt['of'] =
     of === 'zone' ? { zone: pieceZoneOf(knot.zone) } : of === 'row' ? { row: at } : { knot: at };
-  const now = plan.knotWishes.find((w) => JSON.stringify(w.of) === JSON.stringify(place))?.wish ?? {};
+  const now = plan.knotWishes.find((w) => equal(w.of, place))?.wish ?? {};
   const want = (change: WishAt['wish']) => {
     const wish = { ...now, ...change };
     session.apply(wishKnot(plan, place, wish, wishWords(place, knot, wish, plan.part.kind)));

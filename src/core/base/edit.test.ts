@@ -5,7 +5,7 @@ import { arbitraryScores, groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../te
 import type { DirectionDeg } from '../head/marks.ts';
 import { borders } from './borders.ts';
 import { type BaseChoice, DEFAULT_BASE, FAMILY_INFO, type Family } from './choice.ts';
-import { applyEdit, type Edit, replayEdits } from './edit.ts';
+import { applyEdit, type Edit, type EditDeed, replayEdits } from './edit.ts';
 import { EVEN_TOLERANCE, groupsOf, openLines, sectionMasses, unevenness } from './even.ts';
 import { generateSections } from './generate.ts';
 import type { BaseGround } from './ground.ts';
@@ -17,12 +17,12 @@ const ground = groundOf(PRIOR_SCORES, 32);
 const lay = (on: BaseGround, family: Family, change: Partial<BaseChoice> = {}) =>
   generateSections(on, { ...DEFAULT_BASE, family, ...FAMILY_INFO[family].start, ...change }, NO_PART);
 const eight = lay(ground, 'tied');
-const done = (map: SectionMap, edit: Edit, on = ground): SectionMap => {
+const done = (map: SectionMap, edit: EditDeed, on = ground): SectionMap => {
   const outcome = applyEdit(on, map, edit);
   if (!outcome.ok) throw new Error(outcome.why);
   return outcome.map;
 };
-const refused = (map: SectionMap, edit: Edit) => {
+const refused = (map: SectionMap, edit: EditDeed) => {
   const outcome = applyEdit(ground, map, edit);
   return outcome.ok ? 'not refused' : outcome.why;
 };
@@ -236,14 +236,14 @@ describe('even bites', () => {
 describe('edits replayed', () => {
   it('outlive a new head, and those that no longer fit are told and left out', () => {
     const edits: Edit[] = [
-      { op: 'merge', a: 'b1', b: 'b2' },
-      { op: 'cut', section: 'gone', line: across },
-      { op: 'tie', section: 'b3', at: [-160, 25] },
+      { id: 'e1', op: 'merge', a: 'b1', b: 'b2' },
+      { id: 'e2', op: 'cut', section: 'gone', line: across },
+      { id: 'e3', op: 'tie', section: 'b3', at: [-160, 25] },
     ];
     const other = groundOf([1, -0.5, 0.4, 0, 0.3, 0, 0.2, 0], 24);
     const { map, lost } = replayEdits(other, lay(other, 'tied'), edits);
     expect(map.sections).toHaveLength(7);
     expect(map.sections.find((s) => s.id === 'b3')?.tie).toEqual([-160, 25]);
-    expect(lost).toEqual([{ index: 1, why: expect.stringMatching(/no longer there/) }]);
+    expect(lost).toEqual([{ id: 'e2', why: expect.stringMatching(/no longer there/) }]);
   });
 });

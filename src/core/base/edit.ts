@@ -12,7 +12,9 @@ import type { BaseGround } from './ground.ts';
 import { borderPoints } from './line-distance.ts';
 import { connectedPieces, keepConnected, LEAST_SECTION_MM2, type SectionMap, verticesOf } from './section-map.ts';
 
-export type Edit =
+/** An edit that is kept: known by its id, whatever stands before it. */
+export type Edit = { readonly id: string } & EditDeed;
+export type EditDeed =
   /** Moves the line between two sections by mm at its start and at its end; positive makes `a` larger. */
   | { readonly op: 'move'; readonly a: string; readonly b: string; readonly startMm: number; readonly endMm: number }
   | { readonly op: 'cut'; readonly section: string; readonly line: readonly DirectionDeg[] }
@@ -28,7 +30,7 @@ export type EditOutcome =
 /** A line may be moved this far in one go, mm. */
 export const LONGEST_MOVE_MM = 60;
 
-export function applyEdit(ground: BaseGround, map: SectionMap, edit: Edit): EditOutcome {
+export function applyEdit(ground: BaseGround, map: SectionMap, edit: EditDeed): EditOutcome {
   switch (edit.op) {
     case 'move':
       return moveLine(ground, map, edit.a, edit.b, edit.startMm, edit.endMm);
@@ -194,7 +196,7 @@ function checked(ground: BaseGround, map: SectionMap, changed: readonly number[]
 export interface EditedSections {
   readonly map: SectionMap;
   /** Edits that no longer fit the sections, with the reason. */
-  readonly lost: ReadonlyArray<{ readonly index: number; readonly why: string }>;
+  readonly lost: ReadonlyArray<{ readonly id: string; readonly why: string }>;
 }
 
 /** Replays the edits, each on the result of the one before. `from` may hold the result of the first so many. */
@@ -205,12 +207,12 @@ export function replayEdits(
   step: (index: number, apply: () => EditOutcome) => EditOutcome = (_, apply) => apply(),
 ): EditedSections {
   let map = laid;
-  const lost: Array<{ index: number; why: string }> = [];
+  const lost: Array<{ id: string; why: string }> = [];
   edits.forEach((edit, index) => {
     const before = map;
     const outcome = step(index, () => applyEdit(ground, before, edit));
     if (outcome.ok) map = outcome.map;
-    else lost.push({ index, why: outcome.why });
+    else lost.push({ id: edit.id, why: outcome.why });
   });
   return { map, lost };
 }

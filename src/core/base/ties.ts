@@ -2,17 +2,17 @@
 import { distanceFromMask } from '../geometry/surface-mesh.ts';
 import { pointAt } from '../geometry/vectors.ts';
 import { directionDeg } from '../head/marks.ts';
-import type { Edit } from './edit.ts';
+import type { EditDeed } from './edit.ts';
 import type { PartOnHead } from './generate.ts';
 import type { BaseGround } from './ground.ts';
 import type { SectionMap } from './section-map.ts';
 import type { Tail } from './tails.ts';
 
 export interface TieMoves {
-  readonly offTender: readonly Edit[];
+  readonly offTender: readonly EditDeed[];
   /** Sections whose tie lifts the part. */
   readonly besidePart: readonly string[];
-  readonly offPart: readonly Edit[];
+  readonly offPart: readonly EditDeed[];
 }
 
 /** A tie this near to a tender spot pulls on it, mm. */
@@ -58,7 +58,7 @@ function moveTie(
   section: number,
   clearance: (v: number) => number,
   enoughMm: number,
-): Edit[] {
+): EditDeed[] {
   const { tieVertex, tieMm } = tails[section];
   const now = clearance(tieVertex);
   if (now >= enoughMm) return [];

@@ -2,7 +2,7 @@
 
 import { LUMP_MM } from '../base/bumps.ts';
 import { BASE_LIMITS } from '../base/choice.ts';
-import type { Edit } from '../base/edit.ts';
+import type { EditDeed } from '../base/edit.ts';
 import type { Section } from '../base/section-figures.ts';
 import { upperFirst } from '../words.ts';
 import { type Check, mm, type Result } from './check.ts';
@@ -102,7 +102,7 @@ const boxTooSmall: Check = (inputs, result) => {
   const isGrid = inputs.base.family === 'grid' && small.length > 3;
   const neighbour = result.base.lines.find((line) => line.a === small[0].id || line.b === small[0].id);
   const other = neighbour && (neighbour.a === small[0].id ? neighbour.b : neighbour.a);
-  const merge: Edit | undefined = other ? { op: 'merge', a: other, b: small[0].id } : undefined;
+  const merge: EditDeed | undefined = other ? { op: 'merge', a: other, b: small[0].id } : undefined;
   return {
     code: 'base.boxTooSmall',
     severity: 'caution',
@@ -275,7 +275,7 @@ const lostEdits: Check = (_, result) => {
     why: `${lost[0].why} It is kept, but not laid, since the sections are others now.`,
     mend: {
       deed: lost.length === 1 ? 'Forget that change' : 'Forget those changes',
-      change: { kind: 'dropEdits', indices: lost.map((l) => l.index) },
+      change: { kind: 'dropEdits', ids: lost.map((l) => l.id) },
     },
   };
 };

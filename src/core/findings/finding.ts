@@ -1,6 +1,6 @@
 /** What the core has to say about a plan, and the change that would mend it. */
 import type { BaseChoice, Family, Parking } from '../base/choice.ts';
-import type { Edit } from '../base/edit.ts';
+import type { EditDeed } from '../base/edit.ts';
 import type { Cap } from '../cap/cap.ts';
 import type { Cut, Split } from '../hair/cuts.ts';
 import type { Stroke } from '../head/marks.ts';
@@ -23,15 +23,15 @@ export type Mend =
   | { readonly kind: 'splitZones'; readonly zones: readonly PieceZone[]; readonly split: Split }
   | { readonly kind: 'setRows'; readonly change: Partial<Omit<RowChoice, 'hand' | 'brush'>> }
   | { readonly kind: 'brush'; readonly stroke: Stroke; readonly factor: number }
-  | { readonly kind: 'dropHand'; readonly indices: readonly number[] }
-  | { readonly kind: 'dropWishes'; readonly indices: readonly number[] }
+  | { readonly kind: 'dropHand'; readonly ids: readonly string[] }
+  | { readonly kind: 'dropWishes'; readonly ids: readonly string[] }
   | { readonly kind: 'chooseFamily'; readonly family: Family }
   /** She insists on a reading: the head follows it. */
   | { readonly kind: 'trustMeasure'; readonly measure: TapeMeasure }
   | { readonly kind: 'resetHairline' }
   | { readonly kind: 'setBase'; readonly change: Partial<BaseChoice> }
-  | { readonly kind: 'editBase'; readonly edits: readonly Edit[] }
-  | { readonly kind: 'dropEdits'; readonly indices: readonly number[] }
+  | { readonly kind: 'editBase'; readonly edits: readonly EditDeed[] }
+  | { readonly kind: 'dropEdits'; readonly ids: readonly string[] }
   | { readonly kind: 'park'; readonly parking: Readonly<Record<string, Parking>> }
   /** Asks for a flatter parking and takes it. */
   | { readonly kind: 'flattenBase' };

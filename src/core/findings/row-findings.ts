@@ -55,22 +55,20 @@ const followsBase: Check = (inputs, { rowScheme }) => {
   };
 };
 
-const lostChanges: Check = (_, { rowScheme }) => {
+const lostChanges: Check = (inputs, { rowScheme }) => {
   const lost = rowScheme.lostChanges;
   if (lost.length === 0) return undefined;
-  const indices = [...new Set(lost.map((l) => l.index))];
+  const ids = [...new Set(lost.map((l) => l.id))];
   return {
     code: 'rows.lostChange',
     severity: 'caution',
     station: 'rows',
     what:
-      indices.length === 1
-        ? 'One change by hand could not be kept.'
-        : `${indices.length} changes by hand could not be kept.`,
-    why: `Change ${lost[0].index + 1}: ${lost[0].why}. It is remembered and comes back when there is room for it again.`,
+      ids.length === 1 ? 'One change by hand could not be kept.' : `${ids.length} changes by hand could not be kept.`,
+    why: `Change ${inputs.rows.hand.findIndex((h) => h.id === lost[0].id) + 1}: ${lost[0].why}. It is remembered and comes back when there is room for it again.`,
     mend: {
-      deed: indices.length === 1 ? 'Forget that change' : 'Forget those changes',
-      change: { kind: 'dropHand', indices },
+      deed: ids.length === 1 ? 'Forget that change' : 'Forget those changes',
+      change: { kind: 'dropHand', ids },
     },
   };
 };
@@ -78,19 +76,17 @@ const lostChanges: Check = (_, { rowScheme }) => {
 const lostWishes: Check = (_, { rowScheme }) => {
   const lost = rowScheme.lostWishes;
   if (lost.length === 0) return undefined;
-  const indices = [...new Set(lost.map((l) => l.index))];
+  const ids = [...new Set(lost.map((l) => l.id))];
   return {
     code: 'rows.lostWish',
     severity: 'caution',
     station: 'rows',
     what:
-      indices.length === 1
-        ? 'A knot of your choice can’t be made.'
-        : `${indices.length} knots of your choice can’t be made.`,
+      ids.length === 1 ? 'A knot of your choice can’t be made.' : `${ids.length} knots of your choice can’t be made.`,
     why: `${upperFirst(lost[0].why)}. The rules decide there meanwhile.`,
     mend: {
-      deed: indices.length === 1 ? 'Let the rules decide there' : 'Let the rules decide at those',
-      change: { kind: 'dropWishes', indices },
+      deed: ids.length === 1 ? 'Let the rules decide there' : 'Let the rules decide at those',
+      change: { kind: 'dropWishes', ids },
     },
   };
 };

@@ -1,16 +1,16 @@
 /** Changes by hand: each is kept or reported, and nothing else is renamed or moved. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { plainInputs } from '../../../tests/helpers/heads.ts';
+import { named, plainInputs } from '../../../tests/helpers/heads.ts';
 import { type DirectionDeg, directionDeg } from '../head/marks.ts';
 import type { PlanInputs, WishAt } from '../pipeline/inputs.ts';
 import type { PlannedKnot, PlanResult } from '../pipeline/result.ts';
 import { Pipeline } from '../pipeline/stages.ts';
-import { DEFAULT_ROWS, type HandChange } from '../rows/choice.ts';
+import { DEFAULT_ROWS, type HandDeed } from '../rows/choice.ts';
 
 const pipeline = new Pipeline();
-const planWith = (hand: readonly HandChange[], change: Partial<PlanInputs> = {}) =>
-  pipeline.plan(plainInputs({ ...change, rows: { ...DEFAULT_ROWS, ...change.rows, hand } }));
+const planWith = (hand: readonly HandDeed[], change: Partial<PlanInputs> = {}) =>
+  pipeline.plan(plainInputs({ ...change, rows: { ...DEFAULT_ROWS, ...change.rows, hand: named('h', hand) } }));
 const at = (k: PlannedKnot): DirectionDeg => directionDeg([k.xMm, k.yMm, k.zMm]);
 const plain = planWith([]);
 const inside = plain.knots.filter((k) => k.zone === 'back' && !k.exposed);
@@ -61,11 +61,11 @@ describe('a knot', () => {
     const [a, b] = [inside[7], inside[8]];
     const on = planWith([{ op: 'move', at: at(a), to: at(b) }]);
     expect(on.rowScheme.lostChanges).toEqual([
-      { index: 0, why: expect.stringMatching(/nearer than \d+ mm/), atMm: expect.any(Array) },
+      { id: 'h1', why: expect.stringMatching(/nearer than \d+ mm/), atMm: expect.any(Array) },
     ]);
     expect(on.findings.find((f) => f.code === 'rows.lostChange')?.mend?.change).toEqual({
       kind: 'dropHand',
-      indices: [0],
+      ids: ['h1'],
     });
     const face = planWith([{ op: 'add', at: [0, -20] }]);
     expect(face.rowScheme.lostChanges[0].why).toMatch(/outside the hairline/);
@@ -89,7 +89,7 @@ const arbitraryPlace: fc.Arbitrary<DirectionDeg> = fc.tuple(
   fc.double({ min: -180, max: 180, noNaN: true }),
   fc.double({ min: -40, max: 89, noNaN: true }),
 );
-const arbitraryChange: fc.Arbitrary<HandChange> = fc.oneof(
+const arbitraryChange: fc.Arbitrary<HandDeed> = fc.oneof(
   fc.record({ op: fc.constant('remove' as const), at: arbitraryPlace }),
   fc.record({ op: fc.constant('add' as const), at: arbitraryPlace }),
   fc.record({ op: fc.constant('move' as const), at: arbitraryPlace, to: arbitraryPlace }),
@@ -105,9 +105,9 @@ describe('any changes', () => {
     fc.assert(
       fc.property(fc.array(arbitraryChange, { minLength: 1, maxLength: 6 }), (hand) => {
         const r = planWith(hand);
-        const lost = new Set(r.rowScheme.lostChanges.map((l) => l.index));
-        const kept = hand.filter((_, i) => !lost.has(i));
-        const count = (op: HandChange['op']) => kept.filter((h) => h.op === op).length;
+        const lost = new Set(r.rowScheme.lostChanges.map((l) => l.id));
+        const kept = named('h', hand).filter((h) => !lost.has(h.id));
+        const count = (op: HandDeed['op']) => kept.filter((h) => h.op === op).length;
         if (!hand.some((h) => h.op === 'pull')) {
           expect(r.knots.length).toBe(plain.knots.length + count('add') - count('remove'));
         }
@@ -140,7 +140,7 @@ describe('any changes', () => {
 
   it('outlive a change elsewhere: a knot taken out stays out when the nape is set wider', () => {
     const top = plain.knots.filter((k) => k.zone === 'top')[5];
-    const hand: HandChange[] = [{ op: 'remove', at: at(top) }];
+    const hand: HandDeed[] = [{ op: 'remove', at: at(top) }];
     const fingers = { ...plainInputs().spacing.fingers, nape: 1.75 };
     const spacing = { said: 'centres' as const, fingers };
     const without = planWith([], { spacing });
@@ -159,7 +159,7 @@ describe('a row', () => {
     };
     const up = planWith([{ op: 'pull', at: at(knot), mm: 5 }]);
     expect(up.rowScheme.lostChanges).toEqual([]);
-    expect(up.rows[knot.row].pulledBy).toBe(0);
+    expect(up.rows[knot.row].pulledBy).toBe('h1');
     expect(away(up, knot.row)).toBeGreaterThan(away(plain, knot.row) + 2);
     const far = planWith([{ op: 'pull', at: at(knot), mm: 25 }]);
     expect(far.rowScheme.lostChanges[0].why).toMatch(/at most/);
@@ -172,7 +172,7 @@ describe('a row', () => {
     const line: DirectionDeg[] = [];
     for (let i = 0; i < p.length; i += 9) line.push(directionDeg([p[i], p[i + 1], p[i + 2]]));
     const own = plain.knots.filter((k) => k.row === row);
-    const hand: HandChange[] = [{ op: 'lock', line, knots: own.map(at) }];
+    const hand: HandDeed[] = [{ op: 'lock', line, knots: own.map(at) }];
     const fingers = Object.fromEntries(Object.keys(plainInputs().spacing.fingers).map((z) => [z, 1.05]));
     const r = planWith(hand, { spacing: { said: 'centres', fingers: fingers as PlanInputs['spacing']['fingers'] } });
     const locked = r.rows.findIndex((x) => x.locked);
@@ -192,7 +192,8 @@ describe('a row', () => {
 });
 
 describe('her choice of a knot', () => {
-  const wish = (of: WishAt['of'], w: WishAt['wish']) => pipeline.plan(plainInputs({ knotWishes: [{ of, wish: w }] }));
+  const wish = (of: WishAt['of'], w: WishAt['wish']) =>
+    pipeline.plan(plainInputs({ knotWishes: [{ id: 'w1', of, wish: w }] }));
 
   it('is for one knot, a whole row, or a zone', () => {
     const knot = inside[7];
@@ -208,7 +209,7 @@ describe('her choice of a knot', () => {
   it('that the piece can’t follow is said, and the rules decide meanwhile', () => {
     const knot = inside[7];
     const r = wish({ knot: at(knot) }, { lock: true });
-    expect(r.rowScheme.lostWishes).toEqual([{ index: 0, why: expect.stringMatching(/band nor ring/) }]);
+    expect(r.rowScheme.lostWishes).toEqual([{ id: 'w1', why: expect.stringMatching(/band nor ring/) }]);
     expect(r.knots.find((k) => k.id === knot.id)?.lock).toBe(false);
     expect(r.findings.some((f) => f.code === 'rows.lostWish')).toBe(true);
     expect(wish({ knot: [0, -60] }, { wraps: 2 }).rowScheme.lostWishes[0].why).toMatch(/no knot at that place/);

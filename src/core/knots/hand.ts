@@ -13,8 +13,8 @@ import type { Row } from '../rows/rows.ts';
 import { footOn, type LaidKnot } from './layout.ts';
 
 export interface LostChange {
-  /** Index in the list of hand changes. */
-  readonly index: number;
+  /** Id of the hand change. */
+  readonly id: string;
   readonly why: string;
 }
 
@@ -41,10 +41,10 @@ export function changeByHand(
 ): { readonly knots: LaidKnot[]; readonly lost: LostChange[] } {
   const knots = [...laid];
   const lost: LostChange[] = [];
-  hand.forEach((change, index) => {
+  hand.forEach((change) => {
     if (change.op === 'pull' || change.op === 'lock') return;
     const why = changeOne(ground, rows, knots, change);
-    if (why !== undefined) lost.push({ index, why });
+    if (why !== undefined) lost.push({ id: change.id, why });
   });
   if (hand.length > 0) knots.sort((a, b) => a.row - b.row || a.arcMm - b.arcMm);
   return { knots, lost };

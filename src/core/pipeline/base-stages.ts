@@ -1,6 +1,6 @@
 /** The chain up to the base: head, own hair, marks, part, sections, tails, each kept by what it names. */
 import { type BaseWork, baseWork, type LaidBase, layBase } from '../base/base.ts';
-import { applyEdit, type Edit, type EditOutcome, replayEdits } from '../base/edit.ts';
+import { applyEdit, type EditDeed, type EditOutcome, replayEdits } from '../base/edit.ts';
 import { generateSections } from '../base/generate.ts';
 import { type BaseGround, baseGround } from '../base/ground.ts';
 import { icosphere } from '../geometry/icosphere.ts';
@@ -152,7 +152,7 @@ export class BaseStages {
     );
   }
   /** Whether an edit can be made, and why not. Nothing is kept of it. */
-  tryEdit(inputs: PlanInputs, edit: Edit): { readonly why?: string } {
+  tryEdit(inputs: PlanInputs, edit: EditDeed): { readonly why?: string } {
     const { map } = this.sections(inputs);
     // Kept under the key by which the plan with this edit will look for it.
     const key = this.generatedKey(inputs) + [...inputs.base.edits, edit].map((e) => JSON.stringify(e)).join('');

@@ -1,7 +1,7 @@
 /** The base in the chain: what is closed to pieces, what is found, and how little a change works out anew. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryPart, hairOf, NO_CAP, PLAIN_HAIR, plainInputs } from '../../../tests/helpers/heads.ts';
+import { arbitraryPart, hairOf, NO_CAP, named, PLAIN_HAIR, plainInputs } from '../../../tests/helpers/heads.ts';
 import { type BaseChoice, DEFAULT_BASE, FAMILY_INFO, type Family } from '../base/choice.ts';
 import { nearestVertex } from '../geometry/surface-mesh.ts';
 import { AS_FITTED, NO_OFFSET } from '../head/hairline.ts';
@@ -135,7 +135,7 @@ describe('findings of a base', () => {
     ['base.lump', { ownHair: own, base: familyOf('tied', { parking: { all: 'parcel', bySection: {} } }) }],
     ['base.parcelByPart', { part: { kind: 'line', frontMm: 20, endMm: 24, lengthMm: 120, bendMm: 0 } }],
     ['base.grownOut', { base: familyOf('found', { found: { what: 'rows', ageDays: 60, lines: [] } }) }],
-    ['base.lostEdit', { base: familyOf('tied', { edits: [{ op: 'merge', a: 'b1', b: 'gone' }] }) }],
+    ['base.lostEdit', { base: familyOf('tied', { edits: [{ id: 'e1', op: 'merge', a: 'b1', b: 'gone' }] }) }],
     [
       'base.overCarried',
       {
@@ -164,7 +164,7 @@ describe('findings of a base', () => {
     const across = found(tender).find((f) => f.code === 'base.acrossTender')!;
     expect(across.mend?.change.kind).toBe('editBase');
     if (across.mend?.change.kind === 'editBase') {
-      const mended = found({ ...tender, base: { ...DEFAULT_BASE, edits: across.mend.change.edits } });
+      const mended = found({ ...tender, base: { ...DEFAULT_BASE, edits: named('e', across.mend.change.edits) } });
       expect(mended.find((f) => f.code === 'base.acrossTender')?.mend).toBeUndefined();
     }
     const fresh = { ...own, freshEnds: true };
@@ -195,7 +195,7 @@ describe('memory of the base', () => {
     expect(parked).not.toBe(base);
     expect(parked.map).toBe(base.map);
     const head = p.head(inputs);
-    p.plan({ ...inputs, base: { ...inputs.base, edits: [{ op: 'merge', a: 'b1', b: 'b2' }] } });
+    p.plan({ ...inputs, base: { ...inputs.base, edits: [{ id: 'e1', op: 'merge', a: 'b1', b: 'b2' }] } });
     expect(p.head(inputs)).toBe(head);
   });
 

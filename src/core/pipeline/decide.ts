@@ -38,7 +38,7 @@ export interface DecisionGround {
 export interface Decided {
   readonly knots: readonly PlannedKnot[];
   /** Wishes that met no knot, or that the piece can't follow. */
-  readonly lostWishes: ReadonlyArray<{ readonly index: number; readonly why: string }>;
+  readonly lostWishes: ReadonlyArray<{ readonly id: string; readonly why: string }>;
 }
 
 /** Rows counted from the nape whose ends hold the cap: 1, 3, 5 … whatever short rows lie between. */
@@ -69,7 +69,7 @@ export function decideKnots(
     for (const i of orderInRow(inputs, row.row, inRow)) {
       const { knot, refused, wishes } = decideOne(table, row, i, planned);
       knots.push(knot);
-      if (refused !== undefined) lost.push(...wishes.map((w) => ({ index: w, why: refused })));
+      if (refused !== undefined) lost.push(...wishes.map((id) => ({ id, why: refused })));
     }
     from = to;
   });
@@ -187,7 +187,7 @@ function decideOne(table: Table, at: RowAtWork, i: number, planned: readonly Pla
     },
     seconds: knotSeconds(decision, piece, inputs.pace, inputs.schools.prepare === 'pieceByPiece'),
   };
-  return { knot, refused: decision.refused, wishes: hers.indices };
+  return { knot, refused: decision.refused, wishes: hers.ids };
 }
 
 function situationOf(
@@ -355,22 +355,21 @@ const MEANT_WITHIN = 0.75;
 interface Hers {
   readonly wish: WishAt['wish'];
   readonly cut: string | undefined;
-  /** Index of each wish that is in it. */
-  readonly indices: readonly number[];
+  /** Id of each wish that is in it. */
+  readonly ids: readonly string[];
 }
 
-const NO_WISH: Hers = { wish: {}, cut: undefined, indices: [] };
+const NO_WISH: Hers = { wish: {}, cut: undefined, ids: [] };
 
 /** Wishes laid on the knots they mean; a knot's own comes after its row's, a row's after its zone's. */
 function wishesOf(inputs: PlanInputs, ground: DecisionGround, laid: Laid, context: WhereContext) {
   const { knots } = laid;
-  const hers = new Map<number, { wish: WishAt['wish']; indices: number[] }>();
-  const lost: { index: number; why: string }[] = [];
+  const hers = new Map<number, { wish: WishAt['wish']; ids: string[] }>();
+  const lost: { id: string; why: string }[] = [];
   const reach = MEANT_WITHIN * ground.spacing.pitchMm;
-  const give = (knot: number, index: number) => {
+  const give = (knot: number, { id, wish }: WishAt) => {
     const old = hers.get(knot);
-    const { wish } = inputs.knotWishes[index];
-    hers.set(knot, { wish: { ...old?.wish, ...wish }, indices: [...(old?.indices ?? []), index] });
+    hers.set(knot, { wish: { ...old?.wish, ...wish }, ids: [...(old?.ids ?? []), id] });
   };
   const nearest = (at: readonly [number, number]) => {
     const place = onSurface(ground.head.shape, directionOf(at));
@@ -386,17 +385,14 @@ function wishesOf(inputs: PlanInputs, ground: DecisionGround, laid: Laid, contex
     return best;
   };
   const rank = (w: WishAt) => ('zone' in w.of ? 0 : 'row' in w.of ? 1 : 2);
-  const order = Array.from(inputs.knotWishes.keys()).sort(
-    (a, b) => rank(inputs.knotWishes[a]) - rank(inputs.knotWishes[b]) || a - b,
-  );
-  for (const index of order) {
-    const { of } = inputs.knotWishes[index];
+  for (const wish of [...inputs.knotWishes].sort((a, b) => rank(a) - rank(b))) {
+    const { of } = wish;
     let met = 0;
     if ('zone' in of) {
       knots.forEach((k, i) => {
         const row = laid.rows[k.row];
         if (pieceZoneOf(zoneOf(k, row.besidePart, context)) !== of.zone) return;
-        give(i, index);
+        give(i, wish);
         met++;
       });
     } else {
@@ -404,12 +400,12 @@ function wishesOf(inputs: PlanInputs, ground: DecisionGround, laid: Laid, contex
       if (found >= 0) {
         knots.forEach((k, i) => {
           if ('row' in of ? k.row !== knots[found].row : i !== found) return;
-          give(i, index);
+          give(i, wish);
           met++;
         });
       }
     }
-    if (met === 0) lost.push({ index, why: 'there is no knot at that place any more' });
+    if (met === 0) lost.push({ id: wish.id, why: 'there is no knot at that place any more' });
   }
   return {
     lost,
@@ -417,7 +413,7 @@ function wishesOf(inputs: PlanInputs, ground: DecisionGround, laid: Laid, contex
       const found = hers.get(knot);
       if (!found) return NO_WISH;
       const { cut, ...wish } = found.wish;
-      return { wish, cut, indices: found.indices };
+      return { wish, cut, ids: found.ids };
     },
   };
 }

@@ -47,6 +47,7 @@ export const MIX_EVERY = [2, 3, 4, 5] as const;
 
 /** What she decides about one knot, a row or a zone, found again by its place. */
 export interface WishAt {
+  readonly id: string;
   readonly of: { readonly knot: DirectionDeg } | { readonly row: DirectionDeg } | { readonly zone: SpacingZone };
   readonly wish: KnotWish & { readonly cut?: string };
 }

@@ -27,6 +27,9 @@ export function guessRange(atelier: Atelier, asked: LookAsked): GuessRange {
   return { all: [at(ends(0)), at(ends(1))], by };
 }
 
+/** Id of the piece that is only tried: no id of hers is empty. */
+const ONE_MORE = '';
+
 /** What lies over one place, and what a piece more there would do. */
 export function whyHere(atelier: Atelier, asked: LookAsked & { readonly at: DirectionDeg }): WhyHere {
   const { inputs, at } = asked;
@@ -38,9 +41,9 @@ export function whyHere(atelier: Atelier, asked: LookAsked & { readonly at: Dire
   const { rows } = atelier.plan(inputs);
   const { hand } = inputs.rows;
   const room = mostRoom(atelier, inputs, place, worn);
-  const more = { ...inputs, rows: { ...inputs.rows, hand: [...hand, { op: 'add' as const, at: room }] } };
+  const more = { ...inputs, rows: { ...inputs.rows, hand: [...hand, { id: ONE_MORE, op: 'add' as const, at: room }] } };
   const withOne = atelier.plan(more);
-  const refused = withOne.rowScheme.lostChanges.find((l) => l.index === hand.length)?.why;
+  const refused = withOne.rowScheme.lostChanges.find((l) => l.id === ONE_MORE)?.why;
   const over = rowsOver(vertex, prints, (i) => worn.knots[i].row);
   return {
     words: placeWords(atelier.ground(inputs), place),

@@ -294,7 +294,7 @@ describe('why, what if, and what is not known', () => {
       expect(w.more.shows).toBeLessThanOrEqual(w.shows + 1e-6);
       expect(w.more.hiddenShare).toBeGreaterThan(look.hiddenShare - 0.004);
       expect(w.more.massG).toBeGreaterThan(0);
-      const taken = { ...inputs, rows: { ...inputs.rows, hand: [{ op: 'add' as const, at: w.more.at }] } };
+      const taken = { ...inputs, rows: { ...inputs.rows, hand: [{ id: 'h1', op: 'add' as const, at: w.more.at }] } };
       expect(atelier.look({ inputs: taken }).hiddenShare).toBeCloseTo(w.more.hiddenShare, 9);
     }
     for (const w of ways) if ('refused' in w.onePieceMore) expect(w.onePieceMore.refused).toMatch(/\w/);

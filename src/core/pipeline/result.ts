@@ -32,8 +32,8 @@ export interface PlannedRow {
   readonly label: string;
   readonly kind: RowKind;
   readonly locked: boolean;
-  /** Index of the hand change that pulled it. */
-  readonly pulledBy: number | undefined;
+  /** Id of the hand change that pulled it. */
+  readonly pulledBy: string | undefined;
   /** Laid in the second pass, over a row of the first. */
   readonly second: boolean;
   readonly lengthMm: number;
@@ -140,8 +140,8 @@ export interface PlanResult {
     /** 1 ideal, 0.5 random, 0 one above the other. */
     readonly brickScore: number;
     /** Hand changes and wishes that could not be kept, with the reason. */
-    readonly lostChanges: ReadonlyArray<{ readonly index: number; readonly why: string; readonly atMm: Point }>;
-    readonly lostWishes: ReadonlyArray<{ readonly index: number; readonly why: string }>;
+    readonly lostChanges: ReadonlyArray<{ readonly id: string; readonly why: string; readonly atMm: Point }>;
+    readonly lostWishes: ReadonlyArray<{ readonly id: string; readonly why: string }>;
     /** Why the scheme can't be laid on this base. */
     readonly cannotLay: string | undefined;
   };

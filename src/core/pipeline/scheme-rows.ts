@@ -26,7 +26,7 @@ import type { PlanInputs } from './inputs.ts';
 export interface SchemeRows extends Omit<RowPlan, 'levelsMm' | 'firstMm'> {
   readonly cannotLay: string | undefined;
   /** Hand changes to rows that could not be kept. */
-  readonly lost: ReadonlyArray<{ readonly index: number; readonly why: string }>;
+  readonly lost: ReadonlyArray<{ readonly id: string; readonly why: string }>;
 }
 
 export const NO_ROWS: SchemeRows = {
@@ -147,7 +147,7 @@ export function laySchemeRows(choice: RowChoice, inputs: Pick<PlanInputs, 'base'
   const quarterAt = (v: number) => Math.round((4 * ((g.field as RowField).field[v] - plan.firstMm)) / plan.stepMm);
   const locked = lockedRows(shape, mesh, g.hand, quarterAt);
   const laid = inLayingOrder(
-    [...plan.rows.map((r) => (by.has(r.quarter) ? { ...r, pulledBy: by.get(r.quarter) as number } : r)), ...locked],
+    [...plan.rows.map((r) => (by.has(r.quarter) ? { ...r, pulledBy: by.get(r.quarter) as string } : r)), ...locked],
     g.options.outwards,
   );
   const fringe =
@@ -166,28 +166,28 @@ function withFringe(rows: readonly Row[], fringe: readonly Row[]): Row[] {
 /** Which level each pulled row is, and by how much its level moves. */
 function pullsOf(g: SchemeGround, plan: RowPlan) {
   const pulls = new Map<number, number>();
-  const by = new Map<number, number>();
-  const lost: { index: number; why: string }[] = [];
-  g.hand.forEach((change, index) => {
+  const by = new Map<number, string>();
+  const lost: { id: string; why: string }[] = [];
+  g.hand.forEach((change) => {
     if (change.op !== 'pull') return;
     const at = onSurface(g.head.shape, directionOf(change.at));
     const row = nearestRow(plan.rows, at, 0.75 * g.spacing.gapMm);
     if (!row) {
-      lost.push({ index, why: 'there is no row at that place any more' });
+      lost.push({ id: change.id, why: 'there is no row at that place any more' });
       return;
     }
     const gap = g.spacing.gapMm * g.zone[row.vertex];
     if (Math.abs(change.mm) > PULL_SHARE * gap + 0.5) {
       const more = Math.round(PULL_SHARE * gap);
       lost.push({
-        index,
+        id: change.id,
         why: `rows are ${Math.round(gap)} mm apart there now, and one can be pulled by ${more} mm at most`,
       });
       return;
     }
     const slope = (g.slopes as RowSlopes).perVertex[row.vertex];
     pulls.set(row.quarter, change.mm * slope);
-    by.set(row.quarter, index);
+    by.set(row.quarter, change.id);
   });
   return { pulls, by, lost };
 }

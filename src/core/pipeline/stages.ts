@@ -14,6 +14,7 @@ import { directionOf, onSurface } from '../head/marks.ts';
 import { standings } from '../head/norms.ts';
 import { worklist } from '../install/worklist.ts';
 import { weigh } from '../load/weight.ts';
+import type { HandChange } from '../rows/choice.ts';
 import { turnedKnots, turnedPoints, turnedRows } from '../rows/mirror.ts';
 import { planSupply } from '../supply/packs.ts';
 import { estimateTime, PACE_FACTOR } from '../time/estimate.ts';
@@ -145,7 +146,7 @@ export class Pipeline extends RowsStages {
         droppedPieces: rowPlan.droppedPieces,
         mismatch: field.mismatch,
         brickScore: layout.brickScore,
-        lostChanges: layout.lost.map((l) => ({ ...l, atMm: this.placeOf(inputs, l.index) })),
+        lostChanges: layout.lost.map((l) => ({ ...l, atMm: this.placeOf(inputs, l.id) })),
         lostWishes,
         cannotLay: rowPlan.cannotLay,
       },
@@ -177,8 +178,8 @@ export class Pipeline extends RowsStages {
   }
 
   /** Where on her head a change by hand was made. */
-  private placeOf(inputs: PlanInputs, index: number): Point {
-    const change = inputs.rows.hand[index];
+  private placeOf(inputs: PlanInputs, id: string): Point {
+    const change = inputs.rows.hand.find((h) => h.id === id) as HandChange;
     const at = change.op === 'lock' ? change.line[change.line.length >> 1] : change.at;
     return onSurface(this.head(inputs).shape, directionOf(at));
   }

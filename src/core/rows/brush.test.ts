@@ -1,7 +1,7 @@
 /** The brush as a factor on the spacing. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import { named, PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
 import { distance, pointAt } from '../geometry/vectors.ts';
 import { type DirectionDeg, directionOf, onSurface } from '../head/marks.ts';
 import { brushField } from './brush.ts';
@@ -67,13 +67,13 @@ describe('a stroke', () => {
 it('turned over twice, brush and hand changes are what they were', () => {
   const brush = [stroke(0.8, 20, [at, [-30, 60]])];
   expect(turnedBrush(turnedBrush(brush))).toEqual(brush);
-  const hand = [
+  const hand = named('h', [
     { op: 'pull', at, mm: 3 },
     { op: 'move', at, to: [140, 30] },
     { op: 'add', at },
     { op: 'remove', at },
     { op: 'lock', line: [at, [120, 20]], knots: [at] },
-  ] as const;
+  ] as const);
   expect(turnedHand(turnedHand(hand))).toEqual(hand);
-  expect(turnedHand(hand)[1]).toEqual({ op: 'move', at: [-150, 35], to: [-140, 30] });
+  expect(turnedHand(hand)[1]).toEqual({ id: 'h2', op: 'move', at: [-150, 35], to: [-140, 30] });
 });

@@ -22,8 +22,9 @@ export interface BrushStroke {
   readonly factor: number;
 }
 
-/** A change by hand, told by places on the head so that it is found again when something changes elsewhere. */
-export type HandChange =
+/** A change by hand, told by places on the head so that it is found again when something changes elsewhere; known by its id. */
+export type HandChange = { readonly id: string } & HandDeed;
+export type HandDeed =
   /** The row at that place comes closer to the part (positive) or goes away from it. */
   | { readonly op: 'pull'; readonly at: DirectionDeg; readonly mm: number }
   | { readonly op: 'move'; readonly at: DirectionDeg; readonly to: DirectionDeg }

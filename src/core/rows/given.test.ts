@@ -109,7 +109,7 @@ it('a locked row lies through its points with its knots where they were', () => 
   const [row] = lockedRows(
     head.shape,
     head.mesh,
-    [{ op: 'lock', line: points, knots: [points[1], points[2]] }],
+    [{ id: 'h1', op: 'lock', line: points, knots: [points[1], points[2]] }],
     () => 8,
   );
   expect([row.quarter, row.locked]).toEqual([8, true]);

@@ -27,7 +27,7 @@ export interface Row {
   /** It stays as it lies. */
   readonly locked?: boolean;
   /** Index of the hand change that pulled it. */
-  readonly pulledBy?: number;
+  readonly pulledBy?: string;
 }
 
 export interface RowSpacing {

@@ -51,7 +51,7 @@ describe('what a search may change', () => {
         nape: { cut: 'hers' },
         top: { cut: 'whole', mixed: { cut: 'hers', every: 3 as const } },
       },
-      rows: { ...inputs.rows, hand: [{ op: 'add' as const, at: [170, 20] as const }] },
+      rows: { ...inputs.rows, hand: [{ id: 'h1', op: 'add' as const, at: [170, 20] as const }] },
     };
     const s = searchSpace(hers, ALL, bare, true);
     const last = planWithUse(
