@@ -2,6 +2,7 @@
  * Figures of speed, measured on this machine: the pipeline by what changed, and surface distance against
  * shortest paths of a registry library (graphology) on the same mesh in the same run. Run by `npm run bench`.
  */
+
 import { cpus } from 'node:os';
 import { UndirectedGraph } from 'graphology';
 import { singleSource } from 'graphology-shortest-path/dijkstra.js';
@@ -13,16 +14,15 @@ import { distanceFrom } from '../src/core/geometry/eikonal.ts';
 import { icosphere } from '../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, distanceMm, nearestVertex } from '../src/core/geometry/surface-mesh.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
-import { flatterParking } from '../src/core/pipeline/advice.ts';
-import { fallingHair } from '../src/core/pipeline/falling-hair.ts';
-import type { PlanInputs } from '../src/core/pipeline/inputs.ts';
-import { Atelier } from '../src/core/pipeline/look.ts';
-import { headScene } from '../src/core/pipeline/scene.ts';
-import { Pipeline } from '../src/core/pipeline/stages.ts';
+import { flatterParking } from '../src/core/plan/ask/advice.ts';
+import { fallingHair } from '../src/core/plan/ask/falling-hair.ts';
+import { headScene } from '../src/core/plan/ask/scene.ts';
+import type { PlanInputs } from '../src/core/plan/inputs.ts';
 import { evaluateUses } from '../src/core/search/evaluate.ts';
 import { searchSpace } from '../src/core/search/use.ts';
 import { deepPartStraight } from '../src/demo/plans.ts';
 import { planInputs } from '../src/model/to-inputs.ts';
+import { Planner } from '../tests/helpers/planner.ts';
 import { rayCastShowing } from '../tests/helpers/ray-cast.ts';
 import { stripsOf } from '../tests/helpers/strips.ts';
 
@@ -58,7 +58,7 @@ const wide = (by: number): PlanInputs['spacing'] => ({
   fingers: { part: 0.75 * by, top: by, back: by, nape: 1.25 * by, faceEdge: 0.75 * by },
 });
 
-const pipeline = new Pipeline();
+const pipeline = new Planner();
 const plan = pipeline.plan(base);
 process.stdout.write(
   `${plan.knots.length} knots, ${plan.head.meshVertices} vertices, ${cpus()[0]?.model ?? 'unknown processor'}, Node ${process.versions.node}\n\n`,
@@ -144,12 +144,16 @@ time('flatter parking of eight tails', 5, (i) => {
   const marks = [
     { kind: 'thin' as const, erase: false, place: { stroke: { points: [[150, 30 + i]] as const, radiusMm: 9 } } },
   ];
-  flatterParking(pipeline, { ...base, marks, base: { ...base.base, parking: { all: 'wrapped', bySection: {} } } });
+  flatterParking(pipeline.graph, {
+    ...base,
+    marks,
+    base: { ...base.base, parking: { all: 'wrapped', bySection: {} } },
+  });
 });
 time('picture of a new head', 5, (i) => headScene({ ...base, tape: { ...base.tape, girth: 560 + 0.7 * i } }));
 
 /** How it looks: other guesses lay every piece anew; another cut in one zone only its pieces. */
-const atelier = new Atelier();
+const atelier = new Planner();
 const guesses = base.guesses;
 time(
   `fall and cover, ${plan.knots.length} pieces of 400 mm`,
@@ -171,7 +175,7 @@ time(
   16,
 );
 time('hair in space, to be drawn', 8, (i) =>
-  fallingHair(atelier, { inputs: base, guesses: { ...guesses, loft: 1 + 1e-3 * (i + 9) } }),
+  fallingHair(atelier.graph, { inputs: base, guesses: { ...guesses, loft: 1 + 1e-3 * (i + 9) } }),
 );
 const space = searchSpace(base, { split: true, half: true, open: true }, atelier.look({ inputs: base }).patches, true);
 const random = seededRandom(5);
@@ -220,7 +224,7 @@ const theirError = meanError(alongPath);
 const [oursLine, theirLine] = lines.slice(-2);
 
 /** What shows through the same ribbons: stamps against rays cast by three-mesh-bvh. */
-const scene = new Atelier();
+const scene = new Planner();
 const head = scene.head(base);
 const fromPart = distanceFrom(head.mesh, { pointsMm: head.mark.crown });
 const ways = fallWays(head.mesh, fromPart, AT_REST);

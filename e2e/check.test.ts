@@ -1,8 +1,9 @@
 /** Check on the real screen: hair and cover, why and what if, size and guesses, the best use; by finger and by keyboard. */
+
 import { afterEach, describe, expect, inject, it } from 'vitest';
-import { Atelier } from '../src/core/pipeline/look.ts';
 import { deepPartStraight, shoulderCurls } from '../src/demo/plans.ts';
 import { planInputs } from '../src/model/to-inputs.ts';
+import { Planner } from '../tests/helpers/planner.ts';
 import { type Browser, Key } from './browser.ts';
 import { onPlan } from './on-plan.ts';
 import { withBrowser } from './with-browser.ts';
@@ -14,7 +15,7 @@ withBrowser((b) => {
 }, url);
 
 const { deed, undo, until, station, part } = onPlan(() => browser, url);
-const atelier = new Atelier();
+const atelier = new Planner();
 /** At Check of a plan, at its first part; a page that is there already is not loaded again. */
 const check = async (plan = 'demo-deep-part') => {
   if ((await browser.script('return location.pathname')) !== `/plan/${plan}/check`) await station(`${plan}/check`);

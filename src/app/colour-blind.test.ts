@@ -5,7 +5,7 @@
  */
 import { differenceCiede2000, filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit } from 'culori';
 import { describe, expect, it } from 'vitest';
-import { KNOT_KINDS } from '../core/knots/rules.ts';
+import { KNOT_KINDS } from '../core/trade/knots.ts';
 import { signPath } from '../formats/signs.ts';
 
 const YARN = '#f1e8d4';

@@ -1,8 +1,8 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
-import type { PlanResult } from '../core/pipeline/result.ts';
-import type { SpacingStep } from '../core/pipeline/stages.ts';
+import type { PlanResult } from '../core/findings/plan-result.ts';
+import type { SpacingStep } from '../core/plan/ask/spacing-step.ts';
 import { FindingNote } from './bench/finding-note.tsx';
 import { Stage } from './stage/stage.tsx';
 import { exportPlan } from './state/files.ts';

@@ -1,11 +1,12 @@
 /** The command line as it is called, against the pipeline called directly. */
+
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { judge } from '../core/pipeline/judge.ts';
-import { Atelier } from '../core/pipeline/look.ts';
+import { Planner } from '../../tests/helpers/planner.ts';
+import { judge } from '../core/findings/judge.ts';
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
@@ -28,11 +29,13 @@ describe('meshwork plan FILE', () => {
     const run = meshwork('plan', `examples/${fileStem(plan.name)}.plan.json`);
     expect(run.stderr).toBe('');
     expect(run.status).toBe(0);
-    const atelier = new Atelier();
+    const atelier = new Planner();
     const inputs = planInputs(plan);
     expect(JSON.parse(run.stdout)).toEqual(
       JSON.parse(
-        JSON.stringify(computedPlan(plan, atelier.plan(inputs), atelier.spacingStep(inputs), judge(atelier, inputs))),
+        JSON.stringify(
+          computedPlan(plan, atelier.plan(inputs), atelier.spacingStep(inputs), judge(atelier.graph, inputs)),
+        ),
       ),
     );
   });

@@ -1,7 +1,9 @@
 /** meshwork plan FILE: reads an exported plan and prints the computed plan as one JSON object. */
 import { readFileSync } from 'node:fs';
-import { judge } from '../core/pipeline/judge.ts';
-import { Atelier } from '../core/pipeline/look.ts';
+import { judge } from '../core/findings/judge.ts';
+import { planWithFindings } from '../core/findings/plan-result.ts';
+import { spacingStep } from '../core/plan/ask/spacing-step.ts';
+import { planGraph } from '../core/plan/stages/stage.ts';
 import { computedPlan } from '../formats/computed-json.ts';
 import { readPlanJson } from '../formats/plan-json.ts';
 import { planInputs } from '../model/to-inputs.ts';
@@ -31,9 +33,9 @@ function main(args: readonly string[]) {
   const plan = readPlanJson(readFile(path));
   if (!plan.ok) fail(plan.why);
   const inputs = planInputs(plan.value);
-  const atelier = new Atelier();
-  const result = atelier.plan(inputs);
-  const computed = computedPlan(plan.value, result, atelier.spacingStep(inputs), judge(atelier, inputs));
+  const graph = planGraph();
+  const result = planWithFindings(graph, inputs);
+  const computed = computedPlan(plan.value, result, spacingStep(graph, inputs), judge(graph, inputs));
   process.stdout.write(`${JSON.stringify(computed, null, 2)}\n`);
 }
 

@@ -1,12 +1,13 @@
 /** Every kind of base is an example that opens and can be worked out, each as its name says. */
+
 import { describe, expect, it } from 'vitest';
-import { FAMILIES } from '../core/base/choice.ts';
-import { Pipeline } from '../core/pipeline/stages.ts';
+import { Planner } from '../../tests/helpers/planner.ts';
+import { FAMILIES } from '../core/trade/bases.ts';
 import { readPlan } from '../model/read-plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { basePlans } from './bases.ts';
 
-const pipeline = new Pipeline();
+const pipeline = new Planner();
 
 describe('example bases', () => {
   it('cover every family, all three grids and a strip left out', () => {

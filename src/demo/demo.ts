@@ -1,7 +1,8 @@
 /** Everything the demo starts with: plans, one install left half-way, one finished, and its line in the log. */
 
+import { planWithFindings } from '../core/findings/plan-result.ts';
 import { seededRandom } from '../core/numerics/random.ts';
-import { Pipeline } from '../core/pipeline/stages.ts';
+import { type PlanGraph, planGraph } from '../core/plan/stages/stage.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
@@ -18,9 +19,9 @@ const DAY_MS = 86_400_000;
 
 export function demoBundle(nowMs: number, seed = 7): DemoBundle {
   const random = seededRandom(seed);
-  const pipeline = new Pipeline();
-  const half = halfDone(pipeline, nowMs - 2 * DAY_MS, random);
-  const finished = finishedInstall(pipeline, nowMs - 40 * DAY_MS, random);
+  const graph = planGraph();
+  const half = halfDone(graph, nowMs - 2 * DAY_MS, random);
+  const finished = finishedInstall(graph, nowMs - 40 * DAY_MS, random);
   return {
     plans: demoPlans,
     sessions: [half.session, finished.session],
@@ -45,8 +46,8 @@ function knotEvents(
   return { events, endMs: Math.round(at) };
 }
 
-function halfDone(pipeline: Pipeline, startMs: number, random: () => number) {
-  const plan = pipeline.plan(planInputs(shoulderCurls));
+function halfDone(graph: PlanGraph, startMs: number, random: () => number) {
+  const plan = planWithFindings(graph, planInputs(shoulderCurls));
   const session: InstallSession = {
     id: 'demo-install-half',
     planId: shoulderCurls.id,
@@ -72,8 +73,8 @@ function halfDone(pipeline: Pipeline, startMs: number, random: () => number) {
   return { session, events };
 }
 
-function finishedInstall(pipeline: Pipeline, startMs: number, random: () => number) {
-  const plan = pipeline.plan(planInputs(sweptCoils));
+function finishedInstall(graph: PlanGraph, startMs: number, random: () => number) {
+  const plan = planWithFindings(graph, planInputs(sweptCoils));
   const session: InstallSession = {
     id: 'demo-install-done',
     planId: sweptCoils.id,

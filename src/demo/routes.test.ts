@@ -1,13 +1,14 @@
 /** Every route and row scheme is an example that opens and can be worked out, each as its name says. */
+
 import { describe, expect, it } from 'vitest';
-import { Pipeline } from '../core/pipeline/stages.ts';
-import { SCHEMES } from '../core/rows/choice.ts';
+import { Planner } from '../../tests/helpers/planner.ts';
+import { SCHEMES } from '../core/trade/rows.ts';
 import { readPlan } from '../model/read-plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { basePlans } from './bases.ts';
 import { routePlans } from './routes.ts';
 
-const pipeline = new Pipeline();
+const pipeline = new Planner();
 const planned = (id: string) => {
   const plan = routePlans.find((p) => p.id === `route-${id}`)!;
   return pipeline.plan(planInputs(plan, 24));

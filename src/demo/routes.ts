@@ -1,5 +1,5 @@
 /** One example plan for every route and row scheme: the invented wearer's head, her invented hair. */
-import type { Cut } from '../core/hair/cuts.ts';
+import type { Cut } from '../core/hair/preparation.ts';
 import { DEFAULT_ROWS, type RowChoice } from '../core/rows/choice.ts';
 import { piecesAll, START_CAP, START_CUT, START_PRODUCT, startBase } from '../model/defaults.ts';
 import type { CapAsWritten, PlanDocument } from '../model/plan.ts';

@@ -1,11 +1,12 @@
 /** The drawing of a base for paper: every line and tie that faces each view, sound SVG, nothing from outside. */
+
 import { describe, expect, it } from 'vitest';
 import { plainInputs } from '../../tests/helpers/heads.ts';
-import { FAMILY_INFO, type Family } from '../core/base/choice.ts';
-import { Pipeline } from '../core/pipeline/stages.ts';
+import { Planner } from '../../tests/helpers/planner.ts';
+import { FAMILY_INFO, type Family } from '../core/trade/bases.ts';
 import { baseSvg } from './base-svg.ts';
 
-const pipeline = new Pipeline();
+const pipeline = new Planner();
 const svgOf = (family: Family) => {
   const inputs = plainInputs({ meshFrequency: 20 });
   const base = { ...inputs.base, ...FAMILY_INFO[family].start, family };

@@ -1,14 +1,15 @@
 /** The knot chart: barbs for the hook, readable in black and white, every knot told in words. */
+
 import { JSDOM } from 'jsdom';
 import { describe, expect, it } from 'vitest';
-import { Pipeline } from '../core/pipeline/stages.ts';
+import { Planner } from '../../tests/helpers/planner.ts';
 import { shoulderCurls } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { KNOT_COLUMNS, knotsCsv } from './knots-csv.ts';
 import { mapSvg } from './map-svg.ts';
 
-const result = new Pipeline().plan(planInputs(shoulderCurls, 24));
+const result = new Planner().plan(planInputs(shoulderCurls, 24));
 const doc = new JSDOM(mapSvg(shoulderCurls, result), { contentType: 'image/svg+xml' }).window.document;
 /** Way of each barb: from its foot to its tip, right and down. */
 const barbs = [...doc.querySelectorAll('.barb')].map((b) => {
@@ -50,7 +51,7 @@ it('tells each knot where a finger finds it, and the table tells entry, holes, b
 
 it('is drawn for every route, whatever its rows and knots', () => {
   for (const plan of routePlans) {
-    const r = new Pipeline().plan(planInputs(plan, 20));
+    const r = new Planner().plan(planInputs(plan, 20));
     const svg = mapSvg(plan, r);
     const parsed = new JSDOM(svg, { contentType: 'image/svg+xml' }).window.document;
     expect(parsed.querySelector('parsererror')).toBeNull();

@@ -2,13 +2,13 @@
 import type { NetOnForm } from '../core/cap/stretch.ts';
 import { SIDES, type Side } from '../core/cover/cover.ts';
 import type { OutlineBox } from '../core/cover/size.ts';
-import type { FallGuess } from '../core/fall/guesses.ts';
-import { TAPE_INFO } from '../core/head/tape.ts';
-import { knotName, THROUGH_WORDS } from '../core/knots/rules.ts';
-import type { Judged } from '../core/pipeline/judge.ts';
-import type { HairOnHead } from '../core/pipeline/look-result.ts';
-import type { PlanResult } from '../core/pipeline/result.ts';
-import type { SpacingStep } from '../core/pipeline/stages.ts';
+import type { Judged } from '../core/findings/judge.ts';
+import type { PlanResult } from '../core/findings/plan-result.ts';
+import type { SpacingStep } from '../core/plan/ask/spacing-step.ts';
+import type { HairOnHead } from '../core/plan/look-result.ts';
+import type { FallGuess } from '../core/trade/guesses.ts';
+import { knotName, THROUGH_WORDS } from '../core/trade/knots.ts';
+import { TAPE_INFO } from '../core/trade/tape.ts';
 import type { PlanDocument } from '../model/plan.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';

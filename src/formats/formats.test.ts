@@ -3,8 +3,8 @@ import { JSDOM } from 'jsdom';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import computedSchema from '../../docs/schema/computed-plan-5.schema.json' with { type: 'json' };
-import { judge } from '../core/pipeline/judge.ts';
-import { Atelier } from '../core/pipeline/look.ts';
+import { Planner } from '../../tests/helpers/planner.ts';
+import { judge } from '../core/findings/judge.ts';
 import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { computedPlan } from './computed-json.ts';
@@ -13,10 +13,10 @@ import { escapeXml, mapSvg } from './map-svg.ts';
 import { fileStem, readPlanJson, writePlanJson } from './plan-json.ts';
 import { signPath } from './signs.ts';
 
-const pipeline = new Atelier();
+const pipeline = new Planner();
 const computed = (plan: typeof shoulderCurls) => {
   const inputs = planInputs(plan, 24);
-  return { result: pipeline.plan(inputs), step: pipeline.spacingStep(inputs), judged: judge(pipeline, inputs) };
+  return { result: pipeline.plan(inputs), step: pipeline.spacingStep(inputs), judged: judge(pipeline.graph, inputs) };
 };
 
 describe('plan as JSON', () => {

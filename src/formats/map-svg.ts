@@ -4,10 +4,11 @@
  * white, at half true size across, so that it can be printed and pinned beside the mirror.
  */
 
-import { knotName } from '../core/knots/rules.ts';
-import type { PlannedKnot, PlanResult } from '../core/pipeline/result.ts';
-import { type Part, partInWords } from '../core/rows/part.ts';
-import { lowerFirst } from '../core/words.ts';
+import type { PlanResult } from '../core/findings/plan-result.ts';
+import { type Part, partInWords } from '../core/head/part.ts';
+import type { PlannedKnot } from '../core/knots/place/planned.ts';
+import { knotName } from '../core/trade/knots.ts';
+import { lowerFirst } from '../core/trade/words.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { fingerMm } from '../model/to-inputs.ts';
 import { signKey, signPath } from './signs.ts';

@@ -1,8 +1,10 @@
 /** Hair as a table: RFC 4180 out and in again, and whatever is wrong is said with its line. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CONDITIONS, FIBRES, LOOPS, UNTRIED } from '../core/hair/product.ts';
-import { TEXTURES } from '../core/hair/textures.ts';
+import { UNTRIED } from '../core/hair/product.ts';
+import { CONDITIONS, FIBRES } from '../core/trade/hair.ts';
+import { LOOPS } from '../core/trade/loops.ts';
+import { TEXTURES } from '../core/trade/textures.ts';
 import { deepPartStraight, demoPlans } from '../demo/plans.ts';
 import type { ProductAsWritten } from '../model/plan.ts';
 import { PRODUCT_COLUMNS, productsCsv, readProductsCsv } from './products-csv.ts';

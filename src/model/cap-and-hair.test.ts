@@ -1,8 +1,9 @@
 /** What she does to cap, hair, rows and knots: each deed leaves a valid plan, and undo words that say what it was. */
+
 import { describe, expect, it } from 'vitest';
+import { Planner } from '../../tests/helpers/planner.ts';
 import { TAPE_AS_WRITTEN } from '../../tests/helpers/written.ts';
 import type { Finding } from '../core/findings/finding.ts';
-import { Pipeline } from '../core/pipeline/stages.ts';
 import {
   addCut,
   addProduct,
@@ -144,11 +145,11 @@ describe('a plan of version 2', () => {
     expect(plan.cuts[0].split).toBe(versionTwo.product.split);
     expect(plan.schools.oneLeg).toBe(versionTwo.schools.oneLeg);
     expect(plan.rows.scheme).toBe('joined');
-    expect(new Pipeline().plan(planInputs(plan, 24)).knots.length).toBeGreaterThan(100);
+    expect(new Planner().plan(planInputs(plan, 24)).knots.length).toBeGreaterThan(100);
   });
 });
 
-const pipeline = new Pipeline();
+const pipeline = new Planner();
 const tape = TAPE_AS_WRITTEN;
 const found = (plan: PlanDocument, code: string): Finding | undefined =>
   pipeline.plan(planInputs(plan, 24)).findings.find((f) => f.code === code);

@@ -1,10 +1,12 @@
 /** What she can do to her cap, her products and how pieces of them are cut, each a named function from plan to plan. */
 
-import { DOME_INFO, OPENING_INFO } from '../core/cap/cap.ts';
-import { type Cut, cutInWords, type Split } from '../core/hair/cuts.ts';
+import type { ZonePiece } from '../core/hair/pieces.ts';
+import { type Cut, cutInWords } from '../core/hair/preparation.ts';
 import { lowerHalf } from '../core/hair/product.ts';
-import { PIECE_ZONES, type PieceZone, ZONE_NAMES, type ZonePiece } from '../core/pipeline/inputs.ts';
-import { lowerFirst } from '../core/words.ts';
+import { DOME_INFO, OPENING_INFO } from '../core/trade/caps.ts';
+import type { Split } from '../core/trade/preparation.ts';
+import { lowerFirst } from '../core/trade/words.ts';
+import { PIECE_ZONES, type PieceZone, ZONE_NAMES } from '../core/trade/zones.ts';
 import type { Deed } from './deed.ts';
 import { START_CUT, START_PRODUCT } from './defaults.ts';
 import { formatLength } from './lengths.ts';

@@ -9,7 +9,7 @@ import {
   OPENINGS,
   OWN_ROWS,
   WIG_HOLDS,
-} from '../core/cap/cap.ts';
+} from '../core/trade/caps.ts';
 import { choice, lengthText, within } from './checks.ts';
 
 const C = CAP_LIMITS;

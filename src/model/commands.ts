@@ -3,15 +3,8 @@
  * are what undo shows; the plan that comes out is validated before it is kept.
  */
 
-import {
-  type BaseChoice,
-  FAMILY_INFO,
-  type Family,
-  PARKING_NAMES,
-  type Parking,
-  type ParkingHow,
-} from '../core/base/choice.ts';
-import type { Edit, EditDeed } from '../core/base/edit.ts';
+import type { BaseChoice, Parking } from '../core/base/choice.ts';
+import type { Edit, EditDeed } from '../core/base/sections/edit.ts';
 import type { Mend } from '../core/findings/finding.ts';
 import {
   AS_FITTED,
@@ -20,12 +13,15 @@ import {
   type SideOffsets,
   type SidePoint,
 } from '../core/head/hairline.ts';
-import { MARK_NAMES, type Mark, type MarkKind, REGION_NAMES, type Region } from '../core/head/marks.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
-import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/knots/schools.ts';
-import { type SpacingZone, zoneName } from '../core/pipeline/inputs.ts';
-import { type Part, partInWords } from '../core/rows/part.ts';
-import { upperFirst } from '../core/words.ts';
+import type { Mark } from '../core/head/marks.ts';
+import { type Part, partInWords } from '../core/head/part.ts';
+import { FAMILY_INFO, type Family, PARKING_NAMES, type ParkingHow } from '../core/trade/bases.ts';
+import { fingersFigure } from '../core/trade/fingers.ts';
+import { MARK_NAMES, type MarkKind, REGION_NAMES, type Region } from '../core/trade/marks.ts';
+import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/trade/schools.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
+import { upperFirst } from '../core/trade/words.ts';
+import { type SpacingZone, zoneName } from '../core/trade/zones.ts';
 import { setCap, setCut, splitZones } from './cap-and-hair.ts';
 import type { Deed } from './deed.ts';
 import { startBase } from './defaults.ts';
@@ -133,7 +129,8 @@ export function setBase(plan: PlanDocument, change: Partial<BaseChoice>, words: 
 }
 
 export function editBase(plan: PlanDocument, edits: readonly EditDeed[], words: string): Deed {
-  const named = edits.reduce<readonly Edit[]>((all, e) => [...all, { id: freshId('e', all), ...e }], plan.base.edits);
+  const named: Edit[] = [...plan.base.edits];
+  for (const edit of edits) named.push({ id: freshId('e', named), ...edit });
   return setBase(plan, { edits: named }, words);
 }
 
@@ -302,14 +299,4 @@ export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): De
     case 'park':
       return park(plan, mend.parking, deed);
   }
-}
-
-/** "1¼ fingers": quarters as real fractions. */
-export function fingersFigure(fingers: number): string {
-  const quarters = Math.round(fingers * 4);
-  const whole = Math.floor(quarters / 4);
-  const rest = ['', '¼', '½', '¾'][quarters % 4];
-  const exact = Math.abs(quarters / 4 - fingers) < 1e-6;
-  if (!exact) return fingers.toFixed(2);
-  return whole === 0 ? rest || '0' : `${whole}${rest}`;
 }

@@ -1,12 +1,13 @@
 /** Sane defaults from the first minute: the default route, an average head, one plain product. */
-import { type BaseChoice, DEFAULT_BASE, FAMILY_INFO, type Family } from '../core/base/choice.ts';
-import { DEFAULT_CAP } from '../core/cap/cap.ts';
-import type { Cut } from '../core/hair/cuts.ts';
+import { type BaseChoice, DEFAULT_BASE } from '../core/base/choice.ts';
+import type { Cut } from '../core/hair/preparation.ts';
 import { UNTRIED } from '../core/hair/product.ts';
 import { NO_OFFSET } from '../core/head/hairline.ts';
-import { DEFAULT_SCHOOLS } from '../core/knots/schools.ts';
-import { PIECE_ZONES } from '../core/pipeline/inputs.ts';
 import { DEFAULT_ROWS } from '../core/rows/choice.ts';
+import { FAMILY_INFO, type Family } from '../core/trade/bases.ts';
+import { DEFAULT_CAP } from '../core/trade/caps.ts';
+import { DEFAULT_SCHOOLS } from '../core/trade/schools.ts';
+import { PIECE_ZONES } from '../core/trade/zones.ts';
 import { type CapAsWritten, PLAN_FORMAT, PLAN_VERSION, type PlanDocument, type ProductAsWritten } from './plan.ts';
 
 /** A family as it starts: its own settings, no edits. */

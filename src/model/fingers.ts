@@ -1,4 +1,6 @@
 /** Her own fingers as a measure: so many laid side by side on a ruler, and lengths that are counted in them. */
+
+import { DEFAULT_FINGER_MM } from '../core/trade/fingers.ts';
 import { type LengthUnit, parseLength } from './lengths.ts';
 
 /** Fingers laid side by side on a ruler, and what the ruler says. */
@@ -6,8 +8,6 @@ export interface Fingers {
   readonly count: number;
   readonly width: string;
 }
-export const FINGER_COUNTS = [1, 4] as const;
-export const DEFAULT_FINGER_MM = 18;
 
 /** Width of one finger, mm; undefined where what is written is no length. */
 export function fingerOf(fingers: Fingers | undefined, unit: LengthUnit): number | undefined {

@@ -1,6 +1,6 @@
 /** What she can do to the finish of a style: how full, what outline, what enough is, and what she found a guess to be. */
-import { FULLNESS_INFO, OUTLINE_INFO } from '../core/fall/finish.ts';
-import { FALL_GUESSES, type FallGuess } from '../core/fall/guesses.ts';
+import { FULLNESS_INFO, OUTLINE_INFO } from '../core/trade/finish.ts';
+import { FALL_GUESSES, type FallGuess } from '../core/trade/guesses.ts';
 import type { Deed } from './deed.ts';
 import type { PlanDocument } from './plan.ts';
 

@@ -1,9 +1,10 @@
 /** Products, cuts and what each zone is hooked with, as they are written. */
 import { array, boolean, number, object, string } from 'yup';
-import { DRESSINGS, OPENED_WHEN, SPLITS } from '../core/hair/cuts.ts';
-import { APARTS, CONDITIONS, FIBRES, HOOKEDS, LOOPS, PRODUCT_LIMITS, TUGS } from '../core/hair/product.ts';
-import { TEXTURES } from '../core/hair/textures.ts';
-import { MIX_EVERY } from '../core/pipeline/inputs.ts';
+import { APARTS, CONDITIONS, FIBRES, HOOKEDS, PRODUCT_LIMITS, TUGS } from '../core/trade/hair.ts';
+import { LOOPS } from '../core/trade/loops.ts';
+import { DRESSINGS, OPENED_WHEN, SPLITS } from '../core/trade/preparation.ts';
+import { TEXTURES } from '../core/trade/textures.ts';
+import { MIX_EVERY } from '../core/trade/zones.ts';
 import { amount, choice, lengthText, recordId, text, within } from './checks.ts';
 
 const P = PRODUCT_LIMITS;

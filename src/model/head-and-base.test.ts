@@ -1,7 +1,8 @@
 /** What she can do to her head and her base, as deeds: words that undo shows, and a plan that is still valid. */
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_BASE, FAMILIES } from '../core/base/choice.ts';
+import { DEFAULT_BASE } from '../core/base/choice.ts';
 import type { Mark } from '../core/head/marks.ts';
+import { FAMILIES } from '../core/trade/bases.ts';
 import {
   addMark,
   chooseFamily,

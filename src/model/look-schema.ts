@@ -1,7 +1,7 @@
 /** How the style is finished, how much cover is worth to her, and what she found her guesses to be. */
 import { object } from 'yup';
-import { FULLNESS_AIMS, OUTLINES, REACH_LIMITS_MM } from '../core/fall/finish.ts';
-import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess } from '../core/fall/guesses.ts';
+import { FULLNESS_AIMS, OUTLINES, REACH_LIMITS_MM } from '../core/trade/finish.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess } from '../core/trade/guesses.ts';
 import { amount, choice, lengthText, within } from './checks.ts';
 
 export const finish = object({

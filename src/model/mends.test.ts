@@ -2,20 +2,21 @@
  * Every mend that a finding of head or base offers is taken as one tap takes it: the plan is still valid, and what
  * was wrong is gone, or less.
  */
+
 import { describe, expect, it } from 'vitest';
+import { Planner } from '../../tests/helpers/planner.ts';
 import { TAPE_AS_WRITTEN } from '../../tests/helpers/written.ts';
 import type { BaseChoice } from '../core/base/choice.ts';
 import type { Finding } from '../core/findings/finding.ts';
 import type { Mark } from '../core/head/marks.ts';
-import { flatterParking } from '../core/pipeline/advice.ts';
-import { Pipeline } from '../core/pipeline/stages.ts';
+import { flatterParking } from '../core/plan/ask/advice.ts';
 import { applyMend, park } from './commands.ts';
 import { newPlan, startBase } from './defaults.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
 
-const pipeline = new Pipeline();
+const pipeline = new Planner();
 const plain = newPlan('p', 'Plain');
 const tape = TAPE_AS_WRITTEN;
 const planOf = (change: Partial<PlanDocument>): PlanDocument => ({ ...plain, tape, ...change });
@@ -73,7 +74,7 @@ describe('one tap', () => {
   it('mends a lump by laying the tails otherwise', () => {
     const plan = planOf({ ownHair: hair('26 cm'), base: base({ parking: { all: 'parcel', bySection: {} } }) });
     expect(found(plan, 'base.lump')?.mend?.change.kind).toBe('flattenBase');
-    const { parking, beforeMm, afterMm } = flatterParking(pipeline, planInputs(plan, 28));
+    const { parking, beforeMm, afterMm } = flatterParking(pipeline.graph, planInputs(plan, 28));
     const mended = park(plan, parking, 'Flattened').plan;
     expect(pipeline.plan(planInputs(mended, 28)).base.bumps.highestMm).toBeCloseTo(afterMm, 6);
     expect(afterMm).toBeLessThan(0.7 * beforeMm);

@@ -1,23 +1,14 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-5.schema.json' with { type: 'json' };
+import schema from '../../docs/schema/plan-5.schema.json';
+import { fingersFigure } from '../core/trade/fingers.ts';
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
-import {
-  applyMend,
-  fingersFigure,
-  setPart,
-  setReadings,
-  setSaid,
-  setSchool,
-  setSpacing,
-  settle,
-  setUnit,
-} from './commands.ts';
+import { applyMend, setPart, setReadings, setSaid, setSchool, setSpacing, settle, setUnit } from './commands.ts';
 import { newPlan } from './defaults.ts';
-import versionOne from './fixtures/plan-1.json' with { type: 'json' };
+import versionOne from './fixtures/plan-1.json';
 import { record, redo, startHistory, undo } from './history.ts';
 import { migratePlan } from './migrations.ts';
 import type { PlanDocument } from './plan.ts';

@@ -3,9 +3,20 @@
  * she wrote them, in her unit; the validator reads them once more on the way in.
  */
 import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
+import type { BaseChoice } from '../core/base/choice.ts';
+import { LONGEST_MOVE_MM } from '../core/base/sections/edit.ts';
+import type { Finish } from '../core/fall/finish.ts';
+import type { ZonePiece } from '../core/hair/pieces.ts';
+import type { Cut } from '../core/hair/preparation.ts';
+import type { Product } from '../core/hair/product.ts';
+import { HAIRLINE_LIMIT_MM, type HairlineOffsets, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
+import type { Mark } from '../core/head/marks.ts';
+import { MOST_READINGS } from '../core/head/readings.ts';
+import { MOST_OVERRIDES, type Override } from '../core/knots/place/overrides.ts';
+import type { Wishes } from '../core/plan/inputs.ts';
+import type { RowChoice } from '../core/rows/choice.ts';
 import {
   BASE_LIMITS,
-  type BaseChoice,
   BOX_SHAPES,
   FAMILIES,
   FOUND_KINDS,
@@ -13,13 +24,12 @@ import {
   ROD_PLACES,
   STRIPS,
   TIE_PLACES,
-} from '../core/base/choice.ts';
-import { LONGEST_MOVE_MM } from '../core/base/edit.ts';
-import { MUSTS } from '../core/base/musts.ts';
-import type { Cap } from '../core/cap/cap.ts';
-import type { Finish } from '../core/fall/finish.ts';
-import type { FallGuesses } from '../core/fall/guesses.ts';
-import { type Cut, MOST_CUTS } from '../core/hair/cuts.ts';
+} from '../core/trade/bases.ts';
+import type { Cap } from '../core/trade/caps.ts';
+import { FINGER_COUNTS, FINGER_LIMITS_MM, SPACING_LIMITS_FINGERS } from '../core/trade/fingers.ts';
+import type { FallGuesses } from '../core/trade/guesses.ts';
+import { PRODUCT_LIMITS } from '../core/trade/hair.ts';
+import { MARK_KINDS, REGIONS } from '../core/trade/marks.ts';
 import {
   CURLS,
   FULLNESS,
@@ -29,24 +39,14 @@ import {
   type HairRegion,
   STRANDS,
   type StrandThickness,
-} from '../core/hair/own-hair.ts';
-import { PRODUCT_LIMITS, type Product } from '../core/hair/product.ts';
-import { HAIRLINE_LIMIT_MM, type HairlineOffsets, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
-import { MARK_KINDS, type Mark, REGIONS } from '../core/head/marks.ts';
-import { MOST_READINGS } from '../core/head/readings.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/head/tape.ts';
-import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../core/knots/schools.ts';
-import {
-  MOST_WISHES,
-  PIECE_ZONES,
-  type PieceZone,
-  type WishAt,
-  type Wishes,
-  type ZonePiece,
-} from '../core/pipeline/inputs.ts';
-import type { RowChoice } from '../core/rows/choice.ts';
-import { PART_LIMITS } from '../core/rows/part.ts';
-import { PACES } from '../core/time/estimate.ts';
+} from '../core/trade/own-hair.ts';
+import { PACES } from '../core/trade/pace.ts';
+import { PART_LIMITS } from '../core/trade/parts.ts';
+import { MOST_CUTS } from '../core/trade/preparation.ts';
+import { MUSTS } from '../core/trade/requirements.ts';
+import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../core/trade/schools.ts';
+import { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
+import { PIECE_ZONES, type PieceZone } from '../core/trade/zones.ts';
 import { cap } from './cap-schema.ts';
 import {
   amount,
@@ -60,7 +60,7 @@ import {
   text,
   within,
 } from './checks.ts';
-import { FINGER_COUNTS, type Fingers, fingerOf } from './fingers.ts';
+import { type Fingers, fingerOf } from './fingers.ts';
 import { cut, productSchema, zonePiece } from './hair-schema.ts';
 import { LENGTH_UNITS, type LengthUnit } from './lengths.ts';
 import { enough, finish, guesses } from './look-schema.ts';
@@ -71,18 +71,7 @@ export const PLAN_VERSION = 5;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
-/** Readings outside these can't come from an adult head, mm (common practice, generous). */
-export const TAPE_LIMITS_MM: Readonly<Record<TapeMeasure, readonly [number, number]>> = {
-  girth: [420, 720],
-  frontToNape: [240, 500],
-  earToEarTop: [220, 480],
-  earToEarFront: [180, 430],
-  templeToTemple: [260, 560],
-  napeWidth: [50, 240],
-};
-export const FINGER_LIMITS_MM = [10, 30] as const;
 export const MOST_MARKS = 300;
-export const SPACING_LIMITS_FINGERS = [0.25, 4] as const;
 
 const schoolChoice = (name: SchoolName) =>
   choice(
@@ -360,7 +349,7 @@ export const planSchema = object({
   rows,
   knotWishes: array(wishAt)
     .required()
-    .max(MOST_WISHES, `At most ${MOST_WISHES} choices of knots can be kept.`)
+    .max(MOST_OVERRIDES, `At most ${MOST_OVERRIDES} choices of knots can be kept.`)
     .test('ids', 'Two choices of knots have the same id.', hasOwnIds),
   spacing: object({
     said: choice(['centres', 'clear'], 'How spacing is said'),
@@ -428,7 +417,7 @@ export type PlanDocument = Omit<
   readonly cuts: readonly Cut[];
   readonly pieces: Readonly<Record<PieceZone, ZonePiece>>;
   readonly rows: RowChoice;
-  readonly knotWishes: readonly WishAt[];
+  readonly knotWishes: readonly Override[];
   readonly schools: Schools;
   readonly base: BaseChoice;
   readonly marks: readonly Mark[];

@@ -1,19 +1,15 @@
 /** What she can do to rows and knots: scheme, brush, pulls, knots by hand, and her own choice of a knot. */
 
-import equal from 'fast-deep-equal/es6/index.js';
+import { dequal } from 'dequal';
 import type { DirectionDeg, Stroke } from '../core/head/marks.ts';
-import { type KnotWish, knotName } from '../core/knots/rules.ts';
-import { type WishAt, zoneName } from '../core/pipeline/inputs.ts';
-import type { PlannedKnot, PlannedRow } from '../core/pipeline/result.ts';
-import {
-  type BrushStroke,
-  FRINGE_INFO,
-  type HandDeed,
-  type RowChoice,
-  SCHEME_INFO,
-  SECOND_PASS_INFO,
-} from '../core/rows/choice.ts';
-import { lowerFirst } from '../core/words.ts';
+import type { Override } from '../core/knots/place/overrides.ts';
+import type { PlannedKnot, PlannedRow } from '../core/knots/place/planned.ts';
+import type { KnotOverride } from '../core/knots/rules/situation.ts';
+import type { BrushStroke, HandDeed, RowChoice } from '../core/rows/choice.ts';
+import { knotName } from '../core/trade/knots.ts';
+import { FRINGE_INFO, SCHEME_INFO, SECOND_PASS_INFO } from '../core/trade/rows.ts';
+import { lowerFirst } from '../core/trade/words.ts';
+import { zoneName } from '../core/trade/zones.ts';
 import type { Deed } from './deed.ts';
 import { freshId } from './ids.ts';
 import type { PlanDocument } from './plan.ts';
@@ -107,8 +103,8 @@ export function clearHand(plan: PlanDocument): Deed {
 }
 
 /** What she wants of a knot, a row or a zone; nothing wanted lets the rules decide again. */
-export function wishKnot(plan: PlanDocument, of: WishAt['of'], wish: WishAt['wish'], words: string): Deed {
-  const others = plan.knotWishes.filter((w) => !equal(w.of, of));
+export function wishKnot(plan: PlanDocument, of: Override['of'], wish: Override['wish'], words: string): Deed {
+  const others = plan.knotWishes.filter((w) => !dequal(w.of, of));
   const empty = Object.values(wish).every((v) => v === undefined);
   return {
     words,
@@ -117,9 +113,9 @@ export function wishKnot(plan: PlanDocument, of: WishAt['of'], wish: WishAt['wis
 }
 
 export function wishWords(
-  of: WishAt['of'],
+  of: Override['of'],
   knot: Pick<PlannedKnot, 'kind' | 'wraps' | 'lock'>,
-  wish: KnotWish,
+  wish: KnotOverride,
   partKind: 'line' | 'crown' | 'swept',
 ): string {
   const where = 'zone' in of ? zoneName(of.zone, partKind) : 'row' in of ? 'This row' : 'This knot';

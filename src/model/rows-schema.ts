@@ -1,8 +1,8 @@
 /** Row choices, brush, changes by hand and wishes, as they are written. */
 import { array, boolean, object, string } from 'yup';
-import { KNOT_KINDS, THROUGHS } from '../core/knots/rules.ts';
-import { ZONES } from '../core/pipeline/inputs.ts';
-import { FRINGES, ROW_LIMITS, SCHEMES, SECOND_PASSES } from '../core/rows/choice.ts';
+import { KNOT_KINDS, THROUGHS } from '../core/trade/knots.ts';
+import { FRINGES, ROW_LIMITS, SCHEMES, SECOND_PASSES } from '../core/trade/rows.ts';
+import { ZONES } from '../core/trade/zones.ts';
 import { amount, changeId, choice, count, direction, directions, hasOwnIds, oneShape, within } from './checks.ts';
 
 const strokeOfBrush = object({

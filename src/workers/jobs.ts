@@ -2,20 +2,24 @@
  * The one typed table of jobs. Logic only: it runs in a worker, in the server and in tests alike. A job ends
  * as done or failed, with the words for it; it never throws across the border, where an error loses its code.
  */
-import type { EditDeed } from '../core/base/edit.ts';
-import type { Flattening } from '../core/base/flatten.ts';
-import type { Candidate } from '../core/base/recommend.ts';
+
+import type { Candidate } from '../core/base/advice/recommend.ts';
+import type { EditDeed } from '../core/base/sections/edit.ts';
+import type { Flattening } from '../core/base/tails/flatten.ts';
 import type { ShownOnHead } from '../core/cover/difference.ts';
+import type { Judged } from '../core/findings/judge.ts';
+import type { PlanResult } from '../core/findings/plan-result.ts';
+import { planWithFindings } from '../core/findings/plan-result.ts';
 import type { DirectionDeg } from '../core/head/marks.ts';
-import type { HeadInputs, PlanInputs } from '../core/pipeline/inputs.ts';
-import type { Judged } from '../core/pipeline/judge.ts';
-import { Atelier } from '../core/pipeline/look.ts';
-import { guessRange, whyHere } from '../core/pipeline/look-advice.ts';
-import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../core/pipeline/look-result.ts';
-import type { MeasureEffect } from '../core/pipeline/measure-effects.ts';
-import type { PlanResult } from '../core/pipeline/result.ts';
-import { type HeadScene, headScene } from '../core/pipeline/scene.ts';
-import type { SpacingStep } from '../core/pipeline/stages.ts';
+import type { MeasureEffect } from '../core/head/measure-effects.ts';
+import { guessRange, whyHere } from '../core/plan/ask/look-advice.ts';
+import { type HeadScene, headScene } from '../core/plan/ask/scene.ts';
+import { type SpacingStep, spacingStep } from '../core/plan/ask/spacing-step.ts';
+import { tryEdit } from '../core/plan/ask/try-edit.ts';
+import type { HeadInputs, PlanInputs } from '../core/plan/inputs.ts';
+import { look } from '../core/plan/look.ts';
+import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../core/plan/look-result.ts';
+import { planGraph } from '../core/plan/stages/stage.ts';
 import type { UseFigures } from '../core/search/best-use.ts';
 import type { UsesAsked } from '../core/search/evaluate.ts';
 
@@ -56,43 +60,43 @@ export interface Jobs {
 }
 
 export function createJobs(): Jobs {
-  const pipeline = new Atelier();
+  const graph = planGraph();
   return {
-    plan: (inputs) => attempt(() => pipeline.plan(inputs)),
-    spacingStep: (inputs) => attempt(() => pipeline.spacingStep(inputs)),
-    look: (asked) => attempt(() => pipeline.look(asked)),
-    lookAs: (asked) => attempt(() => pipeline.look(asked)),
+    plan: (inputs) => attempt(() => planWithFindings(graph, inputs)),
+    spacingStep: (inputs) => attempt(() => spacingStep(graph, inputs)),
+    look: (asked) => attempt(() => graph.ask(asked).of(look)),
+    lookAs: (asked) => attempt(() => graph.ask(asked).of(look)),
     fallingHair: async (asked) => {
-      const { fallingHair } = await import('../core/pipeline/falling-hair.ts');
-      return attempt(() => fallingHair(pipeline, asked));
+      const { fallingHair } = await import('../core/plan/ask/falling-hair.ts');
+      return attempt(() => fallingHair(graph, asked));
     },
-    guessRange: (asked) => attempt(() => guessRange(pipeline, asked)),
+    guessRange: (asked) => attempt(() => guessRange(graph, asked)),
     judge: async (inputs) => {
-      const { judge } = await import('../core/pipeline/judge.ts');
-      return attempt(() => judge(pipeline, inputs));
+      const { judge } = await import('../core/findings/judge.ts');
+      return attempt(() => judge(graph, inputs));
     },
     lookDifference: async ({ first, second }) => {
       const { lookDifference } = await import('../core/cover/difference.ts');
       return attempt(() => lookDifference(first, second));
     },
-    why: (asked) => attempt(() => whyHere(pipeline, asked)),
+    why: (asked) => attempt(() => whyHere(graph, asked)),
     evaluateUses: async (asked) => {
       const { evaluateUses } = await import('../core/search/evaluate.ts');
       return attempt(() => evaluateUses(asked));
     },
     headScene: (inputs) => attempt(() => headScene(inputs)),
     sceneOf: (inputs) => attempt(() => headScene(inputs)),
-    tryEdit: ({ inputs, edit }) => attempt(() => pipeline.tryEdit(inputs, edit)),
-    middleCut: ({ inputs, section, way }) => advised((a) => a.cutThrough(pipeline, inputs, section, way)),
-    flatten: (inputs) => advised((a) => a.flatterParking(pipeline, inputs)),
-    recommend: (inputs) => advised((a) => a.advisedBases(pipeline, inputs)),
-    measureEffects: (inputs) => advised((a) => a.effectsOfMeasures(pipeline, inputs)),
+    tryEdit: ({ inputs, edit }) => attempt(() => tryEdit(graph, inputs, edit)),
+    middleCut: ({ inputs, section, way }) => advised((a) => a.cutThrough(graph, inputs, section, way)),
+    flatten: (inputs) => advised((a) => a.flatterParking(graph, inputs)),
+    recommend: (inputs) => advised((a) => a.advisedBases(graph, inputs)),
+    measureEffects: (inputs) => advised((a) => a.effectsOfMeasures(graph, inputs)),
   };
 }
 
 /** What is seldom asked for comes when it is asked for the first time. */
-async function advised<T>(compute: (advice: typeof import('../core/pipeline/advice.ts')) => T): Promise<JobResult<T>> {
-  const advice = await import('../core/pipeline/advice.ts');
+async function advised<T>(compute: (advice: typeof import('../core/plan/ask/advice.ts')) => T): Promise<JobResult<T>> {
+  const advice = await import('../core/plan/ask/advice.ts');
   return attempt(() => compute(advice));
 }
 

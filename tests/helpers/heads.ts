@@ -1,23 +1,24 @@
 /** Heads and plans for tests: the prior head, random ones, and inputs that are not the demo's. */
 import fc from 'fast-check';
 import { DEFAULT_BASE } from '../../src/core/base/choice.ts';
-import { baseGround } from '../../src/core/base/ground.ts';
-import { type Cap, DEFAULT_CAP } from '../../src/core/cap/cap.ts';
+import { baseContext } from '../../src/core/base/context.ts';
 import { PLAIN_FINISH } from '../../src/core/fall/finish.ts';
-import { PLAIN_GUESSES } from '../../src/core/fall/guesses.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
-import type { Cut } from '../../src/core/hair/cuts.ts';
 import { hairOnScalp, type OwnHair } from '../../src/core/hair/own-hair.ts';
+import type { Cut } from '../../src/core/hair/preparation.ts';
 import { type Product, UNTRIED } from '../../src/core/hair/product.ts';
 import { AS_FITTED, hairline } from '../../src/core/head/hairline.ts';
 import { landmarks } from '../../src/core/head/landmarks.ts';
 import { type Mark, markMasks } from '../../src/core/head/marks.ts';
 import { scalpMesh } from '../../src/core/head/scalp.ts';
+import { scalpFields } from '../../src/core/head/scalp-fields.ts';
 import { headShape } from '../../src/core/head/shape.ts';
-import { DEFAULT_SCHOOLS } from '../../src/core/knots/schools.ts';
-import { PIECE_ZONES, type PlanInputs } from '../../src/core/pipeline/inputs.ts';
+import type { PlanInputs } from '../../src/core/plan/inputs.ts';
 import { DEFAULT_ROWS } from '../../src/core/rows/choice.ts';
-import { scalpFields } from '../../src/core/rows/scalp-fields.ts';
+import { type Cap, DEFAULT_CAP } from '../../src/core/trade/caps.ts';
+import { PLAIN_GUESSES } from '../../src/core/trade/guesses.ts';
+import { DEFAULT_SCHOOLS } from '../../src/core/trade/schools.ts';
+import { PIECE_ZONES } from '../../src/core/trade/zones.ts';
 
 export const PRIOR_SCORES = new Float64Array(8);
 
@@ -66,7 +67,7 @@ export function groundOf(
   marks: readonly Mark[] = [],
 ) {
   const head = wholeHead(scores, frequency);
-  return baseGround(head, hairOnScalp(head.mesh, head.scalp, head.mark, own), markMasks(head, marks), 18);
+  return baseContext(head, hairOnScalp(head.mesh, head.scalp, head.mark, own), markMasks(head, marks), 18);
 }
 
 export const PLAIN_PRODUCT: Product = {

@@ -1,11 +1,11 @@
 /** Meshes with closed forms: whole spheres, spheroids, caps, flat patches. */
 
-import type { BaseGround } from '../../src/core/base/ground.ts';
+import type { BaseContext } from '../../src/core/base/context.ts';
 import { contours } from '../../src/core/geometry/contour.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, type SurfaceMesh } from '../../src/core/geometry/surface-mesh.ts';
-import { layKnots } from '../../src/core/knots/layout.ts';
-import type { Row } from '../../src/core/rows/rows.ts';
+import { layKnots } from '../../src/core/knots/layout/layout.ts';
+import type { Row } from '../../src/core/rows/levels/row.ts';
 import { PRIOR_SCORES, wholeHead } from './heads.ts';
 
 /** Spheroid with equatorial radius a and polar radius b (along y), mm. 10 f² + 2 vertices. */
@@ -86,7 +86,7 @@ export function relativeErrors(found: Float64Array, truth: (v: number) => number
 }
 
 /** The upper half of a sphere as the ground of a base: what a generator cuts along, with closed forms. */
-export function hemisphereGround(radiusMm: number, frequency: number): BaseGround {
+export function hemisphereGround(radiusMm: number, frequency: number): BaseContext {
   const sphere = icosphere(frequency);
   const kept: number[] = [];
   for (let t = 0; t < sphere.triangles.length; t += 3) {

@@ -1,5 +1,5 @@
 /** Which part: quick ways to the usual ones; the line itself is dragged on the head. */
-import { type Part, partInWords } from '../../core/rows/part.ts';
+import { type Part, partInWords } from '../../core/head/part.ts';
 import { setPart } from '../../model/commands.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 

@@ -1,9 +1,10 @@
 /** Spacing as two beads on a thread with her own fingers between them; the right bead is dragged. */
 import { useId, useRef } from 'react';
-import { type SpacingZone, ZONES, zoneName } from '../../core/pipeline/inputs.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { Part } from '../../core/rows/part.ts';
-import { fingersFigure, setSaid, setSpacing } from '../../model/commands.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { Part } from '../../core/head/part.ts';
+import { fingersFigure } from '../../core/trade/fingers.ts';
+import { type SpacingZone, ZONES, zoneName } from '../../core/trade/zones.ts';
+import { setSaid, setSpacing } from '../../model/commands.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 

@@ -2,12 +2,12 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { forecastInstall, type InstallForecast } from '../../core/install/session.ts';
-import { knotName, THROUGH_WORDS } from '../../core/knots/rules.ts';
-import { fingersInWords } from '../../core/knots/where.ts';
-import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
-import { lowerFirst, upperFirst } from '../../core/words.ts';
-import { fingersFigure } from '../../model/commands.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import { fingersFigure, fingersInWords } from '../../core/trade/fingers.ts';
+import { knotName, THROUGH_WORDS } from '../../core/trade/knots.ts';
+import { lowerFirst, upperFirst } from '../../core/trade/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import { useSize } from '../stage/stage.tsx';

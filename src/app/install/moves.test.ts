@@ -1,6 +1,6 @@
 /** The moves of every kind of knot in words. */
 import { describe, expect, it } from 'vitest';
-import { KNOT_KINDS, THROUGHS } from '../../core/knots/rules.ts';
+import { KNOT_KINDS, THROUGHS } from '../../core/trade/knots.ts';
 import { movesOf } from './moves.tsx';
 
 describe('moves', () => {

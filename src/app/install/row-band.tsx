@@ -1,5 +1,7 @@
 /** The row in hand close up: done is filled, to come is open, the row below is dimmed, the light stands still. */
-import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
 import { signPath } from '../../formats/signs.ts';
 
 const PX_PER_MM = 4.6;

@@ -1,7 +1,8 @@
 /** What a touch at Check means: a knot is selected, any other place is asked about. */
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { type DirectionDeg, directionDeg, directionOf } from '../../core/head/marks.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
 import { useView } from '../state/view-store.ts';
 import { knotAt } from './overlay.ts';
 import type { Projection } from './projection.ts';

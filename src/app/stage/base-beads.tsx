@@ -1,10 +1,10 @@
 /** What is moved of a base: the ends and the middle of a line, the tie of a section, the end of its tail. */
 import { useRef, useState } from 'react';
-import { type EditDeed, LONGEST_MOVE_MM } from '../../core/base/edit.ts';
+import { type EditDeed, LONGEST_MOVE_MM } from '../../core/base/sections/edit.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { along, cross, minus, pointAt, unit } from '../../core/geometry/vectors.ts';
 import { directionDeg } from '../../core/head/marks.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
 import { editBase, park } from '../../model/commands.ts';
 import type { Deed } from '../../model/deed.ts';
 import { useBaseEdit } from '../state/base-edit.ts';

@@ -1,6 +1,7 @@
 /** The base as crisp lines over the picture: lines between sections, tails where they lie, ties. */
-import type { TailStyle } from '../../core/hair/own-hair.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { TailStyle } from '../../core/trade/own-hair.ts';
 import { CAUTION, DARK_SIGN, LIGHT, looseLine, SHADOW, YARN } from './lines.ts';
 import { dot, type Projection, screenX, screenY } from './projection.ts';
 

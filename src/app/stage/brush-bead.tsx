@@ -1,6 +1,7 @@
 /** The brush of marks by keyboard. */
-import { MARK_NAMES } from '../../core/head/marks.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import { MARK_NAMES } from '../../core/trade/marks.ts';
 import { addMark } from '../../model/commands.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { PlaceBead } from './place-bead.tsx';

@@ -1,14 +1,14 @@
 /** Two heads that turn as one, and a third with what is different between them. */
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Look } from '../../core/pipeline/look-result.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { Look } from '../../core/plan/look-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { painter } from '../state/clients.ts';
 import { useTheme } from '../state/theme.ts';
 import { type OtherPlan, useView } from '../state/view-store.ts';
 import type { Layers } from './head-picture.ts';
-import { layersOf } from './layers.ts';
+import { layered, layersOf } from './layers.ts';
 import { paletteOf } from './palette.ts';
 import { projection } from './projection.ts';
 import { turnByKey, useHeadPicture, useSize, useTurning } from './stage.tsx';
@@ -30,8 +30,8 @@ export function CompareStage(props: Compared) {
   const { plan, result, look, scene, other } = props;
   const box = useRef<HTMLDivElement>(null);
   const drag = useTurning(box, () => undefined);
-  const layers = useMemo(() => layersOf(result, { ...PLAIN, shows: look.shows }), [result, look]);
-  const otherLayers = useMemo(() => layersOf(other.result, { ...PLAIN, shows: other.look.shows }), [other]);
+  const layers = useMemo(() => layersOf(layered(result), { ...PLAIN, shows: look.shows }), [result, look]);
+  const otherLayers = useMemo(() => layersOf(layered(other.result), { ...PLAIN, shows: other.look.shows }), [other]);
   const by = useDifference(props);
   const difference = useMemo(
     (): Layers => ({ marks: layersOf(undefined, PLAIN).marks, difference: by?.map((d) => d / FULL) ?? [] }),

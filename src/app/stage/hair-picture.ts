@@ -4,7 +4,7 @@
  */
 import { BufferAttribute, BufferGeometry, Color, DoubleSide, type IUniform, Mesh, ShaderMaterial } from 'three';
 import type { HairMesh } from '../../core/fall/hair-mesh.ts';
-import type { Texture } from '../../core/hair/textures.ts';
+import type { Texture } from '../../core/trade/textures.ts';
 
 export interface HairLook {
   readonly colour: string;

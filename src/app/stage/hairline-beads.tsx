@@ -1,9 +1,9 @@
 /** The points of her hairline, each moved up and down on the head. */
 import { useRef, useState } from 'react';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { along } from '../../core/geometry/vectors.ts';
 import type { HairlinePoint } from '../../core/head/hairline.ts';
 import { HAIRLINE_LIMIT_MM, HAIRLINE_POINT_NAMES } from '../../core/head/hairline.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
 import { setHairlinePoint } from '../../model/commands.ts';
 import type { Deed } from '../../model/deed.ts';
 import type { PlanDocument } from '../../model/plan.ts';

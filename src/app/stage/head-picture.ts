@@ -17,7 +17,7 @@ import {
 import type { HairMesh } from '../../core/fall/hair-mesh.ts';
 import { smoothstep } from '../../core/geometry/smoothstep.ts';
 import type { PictureMesh } from '../../core/head/bust.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
 import { type HairLook, HairPicture } from './hair-picture.ts';
 import type { Projection, V3 } from './projection.ts';
 

@@ -1,8 +1,9 @@
 /** The selected knot in words: which one, what kind, why, where a finger finds it. */
 
-import { knotName, THROUGH_WORDS } from '../../core/knots/rules.ts';
-import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
-import { upperFirst } from '../../core/words.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import { knotName, THROUGH_WORDS } from '../../core/trade/knots.ts';
+import { upperFirst } from '../../core/trade/words.ts';
 import { type Tool, useView } from '../state/view-store.ts';
 import { Sign } from '../ui/sign.tsx';
 

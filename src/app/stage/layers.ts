@@ -1,12 +1,20 @@
 /** What is shown on the scalp at each station: marks everywhere, the held section and the bumps at the base. */
-import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import type { Layers } from './head-picture.ts';
 
 /** Height at which the light comes through fully, mm. */
 export const BRIGHTEST_MM = 24;
 
+/** What of a plan is shown so. */
+export interface Layered {
+  readonly marks: PlanResult['head']['marks'];
+  readonly base: Pick<PlanResult['base'], 'sections' | 'sectionOf' | 'bumps'>;
+}
+
+export const layered = ({ head: { marks }, base }: PlanResult): Layered => ({ marks, base });
+
 export function layersOf(
-  result: PlanResult | undefined,
+  result: Layered | undefined,
   shown: {
     readonly bumps: boolean;
     readonly sectionId: string | undefined;
@@ -16,8 +24,8 @@ export function layersOf(
   },
 ): Layers {
   if (!result) return { marks: [[], [], [], []] };
-  const { marks } = result.head;
-  const { sections, sectionOf, bumps } = result.base;
+  const { marks, base } = result;
+  const { sections, sectionOf, bumps } = base;
   const sight = Uint8Array.from(sections, (s) => (s.role === 'inSight' ? 1 : 0));
   const held = shown.atBase ? sections.findIndex((s) => s.id === shown.sectionId) : -1;
   return {

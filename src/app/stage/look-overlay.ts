@@ -1,6 +1,8 @@
 /** What Check draws over the picture: where light comes through as lines, knots that are hidden and knots that show. */
-import type { Look } from '../../core/pipeline/look-result.ts';
-import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import type { Look } from '../../core/plan/look-result.ts';
 import { signPath } from '../../formats/signs.ts';
 import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, YARN } from './lines.ts';
 import { facing, type Projection, screenX, screenY } from './projection.ts';

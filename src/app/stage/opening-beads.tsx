@@ -1,8 +1,8 @@
 /** Two beads on the cap's opening: how far back it runs, and how wide it is. */
 import { useRef } from 'react';
-import { CAP_LIMITS } from '../../core/cap/cap.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import { CAP_LIMITS } from '../../core/trade/caps.ts';
 import { setCap } from '../../model/cap-and-hair.ts';
 import type { CapAsWritten } from '../../model/plan.ts';
 import type { PlanSession } from '../state/plan-session.ts';

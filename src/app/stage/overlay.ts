@@ -1,5 +1,7 @@
 /** Rows, knots, part and tape as crisp lines over the picture. Thread shrinks with facing and has a 1 px shadow. */
-import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
 import { signKey, signPath } from '../../formats/signs.ts';
 import type { BaseMarks, drawBase } from './base-overlay.ts';
 import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, SHADOW, YARN } from './lines.ts';

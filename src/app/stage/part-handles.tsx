@@ -1,8 +1,9 @@
 /** Three handles on the part: its front end, its middle, its back end. Dragged, or moved with the arrows. */
 import { useRef } from 'react';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
-import { type LinePart, PART_LIMITS } from '../../core/rows/part.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { LinePart } from '../../core/head/part.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import { PART_LIMITS } from '../../core/trade/parts.ts';
 import { setPart } from '../../model/commands.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { Bead } from './bead.tsx';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { plainInputs } from '../../../tests/helpers/heads.ts';
-import { headScene } from '../../core/pipeline/scene.ts';
+import { headScene } from '../../core/plan/ask/scene.ts';
 import { bentBy, dot, facing, projection, screenX, screenY } from './projection.ts';
 import { surfacePointAt } from './surface-hit.ts';
 

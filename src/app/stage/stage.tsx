@@ -1,14 +1,15 @@
 /** The stage: her head, turned with a finger; what is selected stands in one light and is told in words. */
 import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { POSES } from '../../core/fall/poses.ts';
-import { TAPE_MEASURES, type TapeMeasure } from '../../core/head/tape.ts';
-import type { HairOnHead, Look } from '../../core/pipeline/look-result.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { HairOnHead, Look } from '../../core/plan/look-result.ts';
+import { TAPE_MEASURES, type TapeMeasure } from '../../core/trade/tape.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useTheme } from '../state/theme.ts';
 import { useLoaded } from '../state/use-loaded.ts';
+import { useSame } from '../state/use-same.ts';
 import { useView } from '../state/view-store.ts';
 import { askAbout, onScene } from './ask-about.ts';
 import type { HeadPicture } from './head-picture.ts';
@@ -116,12 +117,12 @@ export function Stage(props: {
   const { sectionId, showBumps } = view;
   const atBase = show === 'sections';
   // A spacing change leaves marks and sections as they are, and the picture too.
-  const layersKey = result && `${result.head.marksStamp} ${result.base.stamp}`;
+  const marks = useSame(result?.head.marks);
+  const base = useSame(result?.base);
   const shows = show === 'look' && view.check.picture === 'cover' ? shown?.look?.shows : undefined;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what the layers hang on
   const layers = useMemo(
-    () => layersOf(result, { bumps: showBumps, sectionId, atBase, shows }),
-    [layersKey, showBumps, atBase ? sectionId : undefined, atBase, shows],
+    () => layersOf(marks && base && { marks, base }, { bumps: showBumps, sectionId, atBase, shows }),
+    [marks, base, showBumps, sectionId, atBase, shows],
   );
   const hair = withHair ? shown?.hair : undefined;
   const strokes = useStrokes({ session, result, scene, view: seen, box });

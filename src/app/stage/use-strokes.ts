@@ -1,9 +1,10 @@
 /** Tools that draw on the head instead of turning it: brush, cut, a row that is already there. */
 import { useEffect, useRef, useState } from 'react';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { distance } from '../../core/geometry/vectors.ts';
-import { type DirectionDeg, directionDeg, type Mark, type MarkKind } from '../../core/head/marks.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
+import { type DirectionDeg, directionDeg, type Mark } from '../../core/head/marks.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { MarkKind } from '../../core/trade/marks.ts';
 import { addMark, setBase } from '../../model/commands.ts';
 import { addKnot, brushRows } from '../../model/rows-by-hand.ts';
 import { useBaseEdit } from '../state/base-edit.ts';

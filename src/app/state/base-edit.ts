@@ -1,5 +1,5 @@
 /** An edit of the base is tried on her head first: what can't be done is refused with its reason and changes nothing. */
-import type { EditDeed } from '../../core/base/edit.ts';
+import type { EditDeed } from '../../core/base/sections/edit.ts';
 import { editBase } from '../../model/commands.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import { planner } from './clients.ts';

@@ -1,7 +1,7 @@
 /** The one search that may run: in two workers of its own, which end with it. It outlives a switch of the bench's part, not of the plan. */
 import { create } from 'zustand';
 import { seededRandom } from '../../core/numerics/random.ts';
-import type { Look } from '../../core/pipeline/look-result.ts';
+import type { Look } from '../../core/plan/look-result.ts';
 import {
   judgeUse,
   stopsHelping,

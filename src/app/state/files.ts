@@ -1,6 +1,6 @@
 /** Files out. The browser's own save dialog or download folder takes them. */
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { SpacingStep } from '../../core/pipeline/stages.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
 import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';

@@ -1,9 +1,9 @@
 /** All that is known of how the plan looks, for every station: the tally's look, Check's own, hair, ranges, findings. */
 import { useMemo } from 'react';
 import type { Finding } from '../../core/findings/finding.ts';
-import type { lookFindings } from '../../core/findings/look-findings.ts';
-import type { GuessRange, HairOnHead, Look } from '../../core/pipeline/look-result.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { lookFindings } from '../../core/findings/look.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { GuessRange, HairOnHead, Look } from '../../core/plan/look-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import type { PlanSession } from './plan-session.ts';
@@ -78,4 +78,4 @@ function useFindings(
 }
 
 /** Words about a look come with the first look. */
-const loadJudge = () => import('../../core/findings/look-findings.ts').then((m) => m.lookFindings);
+const loadJudge = () => import('../../core/findings/look.ts').then((m) => m.lookFindings);

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { POSES } from '../../core/fall/poses.ts';
 import type { DirectionDeg } from '../../core/head/marks.ts';
-import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/pipeline/look-result.ts';
+import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/look-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import type { Outcome } from '../../workers/client.ts';

@@ -1,9 +1,9 @@
 /** The computed plan of a document, kept while the next one is on its way, and what the last deed changed. */
 import { useEffect, useRef, useState } from 'react';
-import type { GuessRange, Look } from '../../core/pipeline/look-result.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { HeadScene } from '../../core/pipeline/scene.ts';
-import type { SpacingStep } from '../../core/pipeline/stages.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
+import type { GuessRange, Look } from '../../core/plan/look-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { headInputs, planInputs } from '../../model/to-inputs.ts';
 import type { Outcome } from '../../workers/client.ts';

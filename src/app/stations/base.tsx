@@ -2,9 +2,14 @@
 
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { LUMP_MM } from '../../core/base/bumps.ts';
+import type { Candidate } from '../../core/base/advice/recommend.ts';
+import { LUMP_MM } from '../../core/base/bumps/bumps.ts';
+import type { BaseChoice } from '../../core/base/choice.ts';
+import type { Flattening } from '../../core/base/tails/flatten.ts';
+import { LEAST_TAIL_MM } from '../../core/base/tails/tails.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { BaseSettings } from '../../core/trade/bases.ts';
 import {
-  type BaseChoice,
   BOX_SHAPES,
   FAMILIES,
   FAMILY_INFO,
@@ -15,13 +20,9 @@ import {
   ROD_PLACES,
   STRIPS,
   TIE_PLACES,
-} from '../../core/base/choice.ts';
-import type { Flattening } from '../../core/base/flatten.ts';
-import { MUST_NAMES, MUSTS } from '../../core/base/musts.ts';
-import type { Candidate } from '../../core/base/recommend.ts';
-import { LEAST_TAIL_MM } from '../../core/base/tails.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import { lowerFirst } from '../../core/words.ts';
+} from '../../core/trade/bases.ts';
+import { MUST_NAMES, MUSTS } from '../../core/trade/requirements.ts';
+import { lowerFirst } from '../../core/trade/words.ts';
 import { chooseFamily, lockLine, park, parkAll, setBase, setField } from '../../model/commands.ts';
 import { formatLength } from '../../model/lengths.ts';
 import { fingerMm, planInputs } from '../../model/to-inputs.ts';
@@ -156,7 +157,7 @@ function FamilySettings(props: {
   readonly set: (change: Partial<BaseChoice>, words: string) => string | undefined;
 }) {
   const { base, set } = props;
-  const has = (key: keyof BaseChoice) => FAMILY_INFO[base.family].settings.includes(key);
+  const has = (key: keyof BaseSettings) => FAMILY_INFO[base.family].settings.includes(key);
   return (
     <>
       {has('behind') && (

@@ -2,6 +2,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { ANCHOR_NAMES } from '../../core/cap/anchors.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { Part } from '../../core/head/part.ts';
 import {
   BLENDINGS,
   COMB_PLACES,
@@ -14,10 +16,8 @@ import {
   OWN_ROWS,
   OWN_ROWS_INFO,
   WIG_HOLDS,
-} from '../../core/cap/cap.ts';
-import { ZONES, zoneName } from '../../core/pipeline/inputs.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { Part } from '../../core/rows/part.ts';
+} from '../../core/trade/caps.ts';
+import { ZONES, zoneName } from '../../core/trade/zones.ts';
 import { setCap } from '../../model/cap-and-hair.ts';
 import { formatLength } from '../../model/lengths.ts';
 import type { CapAsWritten, PlanDocument } from '../../model/plan.ts';

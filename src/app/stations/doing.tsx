@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { foldInstall } from '../../core/install/session.ts';
-import { knotName } from '../../core/knots/rules.ts';
+import { knotName } from '../../core/trade/knots.ts';
 import { signKey } from '../../formats/signs.ts';
 import type { InstallSession, LogEntry, LogFigures } from '../../model/install-log.ts';
 import { addLogEntry, openSession, sessionEvents, startSession, unloggedSession } from '../../store/installs.ts';

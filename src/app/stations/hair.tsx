@@ -1,29 +1,13 @@
 /** Hair: the packs in her hand, what is done to a piece, and which piece each zone is hooked with. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useId, useRef, useState } from 'react';
-import {
-  type Cut,
-  DRESSING_INFO,
-  DRESSINGS,
-  type HookedPiece,
-  MOST_CUTS,
-  OPENED_WHEN,
-  SPLITS,
-} from '../../core/hair/cuts.ts';
-import {
-  APARTS,
-  CONDITION_NAMES,
-  CONDITIONS,
-  FIBRE_NAMES,
-  FIBRES,
-  HOOKEDS,
-  LOOP_INFO,
-  LOOPS,
-  TUGS,
-} from '../../core/hair/product.ts';
-import { TEXTURE_INFO, TEXTURES } from '../../core/hair/textures.ts';
-import { MIX_EVERY, PIECE_ZONES } from '../../core/pipeline/inputs.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { Cut, HookedPiece } from '../../core/hair/preparation.ts';
+import { APARTS, CONDITION_NAMES, CONDITIONS, FIBRE_NAMES, FIBRES, HOOKEDS, TUGS } from '../../core/trade/hair.ts';
+import { LOOP_INFO, LOOPS } from '../../core/trade/loops.ts';
+import { DRESSING_INFO, DRESSINGS, MOST_CUTS, OPENED_WHEN, SPLITS } from '../../core/trade/preparation.ts';
+import { TEXTURE_INFO, TEXTURES } from '../../core/trade/textures.ts';
+import { MIX_EVERY, PIECE_ZONES } from '../../core/trade/zones.ts';
 import {
   addCut,
   addProduct,

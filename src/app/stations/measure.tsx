@@ -1,20 +1,20 @@
 /** Measure: her head by tape, her hairline, her own hair, and what she marks on her scalp. */
 import { useEffect, useId, useState } from 'react';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import { fullnessOf } from '../../core/hair/own-hair.ts';
+import type { MeasureEffect } from '../../core/head/measure-effects.ts';
+import { HEAD_NORMS, NORM_SOURCE } from '../../core/head/norms.ts';
+import { meanReading } from '../../core/head/readings.ts';
+import { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS } from '../../core/trade/marks.ts';
 import {
   CURLS,
   FULLNESS,
-  fullnessOf,
   HAIR_REGION_NAMES,
   HAIR_REGIONS,
   type HairRegion,
   STRANDS,
-} from '../../core/hair/own-hair.ts';
-import { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS } from '../../core/head/marks.ts';
-import { HEAD_NORMS, NORM_SOURCE } from '../../core/head/norms.ts';
-import { meanReading } from '../../core/head/readings.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../../core/head/tape.ts';
-import type { MeasureEffect } from '../../core/pipeline/measure-effects.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
+} from '../../core/trade/own-hair.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../../core/trade/tape.ts';
 import {
   clearMarks,
   mirrorHairline,

@@ -1,7 +1,7 @@
-import type { Dome } from '../../core/cap/cap.ts';
-import { FULLNESS_AIMS, FULLNESS_INFO } from '../../core/fall/finish.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import { PACE_NAMES, PACES } from '../../core/time/estimate.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { Dome } from '../../core/trade/caps.ts';
+import { FULLNESS_AIMS, FULLNESS_INFO } from '../../core/trade/finish.ts';
+import { PACE_NAMES, PACES } from '../../core/trade/pace.ts';
 import { setCap } from '../../model/cap-and-hair.ts';
 import { setField } from '../../model/commands.ts';
 import { setFinish } from '../../model/finish.ts';

@@ -1,11 +1,16 @@
 /** Parts of the rows bench: which way rows run, what is changed by brush and hand, which knot, in which order. */
 
-import equal from 'fast-deep-equal/es6/index.js';
+import { dequal } from 'dequal';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { directionDeg } from '../../core/head/marks.ts';
+import type { Override } from '../../core/knots/place/overrides.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import { cannot } from '../../core/knots/rules/may.ts';
+import type { HandChange } from '../../core/rows/choice.ts';
+import { isFieldScheme } from '../../core/rows/field/schemes.ts';
 import {
-  cannot,
   ENTRY_WORDS,
   KIND_NAMES,
   KNOT_KINDS,
@@ -13,22 +18,11 @@ import {
   RULES_SOURCE,
   THROUGH_WORDS,
   THROUGHS,
-} from '../../core/knots/rules.ts';
-import { SCHOOL_NAMES } from '../../core/knots/schools.ts';
-import type { WishAt } from '../../core/pipeline/inputs.ts';
-import { pieceZoneOf } from '../../core/pipeline/pieces.ts';
-import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
-import {
-  FRINGE_INFO,
-  FRINGES,
-  type HandChange,
-  SCHEME_INFO,
-  SCHEMES,
-  SECOND_PASS_INFO,
-  SECOND_PASSES,
-} from '../../core/rows/choice.ts';
-import { isFieldScheme } from '../../core/rows/schemes.ts';
-import { lowerFirst } from '../../core/words.ts';
+} from '../../core/trade/knots.ts';
+import { FRINGE_INFO, FRINGES, SCHEME_INFO, SCHEMES, SECOND_PASS_INFO, SECOND_PASSES } from '../../core/trade/rows.ts';
+import { SCHOOL_NAMES } from '../../core/trade/schools.ts';
+import { lowerFirst } from '../../core/trade/words.ts';
+import { pieceZoneOf } from '../../core/trade/zones.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import {
   clearBrush,
@@ -366,10 +360,10 @@ function KnotWishes({ session, knot }: { readonly session: PlanSession; readonly
   const product = plan.products.find((p) => p.id === knot.piece.product) ?? plan.products[0];
   const cut = plan.cuts.find((c) => c.id === knot.cut);
   const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
-  const place: WishAt['of'] =
+  const place: Override['of'] =
     of === 'zone' ? { zone: pieceZoneOf(knot.zone) } : of === 'row' ? { row: at } : { knot: at };
-  const now = plan.knotWishes.find((w) => equal(w.of, place))?.wish ?? {};
-  const want = (change: WishAt['wish']) => {
+  const now = plan.knotWishes.find((w) => dequal(w.of, place))?.wish ?? {};
+  const want = (change: Override['wish']) => {
     const wish = { ...now, ...change };
     session.apply(wishKnot(plan, place, wish, wishWords(place, knot, wish, plan.part.kind)));
   };

@@ -1,10 +1,10 @@
 /** Supply: what to buy, what a step of spacing would change, and the files. */
 
 import { useState } from 'react';
-import { DOME_INFO } from '../../core/cap/cap.ts';
-import { ZONES } from '../../core/pipeline/inputs.ts';
-import type { SpacingStep } from '../../core/pipeline/stages.ts';
-import { lowerFirst } from '../../core/words.ts';
+import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
+import { DOME_INFO } from '../../core/trade/caps.ts';
+import { lowerFirst } from '../../core/trade/words.ts';
+import { ZONES } from '../../core/trade/zones.ts';
 import { setField, setSpacing } from '../../model/commands.ts';
 import { exportComputed, exportKnots, exportMap, exportPlan } from '../state/files.ts';
 import { NumberField } from '../ui/field.tsx';

@@ -1,13 +1,13 @@
 /** How each figure of the tally comes about, with her values in it and how sure it is. */
 
-import { FAMILY_INFO } from '../../core/base/choice.ts';
-import { FALL_GUESS_NAMES, FALL_GUESSES } from '../../core/fall/guesses.ts';
-import { ZONES, zoneName } from '../../core/pipeline/inputs.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import type { Part } from '../../core/rows/part.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { Part } from '../../core/head/part.ts';
 import { COUNT_SPREAD } from '../../core/supply/packs.ts';
-import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/time/estimate.ts';
-import { lowerFirst } from '../../core/words.ts';
+import { FAMILY_INFO } from '../../core/trade/bases.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES } from '../../core/trade/guesses.ts';
+import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/trade/pace.ts';
+import { lowerFirst } from '../../core/trade/words.ts';
+import { ZONES, zoneName } from '../../core/trade/zones.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { JudgedFigures } from '../state/use-result.ts';
 import { duration, money, range } from '../ui/format.ts';

@@ -1,4 +1,4 @@
-import type { PlanResult } from '../../core/pipeline/result.ts';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { signPath } from '../../formats/signs.ts';
 import type { WeaveLayout } from './weave-layout.ts';
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { plainInputs } from '../../../tests/helpers/heads.ts';
-import { Pipeline } from '../../core/pipeline/stages.ts';
+import { Planner } from '../../../tests/helpers/planner.ts';
 import { knotNear, weaveLayout } from './weave-layout.ts';
 
-const result = new Pipeline().plan(plainInputs({ meshFrequency: 20 }));
+const result = new Planner().plan(plainInputs({ meshFrequency: 20 }));
 const last = result.rows.length - 1;
 
 describe('the weave', () => {

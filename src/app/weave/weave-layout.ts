@@ -1,5 +1,7 @@
 /** Rows unrolled: nape at the foot, middle of the back in the middle; the row at work opens. */
-import type { PlannedKnot, PlanResult } from '../../core/pipeline/result.ts';
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
 
 export interface WeaveLayout {
   readonly x: (fromMiddleMm: number) => number;

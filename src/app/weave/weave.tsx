@@ -1,10 +1,10 @@
 /** The weave: all rows unrolled; scrubbing it plays the install back and forth. Linked with the head both ways. */
 
 import { useEffect, useMemo, useRef, useState } from 'react';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { type DirectionDeg, directionDeg } from '../../core/head/marks.ts';
-import { knotName } from '../../core/knots/rules.ts';
-import type { PlanResult } from '../../core/pipeline/result.ts';
-import { lowerFirst } from '../../core/words.ts';
+import { knotName } from '../../core/trade/knots.ts';
+import { lowerFirst } from '../../core/trade/words.ts';
 import { signKey } from '../../formats/signs.ts';
 import { pullRow } from '../../model/rows-by-hand.ts';
 import { fingerMm } from '../../model/to-inputs.ts';

@@ -1,18 +1,18 @@
 /** The base, worked out: sections as generated and edited, their figures, lines, bumps, order of work, consumables. */
 import type { OwnHair } from '../hair/own-hair.ts';
-import { borders } from './borders.ts';
-import { type BumpMap, bumpMap, depositTail, LUMP_MM, lyingVolume } from './bumps.ts';
-import type { BaseChoice } from './choice.ts';
-import { type EditedSections, replayEdits } from './edit.ts';
-import { generateSections, type PartOnHead } from './generate.ts';
-import type { BaseGround } from './ground.ts';
-import { type BaseLine, baseLines, workLines } from './lines.ts';
-import { type ParkedTail, parkTails } from './parking.ts';
-import { type Section, sectionFigures } from './section-figures.ts';
-import type { SectionMap } from './section-map.ts';
-import { sectionTails, type Tail } from './tails.ts';
-import { type TieMoves, tieMoves } from './ties.ts';
-import { type Consumable, consumables, type WorkStep, workSteps } from './work.ts';
+import { type BumpMap, bumpMap, depositTail, LUMP_MM, lyingVolume } from './bumps/bumps.ts';
+import type { BaseChoice, Laying } from './choice.ts';
+import type { BaseContext } from './context.ts';
+import { borders } from './sections/borders.ts';
+import { applyEdit, type EditedSections, replayEdits } from './sections/edit.ts';
+import { generateSections, type PartOnHead } from './sections/generate.ts';
+import { type BaseLine, baseLines, workLines } from './sections/lines.ts';
+import { type Section, sectionFigures } from './sections/section-figures.ts';
+import type { SectionMap } from './sections/section-map.ts';
+import { type ParkedTail, parkTails } from './tails/parking.ts';
+import { sectionTails, type Tail } from './tails/tails.ts';
+import { type TieMoves, tieMoves } from './tails/ties.ts';
+import { type Consumable, consumables, type WorkStep, workSteps } from './work/work.ts';
 
 /** What hangs on her head, her hair and her choice. */
 export interface LaidBase {
@@ -33,7 +33,7 @@ export interface BaseWork {
   readonly tieMoves: TieMoves;
 }
 
-export function layBase(ground: BaseGround, choice: BaseChoice, { map, lost }: EditedSections): LaidBase {
+export function layBase(ground: BaseContext, choice: Laying, { map, lost }: EditedSections): LaidBase {
   const tails = sectionTails(ground, map, choice);
   const parked = parkTails(ground, map, tails, choice);
   const deposits = parked.map((tail, i) => depositTail(ground, map, tails[i], tail, choice));
@@ -48,8 +48,8 @@ export function layBase(ground: BaseGround, choice: BaseChoice, { map, lost }: E
 }
 
 export function baseWork(
-  ground: BaseGround,
-  choice: BaseChoice,
+  ground: BaseContext,
+  choice: Laying & Pick<BaseChoice, 'locked'>,
   { map, sections, tails }: LaidBase,
   part: PartOnHead,
   own: OwnHair,
@@ -66,13 +66,13 @@ export function baseWork(
 }
 
 /** Sections as generated and then edited. */
-export function editSections(ground: BaseGround, choice: BaseChoice, part: PartOnHead): EditedSections {
-  return replayEdits(ground, generateSections(ground, choice, part), choice.edits);
+export function editSections(ground: BaseContext, choice: BaseChoice, part: PartOnHead): EditedSections {
+  return replayEdits(generateSections(ground, choice, part), choice.edits, (map, deed) => applyEdit(ground, map, deed));
 }
 
 /** Places where no piece goes: own hair in sight, also that of the base, no-go spots, and lumps where they can't be passed. */
 export function closedToPieces(
-  ground: Pick<BaseGround, 'masks'>,
+  ground: Pick<BaseContext, 'masks'>,
   map: SectionMap,
   bumps?: Pick<BumpMap, 'heightMm'>,
 ): Uint8Array {

@@ -4,7 +4,7 @@
  * corners hold. Common practice, no source.
  */
 import type { Landmarks, Point } from '../head/landmarks.ts';
-import type { Cap, CombPlace } from './cap.ts';
+import type { Cap, CombPlace } from '../trade/caps.ts';
 
 export const ANCHOR_PLACES = ['nape', 'sides', 'corners', 'front'] as const;
 export type AnchorPlace = (typeof ANCHOR_PLACES)[number];

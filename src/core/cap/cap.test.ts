@@ -2,9 +2,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
-import type { LinePart } from '../rows/part.ts';
+import type { LinePart } from '../head/part.ts';
+import { type Cap, DEFAULT_CAP, HOLE_SHAPES } from '../trade/caps.ts';
 import { anchorPlaceOf, anchorSteps, combPoints, cutAfterKnot, heldByComb } from './anchors.ts';
-import { type Cap, DEFAULT_CAP, HOLE_SHAPES, holeSteps } from './cap.ts';
+import { holeSteps } from './cap.ts';
 import { fitCap } from './fit.ts';
 import { knotsToCloseTop, MARGIN_MM, netAt, openingOnHead } from './opening.ts';
 import { netOn, spacingOnForm, stretchOver } from './stretch.ts';

@@ -3,7 +3,7 @@ import { polygonHull, polygonLength } from 'd3-polygon';
 import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { HeadShape } from '../head/shape.ts';
 import { tapePolyline } from '../head/tape.ts';
-import type { Cap, Dome } from './cap.ts';
+import type { Cap, Dome } from '../trade/caps.ts';
 import { knotsToCloseTop } from './opening.ts';
 import { type NetOnForm, netOn } from './stretch.ts';
 

@@ -4,9 +4,9 @@
  */
 
 import type { Hairline } from '../head/hairline.ts';
+import { type LinePart, type Part, partPolyline } from '../head/part.ts';
 import type { HeadShape } from '../head/shape.ts';
-import { type LinePart, type Part, partPolyline } from '../rows/part.ts';
-import type { Cap } from './cap.ts';
+import type { Cap } from '../trade/caps.ts';
 
 /** Kept round a cut and fixed with a few pieces, mm (common practice, no source: half a finger). */
 export const MARGIN_MM = 8;
@@ -45,8 +45,17 @@ const NONE: OpeningOnHead = {
   cutAtMm: 0,
 };
 
+/** What of a cap its opening hangs on. */
+export type OpeningTold = Pick<Cap, 'dome' | 'opening' | 'openingMm' | 'openingWidthMm'>;
+
 /** @param pitchMm between knots beside the part, for the pieces that hook a surplus closed. */
-export function openingOnHead(shape: HeadShape, line: Hairline, cap: Cap, part: Part, pitchMm: number): OpeningOnHead {
+export function openingOnHead(
+  shape: HeadShape,
+  line: Hairline,
+  cap: OpeningTold,
+  part: Part,
+  pitchMm: number,
+): OpeningOnHead {
   if (cap.dome === 'none' || cap.opening === 'none') return NONE;
   const slit = cap.opening === 'slit';
   const lengthMm = slit ? BORDER_MM : cap.openingMm;

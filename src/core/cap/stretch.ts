@@ -4,7 +4,10 @@
  * the number of knots does not; their density falls by λ across × λ up. Exact for similar forms (two spheres);
  * for heads each direction is taken alone, by girth across and by front-to-nape up.
  */
-import { type Cap, holeSteps } from './cap.ts';
+
+import type { Cap } from '../trade/caps.ts';
+import { type SpacingZone, ZONES } from '../trade/zones.ts';
+import { holeSteps } from './cap.ts';
 
 export interface Form {
   readonly girthMm: number;
@@ -74,4 +77,18 @@ export function spacingOnForm(
     densityThere: 100 / (gapMm * pitchMm),
     densityWorn: 100 / (worn.gapMm * worn.pitchMm),
   };
+}
+
+/** The same for every zone. @param centresMm centre to centre as worn */
+export function spacingsOnForm(
+  centresMm: Readonly<Record<SpacingZone, number>>,
+  cap: { readonly onForm: NetOnForm; readonly onHead: NetOnForm },
+  fingerMm: number,
+): Record<SpacingZone, SpacingOnForm> {
+  return Object.fromEntries(
+    ZONES.map((z) => {
+      const worn = { gapMm: centresMm[z], pitchMm: centresMm[z] };
+      return [z, spacingOnForm(worn, cap.onForm, cap.onHead, fingerMm)];
+    }),
+  ) as Record<SpacingZone, SpacingOnForm>;
 }

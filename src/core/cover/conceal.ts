@@ -1,5 +1,8 @@
 /** What hides each knot, or that nothing does. */
-import type { Footprint } from './footprint.ts';
+import type { Footprint } from '../fall/footprint.ts';
+import type { Worn } from '../fall/worn.ts';
+import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { KnotKind } from '../trade/knots.ts';
 
 /** Hair of other pieces, her own hair laid over it, its own where it springs, the free leg, a back-combed root, or nothing. */
 export type HiddenBy = 'hair' | 'ownHair' | 'swept' | 'spring' | 'ownLeg' | 'backcomb' | 'nothing';
@@ -50,4 +53,31 @@ export function concealment(
   if (knot.oneLeg) return { by: 'ownLeg', shows: others };
   if (knot.backcomb) return { by: 'backcomb', shows: others };
   return { by: 'nothing', shows: knot.springs ? all : others };
+}
+
+/** Hair swept over a line stays there when it is so many gaps long (guess). */
+const STAYS_OVER = 3;
+
+/** What hides each knot that is in. @param gapMm between rows on top */
+export function concealments(
+  knots: ReadonlyArray<{ readonly kind: KnotKind; readonly backcomb: boolean }>,
+  worn: Worn,
+  prints: readonly Footprint[],
+  mesh: SurfaceMesh,
+  shows: { readonly all: ArrayLike<number>; readonly ownHair: ArrayLike<number> | undefined },
+  gapMm: number,
+): Concealment[] {
+  const neighbours = (v: number) => mesh.neighbours.subarray(mesh.neighbourStart[v], mesh.neighbourStart[v + 1]);
+  return knots.map((k, i) => {
+    const { springs, lengthMm } = worn.ribbons[i];
+    const under = {
+      vertex: worn.roots[i].vertex,
+      oneLeg: k.kind === 'oneLeg',
+      backcomb: k.backcomb,
+      springs,
+      swept: worn.lies[i] === 'across' && lengthMm >= STAYS_OVER * gapMm,
+      ownHair: shows.ownHair,
+    };
+    return concealment(under, shows.all, prints[i], neighbours);
+  });
 }

@@ -4,9 +4,10 @@
  * 1988, ch. 3; from memory). Looked at under an angle c the way through the hair is longer: of a share that shows
  * straight on, shows^(1/c) is left.
  */
+
+import type { Footprint } from '../fall/footprint.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { Vec3 } from '../geometry/vectors.ts';
-import type { Footprint } from './footprint.ts';
 
 /** Share that shows straight on at every vertex. */
 export function showing(vertexCount: number, footprints: Iterable<Footprint>): Float64Array {

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { patch, sphere } from '../../../tests/helpers/spheres.ts';
+import type { Footprint } from '../fall/footprint.ts';
 import type { Ribbons } from '../fall/ribbons.ts';
 import { vertexBalls } from '../geometry/balls.ts';
 import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import { hiddenShare, showing } from './cover.ts';
-import { type Footprint, FootprintMaker, reachOf } from './footprint.ts';
+import { FootprintMaker, reachOf } from './footprint.ts';
 
 const downOn = (mesh: SurfaceMesh) => {
   const ways = new Float64Array(3 * mesh.vertexCount);

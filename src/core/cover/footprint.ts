@@ -3,24 +3,12 @@
  * A ribbon hides fully over the inner half of its width and fades to its edge; at its root it is gathered in the
  * knot. A ribbon counts once at a place however it bends there, ribbons over each other multiply.
  */
-import type { Ribbons } from '../fall/ribbons.ts';
-import { ribbonAngle } from '../fall/ribbons.ts';
+
+import type { Footprint, Root } from '../fall/footprint.ts';
+import { type Ribbons, ribbonAngle } from '../fall/ribbons.ts';
 import { STEP_MM, StrandTracer } from '../fall/trace.ts';
 import type { VertexBalls } from '../geometry/balls.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-
-export interface Footprint {
-  readonly vertices: Int32Array;
-  /** Share that shows through, 0 to 1, one for each of the vertices. */
-  readonly through: Float32Array;
-}
-
-export interface Root {
-  readonly xMm: number;
-  readonly yMm: number;
-  readonly zMm: number;
-  readonly vertex: number;
-}
 
 /** Width at the root against further down, and where the full width is reached, mm. */
 const ROOT_WIDTH = 0.35;

@@ -1,7 +1,8 @@
 /** Outlines, contrast, why a place is covered, differences of two looks, lines: small closed cases. */
 import { describe, expect, it } from 'vitest';
 import { patch, sphere } from '../../../tests/helpers/spheres.ts';
-import { GROUND_LUMINANCE, hairLuminance, meetsTheEye, michelson } from './contrast.ts';
+import { GROUND_LUMINANCE, hairLuminance } from '../trade/colours.ts';
+import { meetsTheEye, michelson } from './contrast.ts';
 import { lookDifference } from './difference.ts';
 import { lineShown, verticesAlong } from './lines.ts';
 import { Silhouette } from './size.ts';

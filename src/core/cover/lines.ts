@@ -53,3 +53,31 @@ export function verticesAlong(mesh: SurfaceMesh, pointsMm: ArrayLike<number>): n
   }
   return out;
 }
+
+/** Nearer than this to front or nape a place of the border is its edge, mm. */
+const BORDER_MM = 3;
+
+/** Of a plan on her head, where lines and places lie that give it away. */
+export interface LinesOnHead {
+  readonly partMm: ArrayLike<number>;
+  /** Empty without a cap. */
+  readonly openingMm: ArrayLike<number>;
+  readonly tiesMm: ArrayLike<number>;
+  readonly fromFrontHairline: Float64Array;
+  readonly fromNape: Float64Array;
+  /** 1 where cover is owed, at every vertex. */
+  readonly owed: Uint8Array;
+}
+
+/** How much of each line shows that gives the style away. */
+export function linesShown(mesh: SurfaceMesh, shows: ArrayLike<number>, at: LinesOnHead): LineShown[] {
+  const border = (near: Float64Array) =>
+    mesh.borders.flatMap((loop) => [...loop].filter((v) => near[v] < BORDER_MM && at.owed[v] === 1));
+  return [
+    lineShown('part', mesh, shows, verticesAlong(mesh, at.partMm)),
+    lineShown('faceEdge', mesh, shows, border(at.fromFrontHairline)),
+    lineShown('napeEdge', mesh, shows, border(at.fromNape)),
+    lineShown('opening', mesh, shows, verticesAlong(mesh, at.openingMm)),
+    lineShown('tie', mesh, shows, verticesAlong(mesh, at.tiesMm)),
+  ].filter((l) => l !== undefined);
+}

@@ -7,7 +7,7 @@ import type { Ribbons } from '../fall/ribbons.ts';
 import { AT_REST, fallWays } from '../fall/way.ts';
 import { vertexBalls } from '../geometry/balls.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
-import { partPolyline } from '../rows/part.ts';
+import { partPolyline } from '../head/part.ts';
 import { hiddenShare, showing } from './cover.ts';
 import { FootprintMaker, reachOf } from './footprint.ts';
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PLAIN_CUT, PLAIN_PRODUCT } from '../../../tests/helpers/heads.ts';
-import { hookedPiece } from '../hair/cuts.ts';
-import { TEXTURES } from '../hair/textures.ts';
+import { hookedPiece } from '../hair/preparation.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES, guessRange, PLAIN_GUESSES } from '../trade/guesses.ts';
+import { TEXTURES } from '../trade/textures.ts';
 import { type Finish, isTrimmed, keptLengthMm } from './finish.ts';
-import { FALL_GUESS_NAMES, FALL_GUESSES, guessRange, PLAIN_GUESSES } from './guesses.ts';
 import { LOFT, layerMm, layOn, standsMm } from './loft.ts';
 import { fibresSideBySideMm, ribbonsOf } from './ribbons.ts';
 

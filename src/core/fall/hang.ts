@@ -4,7 +4,7 @@
  * Without anything in its way the sideways reach has a closed form: b (Si(θ₀) - Si(θ₀ e^(-L/b))).
  */
 import type { Vec3 } from '../geometry/vectors.ts';
-import type { Texture } from '../hair/textures.ts';
+import type { Texture } from '../trade/textures.ts';
 
 /** Over which the angle falls to a third, mm (guesses: smooth hair hangs at once, springy hair keeps its way). */
 export const BEND_MM: Readonly<Record<Texture, number>> = {

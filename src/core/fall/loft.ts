@@ -2,9 +2,10 @@
  * How far hair stands off the head: each piece lies on those that were hooked before it, and springy hair stands up
  * from its knot. Guesses by texture, in one table; the factor of the guesses scales both.
  */
-import type { Footprint } from '../cover/footprint.ts';
-import type { HookedPiece } from '../hair/cuts.ts';
-import type { Texture } from '../hair/textures.ts';
+
+import type { HookedPiece } from '../hair/preparation.ts';
+import type { Texture } from '../trade/textures.ts';
+import type { Footprint } from './footprint.ts';
 import type { Ribbons } from './ribbons.ts';
 
 interface Loft {

@@ -1,5 +1,4 @@
 /** How she is looked at: what she does with her head, and how old the style is. */
-import type { Grip } from '../hair/textures.ts';
 import { AT_REST, type HairState } from './way.ts';
 
 const BENT = Math.PI / 3;
@@ -20,20 +19,3 @@ export const POSES = {
 } as const satisfies Readonly<Record<string, { readonly name: string; readonly state: HairState }>>;
 export type Pose = keyof typeof POSES;
 export const POSE_NAMES = Object.keys(POSES) as Pose[];
-
-export const AGES = ['finished', 'beforeOpening', 'firstWeek'] as const;
-export type Age = (typeof AGES)[number];
-
-export const AGE_INFO: Readonly<Record<Age, { readonly name: string; readonly words: string }>> = {
-  finished: { name: 'finished', words: 'Opened, dressed and trimmed as planned.' },
-  beforeOpening: { name: 'before opening', words: 'Hooked, nothing separated or trimmed yet.' },
-  firstWeek: {
-    name: 'after a week',
-    words: 'Matted a little and slipped: a guess. Strands draw together, smooth hair creeps furthest.',
-  },
-};
-
-/** After a week strands are this wide against fresh ones: they mat together (guess). */
-export const MATTED_WIDTH = 0.85;
-/** How far knots have crept down by then, mm (guess). */
-export const SLIP_MM: Readonly<Record<Grip, number>> = { grips: 1, some: 2, smooth: 4 };

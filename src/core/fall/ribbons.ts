@@ -3,9 +3,11 @@
  * thickness of the piece, so that halves of the same thickness lie as wide as whole ones; texture, opening and
  * dressing widen it by their stated factors. However wide, a piece hides no more than its fibres laid side by side.
  */
-import { FIBRE_DENSITY, type HookedPiece, pieceThicknessMm } from '../hair/cuts.ts';
-import { TEXTURE_INFO, type Texture } from '../hair/textures.ts';
-import type { FallGuesses } from './guesses.ts';
+
+import { type HookedPiece, pieceThicknessMm } from '../hair/preparation.ts';
+import type { FallGuesses } from '../trade/guesses.ts';
+import { FIBRE_DENSITY } from '../trade/preparation.ts';
+import { TEXTURE_INFO, type Texture } from '../trade/textures.ts';
 
 export interface Ribbons {
   readonly count: number;

@@ -5,7 +5,7 @@
 import type { DistanceGrid } from '../geometry/distance-grid.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { Vec3 } from '../geometry/vectors.ts';
-import type { Texture } from '../hair/textures.ts';
+import type { Texture } from '../trade/textures.ts';
 import { type Finish, isTrimmed } from './finish.ts';
 import { BEND_MM, hang } from './hang.ts';
 import { standsMm } from './loft.ts';

@@ -3,7 +3,7 @@ import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
 import { sphere } from '../../../tests/helpers/spheres.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { nearestVertex } from '../geometry/surface-mesh.ts';
-import { partPolyline } from '../rows/part.ts';
+import { partPolyline } from '../head/part.ts';
 import { StrandTracer } from './trace.ts';
 import { AT_REST, fallDirection, fallWays } from './way.ts';
 

@@ -1,13 +1,15 @@
 /** What the core has to say about a plan, and the change that would mend it. */
-import type { BaseChoice, Family, Parking } from '../base/choice.ts';
-import type { EditDeed } from '../base/edit.ts';
-import type { Cap } from '../cap/cap.ts';
-import type { Cut, Split } from '../hair/cuts.ts';
+import type { BaseChoice, Parking } from '../base/choice.ts';
+import type { EditDeed } from '../base/sections/edit.ts';
+import type { Cut } from '../hair/preparation.ts';
 import type { Stroke } from '../head/marks.ts';
-import type { TapeMeasure } from '../head/tape.ts';
-import type { SchoolName, Schools } from '../knots/schools.ts';
-import type { PieceZone, SpacingZone } from '../pipeline/inputs.ts';
 import type { RowChoice } from '../rows/choice.ts';
+import type { Family } from '../trade/bases.ts';
+import type { Cap } from '../trade/caps.ts';
+import type { Split } from '../trade/preparation.ts';
+import type { SchoolName, Schools } from '../trade/schools.ts';
+import type { TapeMeasure } from '../trade/tape.ts';
+import type { PieceZone, SpacingZone } from '../trade/zones.ts';
 
 export type Severity = 'stop' | 'caution' | 'note';
 

@@ -4,6 +4,7 @@
  * Layout: positions xyz interleaved (mm); triangles three corners each, counter-clockwise seen from
  * outside; edge e of triangle t runs from corner e to corner (e + 1) % 3.
  */
+
 export interface SurfaceMesh {
   readonly vertexCount: number;
   readonly triangleCount: number;
@@ -266,4 +267,26 @@ export function validateDiscMesh(mesh: SurfaceMesh): string[] {
   if (empty > 0) faults.push(`${empty} vertices without area`);
   if (mesh.positionsMm.some((v) => !Number.isFinite(v))) faults.push('a position is not finite');
   return faults;
+}
+
+/** The mesh vertex under each knot: knots follow each other, so each walk is short. */
+export function verticesUnder(
+  mesh: SurfaceMesh,
+  knots: ReadonlyArray<{ readonly xMm: number; readonly yMm: number; readonly zMm: number }>,
+): number[] {
+  let near = 0;
+  return knots.map((k) => {
+    near = nearestVertex(mesh, k.xMm, k.yMm, k.zMm, near);
+    return near;
+  });
+}
+
+/** A mask as it lies on the mirrored head. */
+export function seenInMirror(from: SurfaceMesh, to: SurfaceMesh, mask: Uint8Array): Uint8Array {
+  const p = to.positionsMm;
+  let near = 0;
+  return Uint8Array.from({ length: to.vertexCount }, (_, v) => {
+    near = nearestVertex(from, -p[3 * v], p[3 * v + 1], p[3 * v + 2], near);
+    return mask[near];
+  });
 }

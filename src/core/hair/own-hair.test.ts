@@ -1,13 +1,13 @@
 /** Her own hair: figures from handbooks (from memory), a ponytail against its closed form, hair by region. */
 import { describe, expect, it } from 'vitest';
 import { PLAIN_HAIR, PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import { PER_CM2 } from '../trade/own-hair.ts';
 import {
   fullnessOf,
   hairMassG,
   hairOnScalp,
   hairsInPonytail,
   type OwnHair,
-  PER_CM2,
   ponytailGirthMm,
   roundThicknessMm,
   tailAreaMm2,

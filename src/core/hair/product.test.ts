@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PLAIN_CUT, PLAIN_PRODUCT } from '../../../tests/helpers/heads.ts';
-import { type Cut, cutInWords, DRESSINGS, hookedPiece, OPENED_WHEN, passesHole, SPLITS } from './cuts.ts';
+import { DRESSINGS, OPENED_WHEN, SPLITS } from '../trade/preparation.ts';
+import { type Cut, cutInWords, hookedPiece, passesHole } from './preparation.ts';
 import { lowerHalf, type Product, piecesInPack } from './product.ts';
 
 const pieceOf = (product: Partial<Product> = {}, cut: Partial<Cut> = {}) =>

@@ -2,76 +2,11 @@
  * Hair as it comes: pack → bundle → piece → strand → hanging ends. What one opened pack shows overrides its label.
  * Kept as hers, with its condition and the times it was worn.
  */
-import type { Texture } from './textures.ts';
 
-export const LOOPS = ['thread', 'slidingBand', 'ring', 'stiff', 'none'] as const;
-export type Loop = (typeof LOOPS)[number];
+import type { APARTS, Condition, Fibre, HOOKEDS, TUGS } from '../trade/hair.ts';
+import { LOOP_INFO, type Loop } from '../trade/loops.ts';
+import type { Texture } from '../trade/textures.ts';
 
-export interface LoopInfo {
-  readonly name: string;
-  /** Can be pushed up to the root and hold a knot shut. */
-  readonly locks: boolean;
-  /** Whether one side can go through alone: with the loop left on, once it is taken off, or never. */
-  readonly oneLeg: 'asItIs' | 'onceOff' | 'never';
-  /** What it allows, for a first-time reader. */
-  readonly allows: string;
-}
-
-/** Common practice, no source. */
-export const LOOP_INFO: Readonly<Record<Loop, LoopInfo>> = {
-  thread: {
-    name: 'thread loop',
-    locks: false,
-    oneLeg: 'asItIs',
-    allows: 'Any wraps, and one-leg with the thread left on.',
-  },
-  slidingBand: {
-    name: 'sliding band',
-    locks: true,
-    oneLeg: 'onceOff',
-    allows: 'Any wraps, a lock with the band; one-leg once the band is off.',
-  },
-  ring: {
-    name: 'ring',
-    locks: true,
-    oneLeg: 'onceOff',
-    allows: 'Any wraps, a lock with the ring; one-leg once the ring is off.',
-  },
-  stiff: {
-    name: 'stiff middle',
-    locks: false,
-    oneLeg: 'never',
-    allows: 'Ordinary wraps only: its sides stay together.',
-  },
-  none: {
-    name: 'no loop, folded by hand',
-    locks: false,
-    oneLeg: 'asItIs',
-    allows: 'A fold of loose hair: any wraps, and one-leg.',
-  },
-};
-
-export const FIBRES = ['plain', 'heatProof', 'coated', 'human'] as const;
-export type Fibre = (typeof FIBRES)[number];
-export const FIBRE_NAMES: Readonly<Record<Fibre, string>> = {
-  plain: 'synthetic',
-  heatProof: 'synthetic that bears heat',
-  coated: 'synthetic, coated',
-  human: 'human hair',
-};
-
-export const CONDITIONS = ['new', 'worn', 'tired'] as const;
-export type Condition = (typeof CONDITIONS)[number];
-export const CONDITION_NAMES: Readonly<Record<Condition, string>> = {
-  new: 'new',
-  worn: 'worn, still good',
-  tired: 'tired: fill, or where least seen',
-};
-
-/** The opening test: tug one piece, pull one apart, hook one. Counting is the number of pieces itself. */
-export const TUGS = ['untried', 'holds', 'sheds', 'loopSlips'] as const;
-export const APARTS = ['untried', 'separates', 'clings'] as const;
-export const HOOKEDS = ['untried', 'stays', 'slips'] as const;
 export interface OpeningTest {
   /** Counted in one opened pack; undefined while it is unopened. */
   readonly counted?: number;
@@ -111,21 +46,6 @@ export interface Product {
   /** Lower halves of another product, cut by her: there are as many as upper halves are hooked. */
   readonly lowerHalfOf?: string;
 }
-
-export const PRODUCT_LIMITS = {
-  piecesPerPack: [1, 400],
-  bundlesPerPack: [1, 40],
-  strandsPerPiece: [1, 400],
-  packMassG: [5, 1000],
-  lengthMm: [50, 1500],
-  heatC: [0, 260],
-  packPrice: [0, 10000],
-  composed: [1, 8],
-  timesWorn: [0, 100],
-  packsAtHand: [0, 200],
-  products: 12,
-  colours: 4,
-} as const;
 
 /** Pieces in a pack: one counted pack overrides the label. */
 export function piecesInPack(product: Pick<Product, 'piecesPerPack' | 'test'>): number {

@@ -1,9 +1,10 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numerics/random.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../trade/tape.ts';
 import { CONTRADICTION_LIMIT, fitHead, REFUSE_CHI_SQUARE, type TapeValuesMm } from './fit.ts';
 import { headShape } from './shape.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';
+import { tapeReadings } from './tape.ts';
 
 const typical = {
   girth: 566,

@@ -5,9 +5,10 @@
  * residuals are damped by the prior.
  */
 import { identity, solveSymmetric } from '../numerics/cholesky.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../trade/tape.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';
 import { headShape } from './shape.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure, tapeReadings } from './tape.ts';
+import { tapeReadings } from './tape.ts';
 
 export type TapeValuesMm = Partial<Readonly<Record<TapeMeasure, number>>>;
 /** Standard deviation of each value, mm, where it is not that of one careful reading. */

@@ -5,30 +5,9 @@
  */
 import { forVerticesWithin, nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import { between, distance, distanceToSegment, pointAt, unit } from '../geometry/vectors.ts';
+import type { MarkKind, Region } from '../trade/marks.ts';
 import type { Landmarks, Point } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
-
-export const MARK_KINDS = ['tender', 'thin', 'noGo', 'inSight'] as const;
-export type MarkKind = (typeof MARK_KINDS)[number];
-
-export const MARK_NAMES: Readonly<Record<MarkKind, string>> = {
-  tender: 'tender',
-  thin: 'thin',
-  noGo: 'no-go',
-  inSight: 'own hair in sight',
-};
-
-/** Regions that have a name, so that they can be marked without a brush. */
-export const REGIONS = ['frontEdge', 'temples', 'overEars', 'nape', 'crown'] as const;
-export type Region = (typeof REGIONS)[number];
-
-export const REGION_NAMES: Readonly<Record<Region, string>> = {
-  frontEdge: 'front hairline',
-  temples: 'temples',
-  overEars: 'above the ears',
-  nape: 'nape',
-  crown: 'crown',
-};
 
 /** Azimuth from the face (positive to her left) and elevation, degrees. */
 export type DirectionDeg = readonly [azimuth: number, elevation: number];

@@ -1,18 +1,20 @@
 /** Repeated readings, her own hairline, marks on her scalp, and where she stands among measured heads. */
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryScores, PRIOR_SCORES, plainInputs, sphereOf, wholeHead } from '../../../tests/helpers/heads.ts';
+import { Planner } from '../../../tests/helpers/planner.ts';
 import { nearestVertex, validateDiscMesh } from '../geometry/surface-mesh.ts';
-import { EFFECTS_FREQUENCY, measureEffects } from '../pipeline/measure-effects.ts';
-import { Pipeline } from '../pipeline/stages.ts';
+import type { MarkKind, Region } from '../trade/marks.ts';
+import { TAPE_INFO } from '../trade/tape.ts';
 import { fitHead } from './fit.ts';
 import { AS_FITTED, HAIRLINE_LIMIT_MM, hairline, hairlinePoints, SIDE_POINTS, turnedOffsets } from './hairline.ts';
-import { directionDeg, directionOf, type Mark, type MarkKind, markMasks, onSurface, type Region } from './marks.ts';
+import { directionDeg, directionOf, type Mark, markMasks, onSurface } from './marks.ts';
+import { EFFECTS_FREQUENCY, measureEffects } from './measure-effects.ts';
 import { HEAD_NORMS, normalShareBelow, standings } from './norms.ts';
 import { meanReading } from './readings.ts';
 import { scalpMesh } from './scalp.ts';
 import { headShape } from './shape.ts';
-import { TAPE_INFO } from './tape.ts';
 
 describe('readings of one measure', () => {
   it('one is as sure as a careful reading; more are surer, but not endlessly: they share how the tape was laid', () => {
@@ -49,7 +51,7 @@ describe('readings of one measure', () => {
 
 describe('what a centimetre more does', () => {
   it('agrees with a head that is really fitted to it, within a sixth of the change', () => {
-    const pipeline = new Pipeline();
+    const pipeline = new Planner();
     const inputs = plainInputs();
     const head = pipeline.head(inputs);
     const effects = measureEffects(head, 200, AS_FITTED, sphereOf(EFFECTS_FREQUENCY));

@@ -2,9 +2,10 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryScores, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
+import { TAPE_MEASURES } from '../trade/tape.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';
 import { headShape, rayLength } from './shape.ts';
-import { TAPE_MEASURES, tapePolyline, tapeReading, tapeReadings } from './tape.ts';
+import { tapePolyline, tapeReading, tapeReadings } from './tape.ts';
 
 /** Complete elliptic integral of the second kind by the arithmetic-geometric mean (Abramowitz and Stegun 17.6). */
 function ellipsePerimeter(a: number, b: number): number {

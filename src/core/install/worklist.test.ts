@@ -1,12 +1,13 @@
 /** The order of work: facts of the trade (common practice, no source). */
+
 import { describe, expect, it } from 'vitest';
 import { everyZone, hairOf, NO_CAP, PLAIN_CUT, plainInputs } from '../../../tests/helpers/heads.ts';
-import { DEFAULT_CAP } from '../cap/cap.ts';
-import type { PlanInputs } from '../pipeline/inputs.ts';
-import { Pipeline } from '../pipeline/stages.ts';
+import { Planner } from '../../../tests/helpers/planner.ts';
+import type { PlanInputs } from '../plan/inputs.ts';
 import { DEFAULT_ROWS } from '../rows/choice.ts';
+import { DEFAULT_CAP } from '../trade/caps.ts';
 
-const pipeline = new Pipeline();
+const pipeline = new Planner();
 const plan = (change: Partial<PlanInputs> = {}) => pipeline.plan(plainInputs(change));
 const schools = (change: Partial<PlanInputs['schools']>) => ({ schools: { ...plainInputs().schools, ...change } });
 const kinds = (r: ReturnType<typeof plan>) => r.worklist.map((s) => s.kind);

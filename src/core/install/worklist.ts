@@ -5,15 +5,17 @@
  */
 
 import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/anchors.ts';
-import type { Cap } from '../cap/cap.ts';
 import type { OpeningOnHead } from '../cap/opening.ts';
-import { type Cut, cutInWords, DRESSING_INFO, type HookedPiece } from '../hair/cuts.ts';
-import { type KnotDecision, knotName } from '../knots/rules.ts';
-import type { Schools } from '../knots/schools.ts';
-import type { KnotZone } from '../knots/where.ts';
+import { type Cut, cutInWords, type HookedPiece } from '../hair/preparation.ts';
+import type { KnotDecision } from '../knots/rules/situation.ts';
 import type { RowChoice } from '../rows/choice.ts';
-import type { RowKind } from '../rows/rows.ts';
-import { lowerFirst, upperFirst } from '../words.ts';
+import type { RowKind } from '../rows/levels/row.ts';
+import type { Cap } from '../trade/caps.ts';
+import { knotName } from '../trade/knots.ts';
+import { DRESSING_INFO } from '../trade/preparation.ts';
+import type { Schools } from '../trade/schools.ts';
+import { lowerFirst, upperFirst } from '../trade/words.ts';
+import type { KnotZone } from '../trade/zones.ts';
 
 export const STEP_KINDS = [
   'prepare',

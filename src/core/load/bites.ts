@@ -2,7 +2,8 @@
  * What each bite of own hair carries: mass of its piece, less what the net takes, over the own hair in the bite. A
  * bite is a square of scalp taken up with the hook. Multiples of the hair's own weight, never a promise.
  */
-import type { RegionHair } from '../hair/own-hair.ts';
+import type { HairOnScalp, RegionHair } from '../hair/own-hair.ts';
+import type { Through } from '../trade/knots.ts';
 
 export interface BiteLoad {
   /** Index of its knot. */
@@ -61,4 +62,34 @@ export function groupBites(name: BiteGroup['name'], bites: readonly BiteLoad[]):
     median: sorted.length > 0 ? sorted[sorted.length >> 1].timesOwn[1] : 0,
     worst: sorted.at(-1),
   };
+}
+
+/** The edge of the hair, which carries worst, mm inside the hairline. */
+const EDGE_MM = 12;
+
+export interface BitingKnot {
+  readonly through: Through;
+  readonly biteMm: number;
+  readonly massG: number;
+  readonly onNet: 'net' | 'margin' | 'cutOut' | 'none';
+  readonly tenderOrThin: boolean;
+}
+
+/** What each bite of own hair carries: of all, at the edge, where she is tender or thin. @param under vertex under each knot */
+export function biteGroups(
+  knots: readonly BitingKnot[],
+  under: ArrayLike<number>,
+  { regionOf, regions }: HairOnScalp,
+  fromHairline: Float64Array,
+  shareOfPull: readonly [low: number, high: number],
+): BiteGroup[] {
+  const none = [0, 0] as const;
+  const bites = knots.flatMap((k, i) => {
+    if (k.through === 'net' || k.biteMm === 0) return [];
+    const share = k.onNet === 'none' || k.onNet === 'cutOut' ? none : shareOfPull;
+    return biteLoad(i, k.massG, k.biteMm, regions[regionOf[under[i]]], share) ?? [];
+  });
+  const atEdge = bites.filter((b) => fromHairline[under[b.knot]] < EDGE_MM);
+  const onTender = bites.filter((b) => knots[b.knot].tenderOrThin);
+  return [groupBites('all', bites), groupBites('edge', atEdge), groupBites('tender', onTender)];
 }

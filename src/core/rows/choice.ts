@@ -1,20 +1,6 @@
 /** What she can choose of rows: the scheme, a second pass, a fringe, and what she changes by brush and by hand. */
 import type { DirectionDeg, Stroke } from '../head/marks.ts';
-
-export const SCHEMES = ['joined', 'parallel', 'rings', 'fromTie', 'straightBack', 'found', 'grid', 'rods'] as const;
-export type Scheme = (typeof SCHEMES)[number];
-
-export const SECOND_PASSES = ['none', 'windows', 'thin'] as const;
-export type SecondPass = (typeof SECOND_PASSES)[number];
-
-export const FRINGES = ['none', 'short', 'cutAfter'] as const;
-export type FringeKind = (typeof FRINGES)[number];
-
-export interface Fringe {
-  readonly how: FringeKind;
-  readonly widthFingers: number;
-  readonly rows: number;
-}
+import type { Fringe, Scheme, SecondPass } from '../trade/rows.ts';
 
 /** A stroke of the brush: spacing inside it is this factor of what it was; 1 wipes strokes out. */
 export interface BrushStroke {
@@ -43,16 +29,6 @@ export interface RowChoice {
   readonly hand: readonly HandChange[];
 }
 
-export const ROW_LIMITS = {
-  fringeFingers: [1, 10],
-  fringeRows: [1, 4],
-  brushFactor: [0.5, 2],
-  offset: [-0.25, 0.25],
-  pullMm: [-30, 30],
-  strokes: 120,
-  hand: 200,
-} as const;
-
 export const DEFAULT_ROWS: RowChoice = {
   scheme: 'joined',
   secondPass: 'none',
@@ -61,58 +37,6 @@ export const DEFAULT_ROWS: RowChoice = {
   brush: [],
   hand: [],
 };
-
-export interface SchemeInfo {
-  readonly name: string;
-  readonly reason: string;
-}
-
-/** Common practice, no source. */
-export const SCHEME_INFO: Readonly<Record<Scheme, SchemeInfo>> = {
-  joined: {
-    name: 'Ear to ear, then along the part',
-    reason: 'Level at the nape, parallel to the part on top, joined without a seam.',
-  },
-  parallel: {
-    name: 'Parallel to the part',
-    reason: 'Each row lies over the next from the part down; slanted at the nape.',
-  },
-  rings: {
-    name: 'Rings to the crown',
-    reason: 'Along the hairline first, then inwards; for a round shape with no part.',
-  },
-  fromTie: { name: 'Rings from the tie', reason: 'Round a puff or coil, from the tie outwards.' },
-  straightBack: { name: 'Straight back', reason: 'From the face to the nape, side by side; shows its lines.' },
-  found: {
-    name: 'Along the rows, then between',
-    reason: 'Rows that are there, of the base or ready-made on the cap; then the places between.',
-  },
-  grid: { name: 'On the bands', reason: 'One piece for each box of a rubber-band grid.' },
-  rods: { name: 'Rod by rod', reason: 'Pieces go through the thread of each rod.' },
-};
-
-export const SECOND_PASS_INFO: Readonly<Record<SecondPass, SchemeInfo>> = {
-  none: { name: 'One pass, in bricks', reason: 'Each row offset against the one below.' },
-  windows: { name: 'Windows', reason: 'Every other place first; look; then the windows between.' },
-  thin: { name: 'Only thin places', reason: 'One pass, then a piece where the gaps are widest.' },
-};
-
-export const FRINGE_INFO: Readonly<Record<FringeKind, SchemeInfo>> = {
-  none: { name: 'None', reason: 'Hair falls to the sides or back.' },
-  short: {
-    name: 'Short pieces',
-    reason: 'The first on the midline, neighbours to both sides, offset rows behind, long ones over them.',
-  },
-  cutAfter: {
-    name: 'Long pieces, cut after',
-    reason: 'Laid like the rest and cut when it is in: in small steps, what is cut is gone.',
-  },
-};
-
-/** A row can be pulled by this share of its gap: further, two rows would crowd or leave a hole. */
-export const PULL_SHARE = 0.4;
-/** Nearer than this share of the spacing two knots would sit on each other; a filler between two of a row has just room (guess). */
-export const LEAST_SHARE = 0.45;
 
 /** Over the middle plane, for a part that is worked out on the other side. */
 export function turnedHand(hand: readonly HandChange[]): HandChange[] {

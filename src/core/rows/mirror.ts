@@ -4,23 +4,7 @@
  * keep their vertices, since a head is the same on both sides.
  */
 import type { SurfaceCurve } from '../geometry/contour.ts';
-import type { LaidKnot } from '../knots/layout.ts';
-import type { Part } from './part.ts';
-import type { Row } from './rows.ts';
-
-/** The part on her left, and whether it had to be turned over. */
-export function onHerLeft(part: Part): { readonly part: Part; readonly turned: boolean } {
-  if (part.kind !== 'line') return { part, turned: false };
-  const side = part.frontMm + part.endMm || part.bendMm || part.frontMm;
-  if (side >= 0) return { part, turned: false };
-  const over = { ...part, frontMm: 0 - part.frontMm, endMm: 0 - part.endMm, bendMm: 0 - part.bendMm };
-  return { part: over, turned: true };
-}
-
-/** Points xyz interleaved, on the other side. */
-export function turnedPoints(pointsMm: Float64Array): Float64Array {
-  return pointsMm.map((v, i) => (i % 3 === 0 ? 0 - v : v));
-}
+import type { Row } from './levels/row.ts';
 
 export function turnedRows(rows: readonly Row[]): Row[] {
   return rows.map((row) => {
@@ -29,18 +13,6 @@ export function turnedRows(rows: readonly Row[]): Row[] {
     for (let to = 0; to < n; to++) gapRatio[to] = row.gapRatio[turnedIndex(to, n, row.curve.closed)];
     return { ...row, curve: turnedCurve(row.curve), gapRatio };
   });
-}
-
-/** Knots of turned rows, again from her left to her right. */
-export function turnedKnots(knots: readonly LaidKnot[], rows: readonly Row[]): LaidKnot[] {
-  return knots
-    .map((k): LaidKnot => {
-      const { lengthMm, closed } = rows[k.row].curve;
-      const over = (arc: number) => (closed ? (lengthMm - arc) % lengthMm : lengthMm - arc);
-      const named = k.namedAtMm === undefined ? {} : { namedAtMm: over(k.namedAtMm) };
-      return { ...k, arcMm: over(k.arcMm), xMm: 0 - k.xMm, ...named };
-    })
-    .sort((a, b) => a.row - b.row || a.arcMm - b.arcMm);
 }
 
 /** Backwards, so that her left comes first again; a ring keeps its first point. */

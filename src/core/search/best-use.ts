@@ -2,9 +2,12 @@
  * The best use of the hair at hand, and its opposite: what makes one plan better than another within the packs, the
  * time, the load and the fullness that she set.
  */
-import { FULLNESS_INFO, type FullnessAim } from '../fall/finish.ts';
-import type { PlanInputs } from '../pipeline/inputs.ts';
-import type { Atelier } from '../pipeline/look.ts';
+
+import type { PlanInputs } from '../plan/inputs.ts';
+import { hidden } from '../plan/look.ts';
+import { plan } from '../plan/plan.ts';
+import type { PlanGraph } from '../plan/stages/stage.ts';
+import { FULLNESS_INFO, type FullnessAim } from '../trade/finish.ts';
 import type { Judgement } from './search.ts';
 
 export interface UseLimits {
@@ -30,11 +33,12 @@ export interface UseFigures {
 }
 
 /** What one candidate plan comes to. @throws RangeError where it can't be laid */
-export function figuresOfUse(atelier: Atelier, inputs: PlanInputs): UseFigures {
-  const { supply, load, time, rowScheme } = atelier.plan(inputs);
+export function figuresOfUse(graph: PlanGraph, inputs: PlanInputs): UseFigures {
+  const now = graph.ask({ inputs });
+  const { supply, load, time, rowScheme } = now.of(plan);
   if (rowScheme.cannotLay) throw new RangeError(rowScheme.cannotLay);
   return {
-    hidden: atelier.hidden({ inputs }),
+    hidden: now.of(hidden),
     packs: supply.packs,
     massG: load.massG,
     minutes: time.totalMinutes,

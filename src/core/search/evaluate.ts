@@ -1,6 +1,6 @@
 /** Candidates of a search judged one after the other, on a coarse head that keeps what they share. */
-import type { PlanInputs } from '../pipeline/inputs.ts';
-import { Atelier } from '../pipeline/look.ts';
+import type { PlanInputs } from '../plan/inputs.ts';
+import { type PlanGraph, planGraph } from '../plan/stages/stage.ts';
 import { figuresOfUse, type UseFigures } from './best-use.ts';
 import type { Genome } from './search.ts';
 import { planWithUse, type UseSpace } from './use.ts';
@@ -13,14 +13,15 @@ export interface UsesAsked {
 
 /** About 3 600 vertices: hides within two points of the fine head, at a third of the time. */
 const SEARCH_MESH = 24;
+/** Pieces of many widths are tried in turn, and stamps for each are small on a coarse head. */
 const BALLS_KEPT = 8;
 
-let atelier: Atelier | undefined;
+let graph: PlanGraph | undefined;
 
 /** What each genome comes to; undefined where it can't be laid. */
 export function evaluateUses({ inputs, space, genomes }: UsesAsked): Array<UseFigures | undefined> {
-  atelier ??= new Atelier(BALLS_KEPT);
-  const kept = atelier;
+  graph ??= planGraph({ balls: BALLS_KEPT });
+  const kept = graph;
   return genomes.map((genome) => {
     try {
       return figuresOfUse(kept, planWithUse({ ...inputs, meshFrequency: SEARCH_MESH }, space, genome));

@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { plainInputs } from '../../../tests/helpers/heads.ts';
+import { Planner } from '../../../tests/helpers/planner.ts';
 import { deepPartStraight, shoulderCurls } from '../../demo/plans.ts';
 import { readPlan } from '../../model/read-plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import { seededRandom } from '../numerics/random.ts';
-import { Atelier } from '../pipeline/look.ts';
 import { figuresOfUse, judgeUse } from './best-use.ts';
 import { evaluateUses } from './evaluate.ts';
 import { Search } from './search.ts';
 import { changesInWords, planWithUse, searchSpace } from './use.ts';
 
 const ALL = { split: true, half: true, open: true };
-const atelier = new Atelier();
+const atelier = new Planner();
 const inputs = plainInputs();
 const bare = atelier.look({ inputs }).patches;
 const space = searchSpace(inputs, ALL, bare, true);
@@ -87,7 +87,7 @@ describe('judged on a coarse head', () => {
     const from = planInputs(shoulderCurls);
     const itself = searchSpace(from, ALL, [], true);
     const [coarse] = evaluateUses({ inputs: from, space: itself, genomes: [itself.now] });
-    const fine = figuresOfUse(atelier, from);
+    const fine = figuresOfUse(atelier.graph, from);
     expect(Math.abs((coarse?.hidden ?? 0) - fine.hidden)).toBeLessThan(0.02);
     expect(Math.abs((coarse?.packs ?? 0) - fine.packs)).toBeLessThanOrEqual(1);
   });

@@ -5,12 +5,14 @@
  */
 
 import { brushRadiusMm } from '../cover/places.ts';
-import type { Cut, Split } from '../hair/cuts.ts';
+import type { Cut } from '../hair/preparation.ts';
 import { directionDeg } from '../head/marks.ts';
-import { type PlanInputs, type SpacingZone, ZONES, zoneName } from '../pipeline/inputs.ts';
-import type { ToldPatch } from '../pipeline/look-result.ts';
+import type { PlanInputs } from '../plan/inputs.ts';
+import type { ToldPatch } from '../plan/look-result.ts';
 import type { BrushStroke } from '../rows/choice.ts';
-import { lowerFirst, upperFirst } from '../words.ts';
+import type { Split } from '../trade/preparation.ts';
+import { lowerFirst, upperFirst } from '../trade/words.ts';
+import { type SpacingZone, ZONES, zoneName } from '../trade/zones.ts';
 import type { Genome } from './search.ts';
 
 /** What of a plan, document or inputs, a search changes. */

@@ -1,6 +1,6 @@
 /** From hooked pieces to whole packs of each product, with a range, and what is left over. */
 
-import type { HookedPiece } from '../hair/cuts.ts';
+import type { HookedPiece } from '../hair/preparation.ts';
 import { type Product, piecesInPack } from '../hair/product.ts';
 
 /** Whole rows and knots make a count uncertain by about this share (measured over spacings of 12 to 40 mm). */

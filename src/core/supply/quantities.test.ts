@@ -4,12 +4,14 @@ import { describe, expect, it } from 'vitest';
 import { groundOf, NO_CAP, PLAIN_CUT, PLAIN_PRODUCT, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
 import { editSections, layBase } from '../base/base.ts';
 import { DEFAULT_BASE } from '../base/choice.ts';
-import { DEFAULT_CAP } from '../cap/cap.ts';
 import { capSizeName, fitCap, girthOver } from '../cap/fit.ts';
-import { hookedPiece } from '../hair/cuts.ts';
+import { hookedPiece } from '../hair/preparation.ts';
 import { tapeReading } from '../head/tape.ts';
 import { weigh } from '../load/weight.ts';
-import { estimateTime, knotSeconds, PACE_FACTOR } from '../time/estimate.ts';
+import { estimateTime } from '../time/estimate.ts';
+import { knotSeconds } from '../time/seconds.ts';
+import { DEFAULT_CAP } from '../trade/caps.ts';
+import { PACE_FACTOR } from '../trade/pace.ts';
 import { supplyOf } from './packs.ts';
 
 const packsFor = (knots: number, reserve: number, perPack: number, packPrice: number) => {

@@ -1,0 +1,245 @@
+/** What an opened pack, a cut or a dressing can do wrong. */
+
+import { mainCut } from '../hair/pieces.ts';
+import type { Cut, HookedPiece } from '../hair/preparation.ts';
+import type { Product } from '../hair/product.ts';
+import type { PlanInputs } from '../plan/inputs.ts';
+import { DRESSING_INFO, LIES_FLAT_MM, SPLITS, type Split } from '../trade/preparation.ts';
+import { TEXTURE_INFO } from '../trade/textures.ts';
+import { lowerFirst } from '../trade/words.ts';
+import type { PieceZone } from '../trade/zones.ts';
+import type { Check } from './check.ts';
+
+export function productOf(inputs: Pick<PlanInputs, 'products'>, id: string): Product {
+  return inputs.products.find((p) => p.id === id) ?? inputs.products[0];
+}
+
+/** What the top is made of. */
+export function mainProduct(inputs: Pick<PlanInputs, 'products' | 'cuts' | 'pieces'>): Product {
+  return productOf(inputs, mainCut(inputs).product);
+}
+
+const usedProducts = (inputs: PlanInputs, knots: ReadonlyArray<{ readonly cut: string }>) => {
+  const cuts = new Set(knots.map((k) => k.cut));
+  const ids = new Set(inputs.cuts.filter((c) => cuts.has(c.id)).map((c) => c.product));
+  return inputs.products.filter((p) => ids.has(p.id));
+};
+
+const clings: Check = (inputs, { knots }) => {
+  const bad = usedProducts(inputs, knots).find((p) => p.test.apart === 'clings');
+  if (!bad || inputs.schools.oneLeg === 'never' || inputs.schools.exposed !== 'oneLeg') return undefined;
+  if (!knots.some((k) => k.exposed)) return undefined;
+  return {
+    code: 'hair.clings',
+    severity: 'caution',
+    station: 'hair',
+    what: `The strands of ${bad.name} cling together.`,
+    why: 'They don’t part into two legs, so no one-leg knots: layer from back to front, or no part.',
+    mend: {
+      deed: 'Lay open places from back to front',
+      change: { kind: 'setSchool', school: 'exposed', value: 'backToFront' },
+    },
+  };
+};
+
+const sheds: Check = (inputs, { knots }) => {
+  const bad = usedProducts(inputs, knots).find((p) => p.test.tug === 'sheds' || p.test.tug === 'loopSlips');
+  if (!bad) return undefined;
+  return {
+    code: 'hair.sheds',
+    severity: 'caution',
+    station: 'hair',
+    what: bad.test.tug === 'sheds' ? `${bad.name} sheds at a tug.` : `The loops of ${bad.name} slip at a tug.`,
+    why:
+      bad.test.tug === 'sheds'
+        ? 'It will go on shedding while it is worn. Take it back while the other packs are shut, or keep it for fill.'
+        : 'A loop that slips lets the whole piece out. Knot its thread once, or fold it by hand.',
+  };
+};
+
+const counted: Check = (inputs, { knots }) => {
+  const off = usedProducts(inputs, knots).find(
+    (p) => p.test.counted !== undefined && p.test.counted !== p.piecesPerPack,
+  );
+  if (!off) return undefined;
+  return {
+    code: 'hair.counted',
+    severity: 'note',
+    station: 'hair',
+    what: `Your pack of ${off.name} holds ${off.test.counted}, not ${off.piecesPerPack}.`,
+    why: 'Everything is worked out with what you counted. Count the next pack too: they differ.',
+  };
+};
+
+const heat: Check = (inputs, { knots }) => {
+  const used = new Set(knots.map((k) => k.cut));
+  const bad = inputs.cuts.find(
+    (c) => used.has(c.id) && DRESSING_INFO[c.dressed].heat && productOf(inputs, c.product).heatC === 0,
+  );
+  if (!bad) return undefined;
+  return {
+    code: 'hair.noHeat',
+    severity: 'stop',
+    station: 'hair',
+    what: `${productOf(inputs, bad.product).name} bears no heat, and ${lowerFirst(bad.name)} is to be smoothed with a drier.`,
+    why: 'It melts, and what melts burns skin. Heat is what the fibre’s label says, on the block where possible; hair left out is the hair at risk.',
+    mend: { deed: 'Leave it as it is', change: { kind: 'setCut', cut: bad.id, change: { dressed: 'asItIs' } } },
+  };
+};
+
+const coated: Check = (inputs, { knots }) => {
+  if (!usedProducts(inputs, knots).some((p) => p.fibre === 'coated')) return undefined;
+  return {
+    code: 'hair.coated',
+    severity: 'note',
+    station: 'hair',
+    what: 'Coated fibre can make a scalp itch.',
+    why: 'Test a patch behind the ear for a day. Rinse it before use if its label allows. Itching that stays means out with it; ask a doctor.',
+  };
+};
+
+const openedTooSoon: Check = (inputs, { knots }) => {
+  if (inputs.cap.dome === 'none') return undefined;
+  const used = new Set(knots.map((k) => k.cut));
+  const bad = inputs.cuts.find((c) => {
+    const { texture } = productOf(inputs, c.product);
+    return used.has(c.id) && c.opened.when === 'before' && c.opened.reach > 0.7 && TEXTURE_INFO[texture].springy;
+  });
+  if (!bad) return undefined;
+  return {
+    code: 'hair.openedTooSoon',
+    severity: 'caution',
+    station: 'hair',
+    what: 'An opened coil won’t go back through a net.',
+    why: `${bad.name} is opened ${Math.round(bad.opened.reach * 100)} % of the way before it is hooked. Open it after, half first, look, then the rest.`,
+    mend: {
+      deed: 'Open it after hooking',
+      change: { kind: 'setCut', cut: bad.id, change: { opened: { ...bad.opened, when: 'after' } } },
+    },
+  };
+};
+
+/** Places where a thick knot is seen. */
+const OPEN_ZONES: readonly PieceZone[] = ['part', 'faceEdge', 'fringe'];
+
+const standsProud: Check = (inputs, { knots, pieces }) => {
+  const open = knots.filter(
+    (k) => (k.exposed || k.onNet === 'cutOut') && !pieces.find((p) => p.cut === k.cut)?.liesFlat,
+  );
+  if (open.length === 0 || inputs.schools.exposed === 'springy') return undefined;
+  const piece = pieces.find((p) => p.cut === open[0].cut) as HookedPiece;
+  const cut = inputs.cuts.find((c) => c.id === piece.cut) as Cut;
+  const product = productOf(inputs, cut.product);
+  if (TEXTURE_INFO[product.texture].springy) return undefined;
+  const flat = flatSplit(piece, cut, product);
+  const zones = OPEN_ZONES.filter((z) => open.some((k) => k.pieceZone === z));
+  return {
+    code: 'hair.standsProud',
+    severity: 'note',
+    station: 'hair',
+    what: `${open.length} open knots are thicker than lies flat.`,
+    why: `About ${piece.knotWidthMm.toFixed(1)} mm; up to ${LIES_FLAT_MM} mm lies flat (a guess until you hook one). At the part and the hairline finer pieces, down to a sixteenth, do.`,
+    knotIds: open.map((k) => k.id),
+    ...(flat === undefined || zones.length === 0
+      ? {}
+      : {
+          mend: {
+            deed: `Split them in ${flat} there`,
+            change: { kind: 'splitZones', zones, split: flat } as const,
+          },
+        }),
+  };
+};
+
+/** The coarsest split whose knot lies flat; a knot's width goes with the root of its mass. */
+export function flatSplit(piece: Pick<HookedPiece, 'knotWidthMm'>, cut: Cut, product: Product): Split | undefined {
+  return SPLITS.find(
+    (s) =>
+      s > cut.split && s <= product.strandsPerPiece && piece.knotWidthMm * Math.sqrt(cut.split / s) <= LIES_FLAT_MM,
+  );
+}
+
+const tiredInSight: Check = (inputs, { knots }) => {
+  const tired = new Set(inputs.products.filter((p) => p.condition === 'tired').map((p) => p.id));
+  const open = knots.filter((k) => k.exposed && tired.has(k.piece.product));
+  if (open.length === 0) return undefined;
+  return {
+    code: 'hair.tiredInSight',
+    severity: 'note',
+    station: 'hair',
+    what: `${open.length} open places get hair that is tired.`,
+    why: 'Worn hair comes back as fill, or where it is least seen: behind, and under rows to come.',
+    knotIds: open.map((k) => k.id),
+  };
+};
+
+export const HAIR_CHECKS: readonly Check[] = [
+  heat,
+  clings,
+  sheds,
+  openedTooSoon,
+  counted,
+  standsProud,
+  tiredInSight,
+  coated,
+];
+
+export const smoothUnheld: Check = (inputs, { piece, knots }) => {
+  const smooth = TEXTURE_INFO[mainProduct(inputs).texture].grip === 'smooth';
+  if (!smooth || inputs.cap.dome !== 'none' || knots.every((k) => k.lock || k.kind === 'oneLeg')) return undefined;
+  return {
+    code: 'hold.smoothUnheld',
+    severity: 'caution',
+    station: 'hair',
+    what: 'Smooth hair with neither net nor lock.',
+    why: 'Straight into own hair it creeps out even with four wraps, and the large bites pull.',
+    mend: piece.canLock
+      ? { deed: 'Lock every knot with its band', change: { kind: 'setSchool', school: 'smoothHold', value: 'lock' } }
+      : { deed: 'Put a closed cap over the base', change: { kind: 'setCap', change: { dome: 'closed' } } },
+  };
+};
+
+export const loopStays: Check = (inputs, { knots, piece }) => {
+  const { oneLeg, exposed } = inputs.schools;
+  if (piece.canOneLeg || oneLeg === 'never' || (oneLeg === 'exposed' && exposed !== 'oneLeg')) return undefined;
+  if (mainProduct(inputs).test.apart === 'clings') return undefined;
+  const wanting =
+    inputs.schools.oneLeg === 'everywhere'
+      ? knots
+      : knots.filter((k) => k.exposed && !TEXTURE_INFO[mainProduct(inputs).texture].springy);
+  if (wanting.length === 0) return undefined;
+  return {
+    code: 'knot.loopStays',
+    severity: 'caution',
+    station: 'hair',
+    what: `${wanting.length} one-leg knots on a loop that can’t come off.`,
+    why: 'One side has to go through alone, so both sides must be free. They are planned as ordinary knots and may show; a thread loop, or one that comes off, would do it.',
+    knotIds: wanting.map((k) => k.id),
+    mend: { deed: 'Plan without one-leg knots', change: { kind: 'setSchool', school: 'oneLeg', value: 'never' } },
+  };
+};
+
+export const splitTooFine: Check = (inputs) => {
+  const bad = inputs.cuts.find((c) => c.split > productOf(inputs, c.product).strandsPerPiece);
+  if (!bad) return undefined;
+  const { strandsPerPiece } = productOf(inputs, bad.product);
+  return {
+    code: 'hair.splitTooFine',
+    severity: 'stop',
+    station: 'hair',
+    what: `A piece of ${strandsPerPiece} strands can’t be split in ${bad.split}.`,
+    why: 'A strand is the least that can be hooked.',
+    mend: { deed: 'Hook whole pieces', change: { kind: 'setCut', cut: bad.id, change: { split: 1 } } },
+  };
+};
+
+export const latex: Check = (inputs) => {
+  if (!inputs.products.some((p) => p.loop === 'slidingBand')) return undefined;
+  return {
+    code: 'hair.latex',
+    severity: 'note',
+    station: 'hair',
+    what: 'The bands may hold latex.',
+    why: 'It can cause allergy: wear one band at the wrist for a day first. Itching or a rash means leave it; ask a doctor if it stays.',
+  };
+};

@@ -1,0 +1,29 @@
+/** All that is said of how a plan looks, at once: what a file or the command line prints. */
+import { fallingHair } from '../plan/ask/falling-hair.ts';
+import { guessRange } from '../plan/ask/look-advice.ts';
+import type { PlanInputs } from '../plan/inputs.ts';
+import { look } from '../plan/look.ts';
+import type { GuessRange, HairOnHead, Look } from '../plan/look-result.ts';
+import { plan } from '../plan/plan.ts';
+import type { PlanGraph } from '../plan/stages/stage.ts';
+import type { Finding } from './finding.ts';
+import { lookFindings } from './look.ts';
+
+export interface Judged {
+  readonly look: Look;
+  readonly hair: HairOnHead;
+  readonly range: GuessRange;
+  readonly findings: readonly Finding[];
+}
+
+export function judge(graph: PlanGraph, inputs: PlanInputs): Judged {
+  const now = graph.ask({ inputs });
+  const looked = now.of(look);
+  const hair = fallingHair(graph, { inputs });
+  return {
+    look: looked,
+    hair,
+    range: guessRange(graph, { inputs }),
+    findings: lookFindings(inputs, now.of(plan), looked, hair),
+  };
+}

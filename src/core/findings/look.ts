@@ -1,0 +1,195 @@
+/**
+ * What the finished look has against the plan: too thin or too big for what she aimed at, bare places, knots that
+ * show, bites that carry much. Thresholds are guesses, said beside each, and stand against what she aimed at.
+ */
+import { meetsTheEye, michelson } from '../cover/contrast.ts';
+import { brushRadiusMm } from '../cover/places.ts';
+import { directionDeg } from '../head/marks.ts';
+import { BITE_WORDS } from '../load/bites.ts';
+import type { PlanInputs } from '../plan/inputs.ts';
+import type { HairOnHead, Look } from '../plan/look-result.ts';
+import type { Plan } from '../plan/result.ts';
+import { FULLNESS_INFO } from '../trade/finish.ts';
+import { TEXTURE_INFO } from '../trade/textures.ts';
+import { lowerFirst } from '../trade/words.ts';
+import { ZONES } from '../trade/zones.ts';
+import type { Finding, Mend } from './finding.ts';
+
+type LookCheck = (inputs: PlanInputs, result: Plan, look: Look, hair?: HairOnHead) => Finding | undefined;
+
+/** @param hair where it has been worked out yet */
+export function lookFindings(inputs: PlanInputs, result: Plan, look: Look, hair?: HairOnHead): Finding[] {
+  if (result.knots.length === 0) return [];
+  return LOOK_CHECKS.map((check) => check(inputs, result, look, hair)).filter((f): f is Finding => f !== undefined);
+}
+
+const percent = (v: number) => `${Math.round(100 * v)} %`;
+const spacingBy = (inputs: PlanInputs, by: number): Mend => ({
+  kind: 'setSpacing',
+  fingers: Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, inputs.spacing.fingers[z] + by)])),
+});
+
+const tooThin: LookCheck = (inputs, _, look) => {
+  const aim = FULLNESS_INFO[inputs.finish.fullness];
+  if (look.hiddenShare >= aim.leastHidden) return undefined;
+  return {
+    code: 'cover.thin',
+    severity: 'caution',
+    station: 'check',
+    what: `Thinner than ${aim.name}.`,
+    why: `${percent(look.hiddenShare)} of the scalp would be hidden; ${aim.name} asks for about ${percent(aim.leastHidden)} (a guess). Opening the pieces comes before more hair where they can be opened.`,
+    mend: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
+  };
+};
+
+/** A patch that a fingertip does not hide is told; beside the part scalp is meant to show. */
+const WIDE_FINGERS = 1;
+const BRUSH_FULLER = 0.8;
+
+const barePatch: LookCheck = (inputs, { spacing }, { patches }) => {
+  const wide = patches.filter((p) => p.widthMm > WIDE_FINGERS * inputs.fingerMm);
+  const [worst] = wide;
+  if (!worst) return undefined;
+  const fingers = Math.round((2 * worst.widthMm) / inputs.fingerMm) / 2;
+  return {
+    code: 'cover.bare',
+    severity: 'caution',
+    station: 'check',
+    what: `A patch ${fingers === 1 ? 'one finger' : `${fingers} fingers`} wide shows.`,
+    why: `At ${worst.words}. ${wide.length > 1 ? `There are ${wide.length} such places. ` : ''}Fuller there, or hair laid over it from beside.`,
+    mend: {
+      deed: 'Fuller there',
+      change: {
+        kind: 'brush',
+        stroke: { points: [directionDeg(worst.atMm)], radiusMm: brushRadiusMm(worst, spacing.mm.gapMm) },
+        factor: BRUSH_FULLER,
+      },
+    },
+  };
+};
+
+const knotsSeen: LookCheck = (inputs, { knots }, look) => {
+  const seen = knots.filter((_, i) => look.knots[i]?.by === 'nothing');
+  if (seen.length === 0) return undefined;
+  const { exposed, oneLeg } = inputs.schools;
+  const could = exposed !== 'oneLeg' || oneLeg !== 'exposed';
+  return {
+    code: 'knots.seen',
+    severity: 'caution',
+    station: 'check',
+    what: seen.length === 1 ? 'One knot would be seen.' : `${seen.length} knots would be seen.`,
+    why: `No hair falls over them: first at ${lowerFirst(seen[0].where.words)}. One-leg knots, hair laid over the line, or a back-combed root hide them.`,
+    knotIds: seen.map((k) => k.id),
+    ...(could
+      ? {
+          mend: {
+            deed: 'One-leg knots where nothing falls over',
+            change: {
+              kind: 'setSchool',
+              school: exposed === 'oneLeg' ? 'oneLeg' : 'exposed',
+              value: exposed === 'oneLeg' ? 'exposed' : 'oneLeg',
+            } as const,
+          },
+        }
+      : {}),
+  };
+};
+
+/**
+ * In bricks a knot is hidden by its two upper neighbours only where a piece spreads half a pitch by the next row, else by
+ * the row two above, which its hair has to reach. So bricks cover the scalp better than a grid and yet leave the knots of
+ * short, narrow strands open (our own trial: 27 mm of one strand 12 mm wide at 18 by 18 mm).
+ */
+const bricksExpose: LookCheck = (inputs, { pieces, spacing, rowScheme }, look) => {
+  if (rowScheme.brickScore < BRICKS) return undefined;
+  const { gapMm, pitchMm } = spacing.mm;
+  const { fanRad, ribbonWidthMm } = inputs.guesses;
+  const shortest = pieces.reduce((a, b) => (b.lengthMm < a.lengthMm ? b : a));
+  const texture = inputs.products.find((p) => p.id === shortest.product)?.texture;
+  if (!texture || TEXTURE_INFO[texture].springy) return undefined;
+  const spreads = gapMm * Math.tan(Math.min(fanRad, 2.6) / 2) + ribbonWidthMm / 2;
+  if (spreads >= pitchMm / 2 || shortest.lengthMm > 2 * gapMm - ribbonWidthMm / 2) return undefined;
+  const seen = look.knots.filter((k) => k.by === 'nothing').length;
+  return {
+    code: 'knots.bricks',
+    severity: 'note',
+    station: 'check',
+    what: 'Hair this short leaves the knots of bricks open.',
+    why: `${percent(look.hiddenShare)} of the scalp is hidden, more than in a grid, but ${seen} knots show: a piece spreads ${Math.round(spreads)} mm to a side by the next row, half a gap is ${Math.round(pitchMm / 2)} mm, and it doesn’t reach the row after that. One piece right above the other hides knots better here and the scalp worse.`,
+  };
+};
+/** From here rows lie in bricks, by their score. */
+const BRICKS = 0.65;
+
+const size: LookCheck = (inputs, _, __, hair) => {
+  if (!hair) return undefined;
+  const aim = FULLNESS_INFO[inputs.finish.fullness];
+  const stands = Math.max(...hair.size.front.beyondMm) / inputs.fingerMm;
+  const [least, most] = aim.standsFingers;
+  if (stands >= least && stands <= most) return undefined;
+  const fingers = (Math.round(2 * stands) / 2).toString();
+  return stands > most
+    ? {
+        code: 'size.big',
+        severity: 'caution',
+        station: 'check',
+        what: `Bigger than ${aim.name}.`,
+        why: `It stands about ${fingers} fingers out beside the head; ${aim.name} is at most ${most} (a guess). What is hooked can be taken out again; an outline trims it.`,
+        mend: { deed: 'A quarter finger wider everywhere', change: spacingBy(inputs, 0.25) },
+      }
+    : {
+        code: 'size.small',
+        severity: 'caution',
+        station: 'check',
+        what: `Smaller than ${aim.name}.`,
+        why: `It stands about ${fingers} fingers out beside the head; ${aim.name} asks for ${least} at least (a guess).`,
+        mend: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
+      };
+};
+
+/** From so many times the weight of its own hair a bite is told, at the edge and on tender places sooner (guesses; 2 g on 16 mm² of 30 cm hair is 47). */
+const MUCH = { all: 60, edge: 40, tender: 25 } as const;
+
+const bites: LookCheck = (_, { knots }, { bites: groups }) => {
+  const heavy = groups
+    .filter((g) => g.worst !== undefined && g.worst.timesOwn[1] > MUCH[g.name])
+    .sort((a, b) => (b.worst?.timesOwn[1] ?? 0) / MUCH[b.name] - (a.worst?.timesOwn[1] ?? 0) / MUCH[a.name]);
+  const worst = heavy[0]?.worst;
+  if (!worst) return undefined;
+  const [low, high] = worst.timesOwn;
+  return {
+    code: 'load.bite',
+    severity: 'caution',
+    station: 'check',
+    what: `Bites ${BITE_WORDS[heavy[0].name]} carry much.`,
+    why: `The worst holds ${times(low, high)} times the weight of its own hair, half as much again when wet. Thinner pieces or bigger bites lower it. Soreness or bumps mean take it out; no figure promises safety.`,
+    knotIds: [knots[worst.knot].id],
+    mend:
+      heavy[0].name === 'all'
+        ? { deed: 'Split pieces of the back in two', change: { kind: 'splitZones', zones: ['back', 'nape'], split: 2 } }
+        : {
+            deed: 'Split pieces of the face edge in two',
+            change: { kind: 'splitZones', zones: ['faceEdge'], split: 2 },
+          },
+  };
+};
+
+const times = (low: number, high: number) =>
+  Math.round(low) === Math.round(high) ? `about ${Math.round(low)}` : `${Math.round(low)} to ${Math.round(high)}`;
+
+/** On a white block gaps meet the eye this much more before it is said. */
+const BLOCK_FACTOR = 1.5;
+
+const onBlock: LookCheck = (inputs, _, { seen, ground }) => {
+  if (inputs.cap.filledOn !== 'block') return undefined;
+  if (michelson(ground.hair, ground.block) < BLOCK_FACTOR * michelson(ground.hair, ground.worn)) return undefined;
+  return {
+    code: 'cover.onBlock',
+    severity: 'note',
+    station: 'check',
+    what: 'On the block it will look emptier than worn.',
+    why: `From above ${percent(meetsTheEye(seen.top, ground.hair, ground.block))} of it meets the eye over a white block, ${percent(meetsTheEye(seen.top, ground.hair, ground.worn))} over what is under it on your head. Put a dark cloth over the block before you judge.`,
+  };
+};
+
+const LOOK_CHECKS: readonly LookCheck[] = [tooThin, barePatch, knotsSeen, bricksExpose, size, bites, onBlock];

@@ -1,0 +1,230 @@
+/** What can go wrong with rows and knots: a scheme the base can't carry, hand changes that were lost, knots that show. */
+
+import { FAMILY_INFO } from '../trade/bases.ts';
+import { LEAST_CENTRES_MM, SCHEME_INFO } from '../trade/rows.ts';
+import { TEXTURE_INFO } from '../trade/textures.ts';
+import { lowerFirst, upperFirst } from '../trade/words.ts';
+import { type SpacingZone, ZONES, zoneName } from '../trade/zones.ts';
+import type { Check } from './check.ts';
+import { mainProduct, productOf } from './hair.ts';
+
+/** The base that a scheme asks for. */
+const FAMILY_FOR = { grid: 'grid', rods: 'threaded', fromTie: 'puff', found: 'flatTwists' } as const;
+
+const cannotLay: Check = (inputs, { rowScheme }) => {
+  const { scheme } = inputs.rows;
+  if (!rowScheme.cannotLay) return undefined;
+  const family = FAMILY_FOR[scheme as keyof typeof FAMILY_FOR];
+  return {
+    code: 'rows.cannotLay',
+    severity: 'stop',
+    station: 'rows',
+    what: `“${SCHEME_INFO[scheme].name}” can’t be laid on this base.`,
+    why: rowScheme.cannotLay,
+    mend: {
+      deed: `Lay rows: ${lowerFirst(SCHEME_INFO.joined.name)}`,
+      change: { kind: 'setRows', change: { scheme: 'joined' } },
+    },
+    ...(family
+      ? {
+          otherwise: {
+            deed: `Change the base: ${lowerFirst(FAMILY_INFO[family].name)}`,
+            change: { kind: 'chooseFamily', family } as const,
+          },
+        }
+      : {}),
+  };
+};
+
+const followsBase: Check = (inputs, { rowScheme }) => {
+  const { family } = inputs.base;
+  const { scheme } = inputs.rows;
+  if (inputs.cap.dome !== 'none' || rowScheme.cannotLay) return undefined;
+  const wanted =
+    family === 'grid' ? 'grid' : family === 'threaded' ? 'rods' : family === 'puff' ? 'fromTie' : undefined;
+  if (wanted === undefined || wanted === scheme) return undefined;
+  return {
+    code: 'rows.notOnBase',
+    severity: 'caution',
+    station: 'rows',
+    what: `Rows lie beside the ${lowerFirst(FAMILY_INFO[family].name)}.`,
+    why: 'Without a cap pieces go where the base gives them something to hook onto.',
+    mend: {
+      deed: `Lay them: ${lowerFirst(SCHEME_INFO[wanted].name)}`,
+      change: { kind: 'setRows', change: { scheme: wanted } },
+    },
+  };
+};
+
+const lostChanges: Check = (inputs, { rowScheme }) => {
+  const lost = rowScheme.lostChanges;
+  if (lost.length === 0) return undefined;
+  const ids = [...new Set(lost.map((l) => l.id))];
+  return {
+    code: 'rows.lostChange',
+    severity: 'caution',
+    station: 'rows',
+    what:
+      ids.length === 1 ? 'One change by hand could not be kept.' : `${ids.length} changes by hand could not be kept.`,
+    why: `Change ${inputs.rows.hand.findIndex((h) => h.id === lost[0].id) + 1}: ${lost[0].why}. It is remembered and comes back when there is room for it again.`,
+    mend: {
+      deed: ids.length === 1 ? 'Forget that change' : 'Forget those changes',
+      change: { kind: 'dropHand', ids },
+    },
+  };
+};
+
+const lostWishes: Check = (_, { rowScheme }) => {
+  const lost = rowScheme.lostWishes;
+  if (lost.length === 0) return undefined;
+  const ids = [...new Set(lost.map((l) => l.id))];
+  return {
+    code: 'rows.lostWish',
+    severity: 'caution',
+    station: 'rows',
+    what:
+      ids.length === 1 ? 'A knot of your choice can’t be made.' : `${ids.length} knots of your choice can’t be made.`,
+    why: `${upperFirst(lost[0].why)}. The rules decide there meanwhile.`,
+    mend: {
+      deed: ids.length === 1 ? 'Let the rules decide there' : 'Let the rules decide at those',
+      change: { kind: 'dropWishes', ids },
+    },
+  };
+};
+
+const smoothLeftOpen: Check = (inputs, { knots }) => {
+  const { exposed, oneLeg } = inputs.schools;
+  if (exposed !== 'springy' || oneLeg !== 'exposed' || TEXTURE_INFO[mainProduct(inputs).texture].springy)
+    return undefined;
+  const open = knots.filter((k) => k.exposed);
+  if (open.length === 0) return undefined;
+  return {
+    code: 'rows.smoothLeftOpen',
+    severity: 'caution',
+    station: 'rows',
+    what: `${open.length} knots would show.`,
+    why: 'This hair doesn’t spring and spread, so it does not hide its own knots.',
+    knotIds: open.map((k) => k.id),
+    mend: { deed: 'One-leg at open places', change: { kind: 'setSchool', school: 'exposed', value: 'oneLeg' } },
+  };
+};
+
+/** Below this knots stand one above the other about as often as not (measured: a random phase gives 0.5). */
+const WORST_BRICKS = 0.6;
+
+const poorBricks: Check = (inputs, { rowScheme, knots }) => {
+  const given = inputs.rows.scheme === 'grid' || inputs.rows.scheme === 'rods';
+  if (given || knots.length < 20 || rowScheme.brickScore >= WORST_BRICKS) return undefined;
+  return {
+    code: 'rows.poorBricks',
+    severity: 'note',
+    station: 'rows',
+    what: 'Many knots stand one above the other.',
+    why: `Bricks ${rowScheme.brickScore.toFixed(2)} (1 is best, 0.5 random). Gaps line up and scalp shows through; move knots by hand, or let the scheme lay them.`,
+  };
+};
+
+export const ROW_CHECKS: readonly Check[] = [
+  cannotLay,
+  followsBase,
+  lostChanges,
+  lostWishes,
+  smoothLeftOpen,
+  poorBricks,
+];
+
+/** A gap may exceed the texture's width by this before it is called too wide. */
+const COVER_TOLERANCE = 1.02;
+
+export const spacingBeyondTexture: Check = (inputs, { pieces, spacing, rowScheme }) => {
+  // On bands and rods the base says where pieces go.
+  if (inputs.rows.scheme === 'grid' || inputs.rows.scheme === 'rods' || rowScheme.cannotLay) return undefined;
+  const pieceOf = (z: SpacingZone) => pieces.find((p) => p.cut === inputs.pieces[z].cut)!;
+  const widest = (z: SpacingZone) => pieceOf(z).coversFingers * FINGER_OF_TABLE_MM;
+  const wide = ZONES.filter((z) => spacing.centresMm[z] > widest(z) * COVER_TOLERANCE);
+  if (wide.length === 0) return undefined;
+  const fits = (z: SpacingZone) => {
+    const clear = inputs.spacing.said === 'clear' ? pieceOf(z).knotWidthMm : 0;
+    return Math.max(0.25, Math.floor((4 * (widest(z) - clear)) / inputs.fingerMm) / 4);
+  };
+  const least = Math.min(...wide.map(fits));
+  const [first] = wide;
+  const texture = TEXTURE_INFO[productOf(inputs, pieceOf(first).product).texture].name;
+  return {
+    code: 'spacing.tooWide',
+    severity: 'caution',
+    station: 'rows',
+    what: `Wider than ${texture} hair can cover.`,
+    why: `${wide.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${pieceOf(first).massG.toFixed(1)} g covers about ${Math.round(widest(first))} mm (a guess until a first row is in).`,
+    mend: {
+      deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${least} ${least === 1 ? 'finger' : 'fingers'}`,
+      change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, least])) },
+    },
+  };
+};
+
+/** The texture table speaks of a finger of this width. */
+const FINGER_OF_TABLE_MM = 18;
+
+/** Knots sit on each other when they are nearer than this share of their width (guess). */
+const CROWDED = 0.9;
+
+export const knotsCrowd: Check = (inputs, { pieces, spacing }) => {
+  if (inputs.spacing.said === 'clear' || inputs.rows.scheme === 'grid') return undefined;
+  const widthIn = (z: SpacingZone) => pieces.find((p) => p.cut === inputs.pieces[z].cut)!.knotWidthMm;
+  const crowded = ZONES.filter(
+    (z) => inputs.spacing.fingers[z] * inputs.fingerMm < Math.max(LEAST_CENTRES_MM, CROWDED * widthIn(z)),
+  );
+  if (crowded.length === 0) return undefined;
+  const widest = Math.max(...crowded.map(widthIn));
+  const fits = Math.ceil((4 * widest) / inputs.fingerMm) / 4;
+  return {
+    code: 'spacing.crowded',
+    severity: 'caution',
+    station: 'rows',
+    what: 'Knots would sit on each other.',
+    why: `${crowded.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(widest)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
+    mend: {
+      deed: `Set ${crowded.length === 1 ? 'it' : 'them'} to ${fits} ${fits <= 1 ? 'finger' : 'fingers'}`,
+      change: { kind: 'setSpacing', fingers: Object.fromEntries(crowded.map((z) => [z, fits])) },
+    },
+  };
+};
+
+export const tenderThroughHair: Check = (inputs, { knots }) => {
+  const on = knots.filter((k) => k.tenderOrThin && k.through !== 'net');
+  if (on.length === 0) return undefined;
+  return {
+    code: 'tender.throughHair',
+    severity: 'caution',
+    station: 'rows',
+    what:
+      on.length === 1 ? 'One knot hangs on a tender or thin spot' : `${on.length} knots hang on a tender or thin spot`,
+    why: 'that you marked. Hair there carries badly and hurts.',
+    knotIds: on.map((k) => k.id),
+    ...(inputs.cap.dome === 'none'
+      ? {
+          mend: {
+            deed: 'Put a closed cap over the base',
+            change: { kind: 'setCap', change: { dome: 'closed' } } as const,
+          },
+        }
+      : {
+          mend: {
+            deed: on.length === 1 ? 'Hook it through the net only' : `Hook all ${on.length} through the net only`,
+            change: { kind: 'setSchool', school: 'tender', value: 'netOnly' } as const,
+          },
+        }),
+  };
+};
+
+export const noKnots: Check = (_, { knots, rowScheme }) => {
+  if (knots.length > 0 || rowScheme.cannotLay) return undefined;
+  return {
+    code: 'rows.none',
+    severity: 'stop',
+    station: 'rows',
+    what: 'There is no place left for a piece.',
+    why: 'Own hair in sight and no-go spots leave no room for a row. Wipe out a part of them in Measure, or choose another base.',
+  };
+};

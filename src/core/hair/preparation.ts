@@ -1,0 +1,137 @@
+/**
+ * What she does to a piece before or after it is hooked: split lengthwise, cut in half, opened by degree, its
+ * curl changed. Each changes pieces, worn length, width and minutes by the factors of one table here; they are
+ * common practice where said and guesses elsewhere, and never hidden in a formula.
+ */
+
+import { LOOP_INFO } from '../trade/loops.ts';
+import {
+  DRESSING_INFO,
+  type Dressing,
+  FIBRE_DENSITY,
+  HOLE_GIVES,
+  KNOT_WIDENING,
+  LIES_FLAT_MM,
+  OPEN_SHORTENS,
+  OPEN_WIDENS,
+  type OpenedWhen,
+  PACKING,
+  REFERENCE_MASS_G,
+  SECONDS_A_HALF,
+  SECONDS_A_SPLIT,
+  SECONDS_A_STRAND,
+  type Split,
+} from '../trade/preparation.ts';
+import { TEXTURE_INFO } from '../trade/textures.ts';
+import { canOneLeg, loopHasToComeOff, type Product, piecesInPack } from './product.ts';
+
+export interface Opened {
+  readonly when: OpenedWhen;
+  /** Of its strands, and of the way from tip to root. */
+  readonly strands: number;
+  readonly reach: number;
+}
+
+export interface Cut {
+  readonly id: string;
+  readonly name: string;
+  /** Product that it is made of, by id. */
+  readonly product: string;
+  readonly split: Split;
+  readonly half: boolean;
+  readonly opened: Opened;
+  readonly dressed: Dressing;
+}
+
+/** One piece as it is hooked. */
+export interface HookedPiece {
+  readonly cut: string;
+  readonly product: string;
+  readonly perPack: number;
+  readonly massG: number;
+  readonly strands: number;
+  readonly hangingEnds: number;
+  /** As worn, from the knot to the tip. */
+  readonly lengthMm: number;
+  /** Thickness of the folded piece where it is drawn through, mm. */
+  readonly thicknessMm: number;
+  /** Width that its knot takes on the row, mm. */
+  readonly knotWidthMm: number;
+  readonly liesFlat: boolean;
+  /** Width as worn against the same hair untouched. */
+  readonly widthFactor: number;
+  /** Widest gap it covers, mm, for a finger of the given width. */
+  readonly coversFingers: number;
+  readonly canOneLeg: boolean;
+  readonly canLock: boolean;
+  readonly loopHasToComeOff: boolean;
+  /** Before it is hooked, and after it, for one piece. */
+  readonly secondsBefore: number;
+  readonly secondsAfter: number;
+}
+
+/** Thickness of a folded piece, mm. It is twice as long as it hangs, since it is folded over its loop. */
+export function pieceThicknessMm(massG: number, foldLengthMm: number): number {
+  const sectionMm2 = massG / (2 * foldLengthMm) / FIBRE_DENSITY / PACKING;
+  return 2 * Math.sqrt(sectionMm2 / Math.PI);
+}
+
+/** @throws RangeError where the cut is of another product. */
+export function hookedPiece(product: Product, cut: Cut): HookedPiece {
+  if (cut.product !== product.id) throw new RangeError(`The cut ${cut.id} is of ${cut.product}, not ${product.id}.`);
+  const share = (1 / cut.split) * (cut.half ? 0.5 : 1);
+  const massG = (product.packMassG / piecesInPack(product)) * product.composed * share;
+  const strands = (product.strandsPerPiece / cut.split) * product.composed;
+  const foldLengthMm = product.lengthMm * (cut.half ? 0.5 : 1);
+  const thicknessMm = pieceThicknessMm(massG, foldLengthMm);
+  const { opened } = cut;
+  const degree = opened.when === 'never' ? 0 : opened.strands * opened.reach;
+  const dress = DRESSING_INFO[cut.dressed];
+  const widthFactor = (1 + OPEN_WIDENS * degree) * dress.width;
+  const fuller = Math.min(1.4, Math.max(0.5, Math.sqrt(massG / REFERENCE_MASS_G)));
+  const opening = SECONDS_A_STRAND * strands * degree;
+  // One piece in four is three splits for four pieces.
+  const splits = (cut.split - 1) / cut.split;
+  const locks = LOOP_INFO[product.loop].locks && cut.split === 1;
+  return {
+    cut: cut.id,
+    product: product.id,
+    perPack: Math.floor((piecesInPack(product) * cut.split) / product.composed),
+    massG,
+    strands,
+    hangingEnds: 2 * strands,
+    lengthMm: foldLengthMm * (1 - OPEN_SHORTENS * degree) * dress.length,
+    thicknessMm,
+    knotWidthMm: KNOT_WIDENING * thicknessMm,
+    liesFlat: KNOT_WIDENING * thicknessMm <= LIES_FLAT_MM,
+    widthFactor,
+    coversFingers: TEXTURE_INFO[product.texture].coversFingers * fuller * Math.sqrt(widthFactor),
+    canOneLeg: canOneLeg(product),
+    canLock: locks,
+    loopHasToComeOff: loopHasToComeOff(product),
+    secondsBefore:
+      splits * SECONDS_A_SPLIT +
+      (cut.half ? SECONDS_A_HALF : 0) +
+      (opened.when === 'before' ? opening : 0) +
+      (dress.before ? dress.secondsAPiece : 0),
+    secondsAfter: (opened.when === 'after' ? opening : 0) + (dress.before ? 0 : dress.secondsAPiece),
+  };
+}
+
+/** Whether it can be drawn through a hole, and whether an opened coil could be drawn back. */
+export function passesHole(piece: Pick<HookedPiece, 'thicknessMm'>, holeMm: number): boolean {
+  return holeMm >= HOLE_GIVES * piece.thicknessMm;
+}
+
+/** What is done to pieces, in the words of the bench. */
+export function cutInWords(cut: Cut): string {
+  const parts = [
+    cut.split > 1 ? `split in ${cut.split}` : '',
+    cut.half ? 'cut in half' : '',
+    cut.opened.when === 'never'
+      ? ''
+      : `opened ${Math.round(100 * cut.opened.strands * cut.opened.reach)} % ${cut.opened.when} hooking`,
+    cut.dressed === 'asItIs' ? '' : DRESSING_INFO[cut.dressed].name,
+  ].filter(Boolean);
+  return parts.length > 0 ? parts.join(', ') : 'whole, as it comes';
+}

@@ -1,0 +1,83 @@
+/** Distances on the scalp that belong to the head alone: computed once a head. All per vertex, mm. */
+import { distanceFrom } from '../geometry/eikonal.ts';
+import { smoothField } from '../geometry/smooth.ts';
+import { smoothstep } from '../geometry/smoothstep.ts';
+import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { azimuthOf, type Hairline } from './hairline.ts';
+import { HEAD_PARAMETERS } from './parameters.ts';
+import { type HeadShape, rayLength } from './shape.ts';
+
+export interface ScalpFields {
+  /** Head size over the prior's: lengths of the method scale with it. */
+  readonly scale: number;
+  readonly fromNape: Float64Array;
+  readonly fromHairline: Float64Array;
+  /** From the hairline between the temples. */
+  readonly fromFrontHairline: Float64Array;
+  /** From the line over the middle of the head. */
+  readonly fromMidline: Float64Array;
+}
+
+export function scalpFields(head: HeadShape, line: Hairline, mesh: SurfaceMesh): ScalpFields {
+  const border = mesh.borders[0];
+  const { napeCorner, temple } = line.azimuthsRad;
+  const span = (inside: (azimuth: number) => boolean) => ({ pointsMm: borderSpan(mesh, border, inside) });
+  return {
+    scale: head.sizeMm / HEAD_PARAMETERS[0].median,
+    fromNape: distanceFrom(
+      mesh,
+      span((a) => a >= napeCorner),
+    ),
+    fromHairline: distanceFrom(mesh, { pointsMm: borderSpan(mesh, border, () => true), closed: true }),
+    fromFrontHairline: distanceFrom(
+      mesh,
+      span((a) => a <= temple),
+    ),
+    fromMidline: distanceFrom(mesh, { pointsMm: midline(head, mesh) }),
+  };
+}
+
+/**
+ * Distance from the front hairline between the recesses, smoothed so that the M of the hairline does not
+ * become a crease on the midline. The counter of rows that are swept back.
+ */
+export function sweptCounter(line: Hairline, mesh: SurfaceMesh, scale: number): Float64Array {
+  const reach = line.azimuthsRad.recess;
+  const distance = distanceFrom(mesh, { pointsMm: borderSpan(mesh, mesh.borders[0], (a) => a <= reach) });
+  return smoothField(mesh, distance, 60, (v) => 0.9 * smoothstep(4 * scale, 40 * scale, distance[v]));
+}
+
+/** The border vertices inside a span of azimuth, in order, as a polyline. */
+function borderSpan(mesh: SurfaceMesh, border: Int32Array, inside: (azimuth: number) => boolean): Float64Array {
+  const p = mesh.positionsMm;
+  const included = Array.from(border, (v) => inside(azimuthOf(p[3 * v], p[3 * v + 2])));
+  const n = border.length;
+  const start = included.findIndex((yes, i) => yes && !included[(i + n - 1) % n]);
+  const points: number[] = [];
+  for (let k = 0, i = Math.max(0, start); k < n && included[i]; k++, i = (i + 1) % n) {
+    const v = border[i];
+    points.push(p[3 * v], p[3 * v + 1], p[3 * v + 2]);
+  }
+  return Float64Array.from(points);
+}
+
+function midline(head: HeadShape, mesh: SurfaceMesh): Float64Array {
+  const p = mesh.positionsMm;
+  const points: number[] = [];
+  let lowest = Math.PI;
+  let highest = 0;
+  for (const v of mesh.borders[0]) {
+    if (Math.abs(p[3 * v]) > 2 * mesh.meanEdgeMm) continue;
+    const angle = Math.atan2(p[3 * v + 1], p[3 * v + 2]);
+    const turned = angle < 0 ? angle + 2 * Math.PI : angle;
+    lowest = Math.min(lowest, turned);
+    highest = Math.max(highest, turned);
+  }
+  const steps = 120;
+  for (let i = 0; i <= steps; i++) {
+    const a = lowest + ((highest - lowest) * i) / steps;
+    const t = rayLength(head, 0, 0, 0, 0, Math.sin(a), Math.cos(a));
+    points.push(0, t * Math.sin(a), t * Math.cos(a));
+  }
+  return Float64Array.from(points);
+}

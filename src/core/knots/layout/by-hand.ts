@@ -1,0 +1,149 @@
+/**
+ * Knots moved, added and taken out by hand. A change is told by places on the head, so that it is found again
+ * when spacing, part or brush change elsewhere; where it can't be kept, it is said which and why.
+ */
+
+import { footOn } from '../../geometry/polyline.ts';
+import { nearestVertex, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
+import { distance, pointAt } from '../../geometry/vectors.ts';
+import type { Point } from '../../head/landmarks.ts';
+import { directionOf, onSurface } from '../../head/marks.ts';
+import type { HeadShape } from '../../head/shape.ts';
+import type { HandChange } from '../../rows/choice.ts';
+import type { Row } from '../../rows/levels/row.ts';
+import { LEAST_SHARE } from '../../trade/rows.ts';
+import type { LaidKnot } from './layout.ts';
+
+export interface LostChange {
+  /** Id of the hand change. */
+  readonly id: string;
+  readonly why: string;
+}
+
+export interface HandContext {
+  readonly shape: HeadShape;
+  readonly mesh: SurfaceMesh;
+  /** Spacing along rows where nothing was changed by hand, mm. */
+  spacingAt(vertex: number): number;
+  isClosed(vertex: number): boolean;
+}
+
+/** A knot is meant when it lies within this share of the spacing of the place told. */
+const FOUND_WITHIN = 0.75;
+/** A knot added by hand joins the nearest row within so many spacings. */
+const JOINS_WITHIN = 1.6;
+/** Farther from the scalp's vertices than this a place lies on skin, in mesh edges. */
+const ON_SCALP_EDGES = 0.9;
+
+export function changeByHand(
+  ground: HandContext,
+  rows: readonly Row[],
+  laid: readonly LaidKnot[],
+  hand: readonly HandChange[],
+): { readonly knots: LaidKnot[]; readonly lost: LostChange[] } {
+  const knots = [...laid];
+  const lost: LostChange[] = [];
+  hand.forEach((change) => {
+    if (change.op === 'pull' || change.op === 'lock') return;
+    const why = changeOne(ground, rows, knots, change);
+    if (why !== undefined) lost.push({ id: change.id, why });
+  });
+  if (hand.length > 0) knots.sort((a, b) => a.row - b.row || a.arcMm - b.arcMm);
+  return { knots, lost };
+}
+
+function changeOne(
+  ground: HandContext,
+  rows: readonly Row[],
+  knots: LaidKnot[],
+  change: Extract<HandChange, { op: 'move' | 'add' | 'remove' }>,
+): string | undefined {
+  if (change.op === 'add') {
+    const at = onSurface(ground.shape, directionOf(change.at));
+    const why = cannotLie(ground, knots, at, -1);
+    if (why !== undefined) return why;
+    const row = nearestRow(ground, rows, at);
+    if (!row) return 'no row passes near there';
+    knots.push({ ...placed(ground, at), row: row.index, arcMm: row.arcMm, hand: 'added' });
+    return undefined;
+  }
+  const found = knotNear(ground, knots, onSurface(ground.shape, directionOf(change.at)));
+  if (found < 0) return 'there is no knot at that place any more';
+  const knot = knots[found];
+  if (change.op === 'remove') {
+    knots[found] = { ...knot, hand: 'removed' };
+    return undefined;
+  }
+  const to = onSurface(ground.shape, directionOf(change.to));
+  const why = cannotLie(ground, knots, to, found);
+  if (why !== undefined) return why;
+  const { curve } = rows[knot.row];
+  const foot = footOn(curve, curve.arcMm, { xMm: to[0], yMm: to[1], zMm: to[2] });
+  knots[found] = {
+    ...knot,
+    ...placed(ground, to),
+    arcMm: foot.u,
+    namedAtMm: knot.namedAtMm ?? knot.arcMm,
+    hand: knot.hand === 'added' ? 'added' : 'moved',
+  };
+  return undefined;
+}
+
+function placed({ mesh }: HandContext, at: Point) {
+  return { xMm: at[0], yMm: at[1], zMm: at[2], vertex: nearestVertex(mesh, ...at, nearestStart(mesh, at)) };
+}
+
+/** A vertex on the same side: a walk over a concave rim may stop short of the far side. */
+function nearestStart({ positionsMm: p, vertexCount }: SurfaceMesh, [x, y, z]: Point): number {
+  let best = 0;
+  let nearest = Infinity;
+  for (let v = 0; v < vertexCount; v += 97) {
+    const d = (p[3 * v] - x) ** 2 + (p[3 * v + 1] - y) ** 2 + (p[3 * v + 2] - z) ** 2;
+    if (d < nearest) {
+      nearest = d;
+      best = v;
+    }
+  }
+  return best;
+}
+
+function knotNear(ground: HandContext, knots: readonly LaidKnot[], at: Point): number {
+  let best = -1;
+  let nearest = Infinity;
+  knots.forEach((k, i) => {
+    if (k.hand === 'removed') return;
+    const d = distance([k.xMm, k.yMm, k.zMm], at);
+    if (d >= nearest || d > FOUND_WITHIN * ground.spacingAt(k.vertex)) return;
+    nearest = d;
+    best = i;
+  });
+  return best;
+}
+
+/** Why no knot can lie there; undefined where one can. */
+function cannotLie(ground: HandContext, knots: readonly LaidKnot[], at: Point, except: number): string | undefined {
+  const { vertex } = placed(ground, at);
+  const { mesh } = ground;
+  if (distance(pointAt(mesh.positionsMm, vertex), at) > ON_SCALP_EDGES * mesh.meanEdgeMm)
+    return 'it would lie outside the hairline';
+  if (ground.isClosed(vertex)) return 'no piece goes there: it is marked, own hair in sight, or a lump';
+  const least = LEAST_SHARE * ground.spacingAt(vertex);
+  for (let i = 0; i < knots.length; i++) {
+    const k = knots[i];
+    if (i === except || k.hand === 'removed') continue;
+    if (distance([k.xMm, k.yMm, k.zMm], at) < least)
+      return `another knot would lie nearer than ${Math.round(least)} mm`;
+  }
+  return undefined;
+}
+
+function nearestRow(ground: HandContext, rows: readonly Row[], at: Point) {
+  let best: { index: number; arcMm: number; away: number } | undefined;
+  rows.forEach(({ curve }, index) => {
+    if (curve.pointCount === 0) return;
+    const foot = footOn(curve, curve.arcMm, { xMm: at[0], yMm: at[1], zMm: at[2] });
+    if (!best || foot.distance < best.away) best = { index, arcMm: foot.u, away: foot.distance };
+  });
+  const { vertex } = placed(ground, at);
+  return best && best.away <= JOINS_WITHIN * ground.spacingAt(vertex) ? best : undefined;
+}

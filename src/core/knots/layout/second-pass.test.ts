@@ -1,0 +1,64 @@
+/** A second pass on a flat patch, where it can be counted. */
+import { describe, expect, it } from 'vitest';
+import { bricksOnPatch } from '../../../../tests/helpers/spheres.ts';
+import { inPasses } from './second-pass.ts';
+
+const { mesh, rows, knots } = bricksOnPatch();
+const fromEdge = Float64Array.from({ length: mesh.vertexCount }, (_, v) => {
+  const [px, py] = [mesh.positionsMm[3 * v], mesh.positionsMm[3 * v + 1]];
+  return Math.min(px, py, 180 - px, 180 - py);
+});
+const ground = { mesh, fromHairline: fromEdge, spacingAt: () => 18, isClosed: () => false };
+
+describe('windows', () => {
+  const passes = inPasses(rows, knots, 'windows', ground);
+  const second = (k: { row: number }) => passes.secondOf[k.row] >= 0;
+
+  it('are every other place, and every place is laid once', () => {
+    expect(passes.knots).toHaveLength(knots.length);
+    const key = (k: { xMm: number; yMm: number }) => `${k.xMm.toFixed(3)} ${k.yMm.toFixed(3)}`;
+    expect(new Set(passes.knots.map(key))).toEqual(new Set(knots.map(key)));
+    expect(Math.abs(passes.knots.filter(second).length / knots.length - 0.5)).toBeLessThan(0.08);
+  });
+
+  it('leave a first pass that is bricks of its own, about 36 mm apart along a row', () => {
+    const first = passes.knots.filter((k) => !second(k));
+    for (let i = 1; i < first.length; i++) {
+      if (first[i].row === first[i - 1].row) expect(first[i].arcMm - first[i - 1].arcMm).toBeCloseTo(36, 0);
+    }
+    const starts = rows.map((_, row) => first.find((k) => k.row === row)?.xMm ?? 0);
+    for (let r = 1; r < starts.length; r++) {
+      const offset = Math.abs(starts[r] - starts[r - 1]) % 36;
+      expect(Math.min(offset, 36 - offset)).toBeGreaterThan(6);
+    }
+  });
+});
+
+describe('thin places', () => {
+  it('an even lattice has none', () => {
+    const inner = { ...ground, fromHairline: fromEdge.map((d) => d - 15) };
+    expect(inPasses(rows, knots, 'thin', inner).knots).toHaveLength(knots.length);
+  });
+
+  it('a hole is filled in its middle, with few pieces', () => {
+    const holed = knots.filter((k) => (k.xMm - 90) ** 2 + (k.yMm - 90) ** 2 > 30 ** 2);
+    const removed = knots.length - holed.length;
+    const { knots: filled, secondOf } = inPasses(rows, holed, 'thin', ground);
+    const added = filled.filter((k) => secondOf[k.row] >= 0);
+    expect(added.length).toBeGreaterThan(1);
+    expect(added.length).toBeLessThanOrEqual(removed + 2);
+    expect(Math.min(...added.map((k) => Math.hypot(k.xMm - 90, k.yMm - 90)))).toBeLessThan(12);
+  });
+
+  it('nothing is put where no piece goes', () => {
+    const holed = knots.filter((k) => (k.xMm - 90) ** 2 + (k.yMm - 90) ** 2 > 30 ** 2);
+    const closed = { ...ground, isClosed: () => true };
+    expect(inPasses(rows, holed, 'thin', closed).knots).toHaveLength(holed.length);
+  });
+});
+
+it('one pass is what it was', () => {
+  const passes = inPasses(rows, knots, 'none', ground);
+  expect(passes.knots).toBe(knots);
+  expect(passes.secondOf.every((s) => s === -1)).toBe(true);
+});

@@ -1,0 +1,227 @@
+/** From laid knots to decided ones: zone, kind, hold, direction, place in words, bite, and which piece of which pack. */
+import type { LaidBase } from '../../base/base.ts';
+import { anchorPlaceOf, combPoints } from '../../cap/anchors.ts';
+import type { OpeningOnHead } from '../../cap/opening.ts';
+import { fallDirection } from '../../fall/way.ts';
+import { unit } from '../../geometry/vectors.ts';
+import { cutFor, type Hair, hookedPieces, type ZonePieces } from '../../hair/pieces.ts';
+import type { HookedPiece } from '../../hair/preparation.ts';
+import type { Product } from '../../hair/product.ts';
+import type { Head } from '../../head/head.ts';
+import type { RowSpacing } from '../../rows/levels/row.ts';
+import { knotSeconds } from '../../time/seconds.ts';
+import type { Pace } from '../../trade/pace.ts';
+import { type PieceZone, pieceZoneOf } from '../../trade/zones.ts';
+import type { LaidKnot } from '../layout/layout.ts';
+import { biteSideMm } from '../rules/bite.ts';
+import { decideKnot } from '../rules/decide.ts';
+import { directionWords, hookDirection, type Vector } from './direction.ts';
+import { idsOf, orderInRow } from './order.ts';
+import { layOverrides, type Override, type OverridesLaid } from './overrides.ts';
+import type { PlannedKnot, PlannedRow } from './planned.ts';
+import { type Laid, normalAt } from './planned-rows.ts';
+import { exposure, type RowAtWork, type SituationContext, type SituationTold, situationOf } from './situation.ts';
+import { type WhereContext, whereContext, whereOf } from './where.ts';
+import { zoneOf } from './zone.ts';
+
+/** Of a plan, what its knots hang on besides where they lie. */
+export interface DecisionTold extends SituationTold, Hair {
+  readonly pieces: ZonePieces;
+  readonly overrides: readonly Override[];
+  readonly fingerMm: number;
+  readonly pace: Pace;
+}
+
+export interface DecisionContext {
+  /** The head that rows are worked out on. */
+  readonly head: Head;
+  readonly part: { readonly fromPart: Float64Array; readonly pointsMm: Float64Array };
+  readonly base: Pick<LaidBase, 'map' | 'sections' | 'tails'>;
+  readonly opening: OpeningOnHead;
+  /** From the middle of the opening, at every vertex of the rows' head. */
+  readonly fromOpening: Float64Array | undefined;
+  readonly spacing: RowSpacing;
+  /** Vertex of her own head under each laid knot: of the head that is not turned over. */
+  readonly under: ArrayLike<number>;
+  isSore(vertex: number): boolean;
+  isLump(vertex: number): boolean;
+}
+
+export interface Decided {
+  readonly knots: readonly PlannedKnot[];
+  /** Overrides that met no knot, or that the piece can't follow. */
+  readonly lostWishes: ReadonlyArray<{ readonly id: string; readonly why: string }>;
+}
+
+/** What holds for all knots of a plan, and how far each zone and product has been used. */
+interface Table {
+  readonly told: DecisionTold;
+  readonly context: DecisionContext;
+  readonly turned: boolean;
+  readonly where: WhereContext;
+  readonly situation: SituationContext;
+  readonly hooked: ReadonlyMap<string, HookedPiece>;
+  readonly products: ReadonlyMap<string, Product>;
+  readonly overrides: OverridesLaid;
+  readonly planned: readonly PlannedRow[];
+  readonly usedInZone: Map<PieceZone, number>;
+  readonly usedOfProduct: Map<string, number>;
+}
+
+export function decideKnots(
+  told: DecisionTold,
+  context: DecisionContext,
+  laid: Laid,
+  planned: readonly PlannedRow[],
+): Decided {
+  const table = tableOf(told, context, laid, planned);
+  const lost = [...table.overrides.lost];
+  const knots: PlannedKnot[] = [];
+  let from = 0;
+  planned.forEach((plannedRow, index) => {
+    let to = from;
+    while (laid.knots[to]?.row === index) to++;
+    const inRow = laid.knots.slice(from, to);
+    const ids = idsOf(plannedRow, inRow);
+    const row: RowAtWork = { row: laid.rows[index], planned: plannedRow, index, inRow, from, ids };
+    for (const i of orderInRow(told.schools, row.row, inRow)) {
+      const { knot, refused, hers } = decideOne(table, row, i);
+      knots.push(knot);
+      if (refused !== undefined) lost.push(...hers.map((id) => ({ id, why: refused })));
+    }
+    from = to;
+  });
+  return { knots, lostWishes: lost };
+}
+
+function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, planned: readonly PlannedRow[]): Table {
+  const { head, spacing } = context;
+  const where = whereContext(head, context.part, told.fingerMm);
+  return {
+    told,
+    context,
+    turned: laid.turned,
+    where,
+    situation: {
+      scalp: head.scalp,
+      base: context.base,
+      opening: context.opening,
+      fromOpening: context.fromOpening,
+      spacing,
+      combs: combPoints(told.cap, head.mark),
+      deepest: Math.max(...laid.rows.map((r) => r.quarter)),
+      isSore: (v) => context.isSore(v),
+    },
+    hooked: hookedPieces(told),
+    products: new Map(told.products.map((p) => [p.id, p])),
+    overrides: layOverrides(told.overrides, head.shape, laid, where, spacing.pitchMm),
+    planned,
+    usedInZone: new Map(),
+    usedOfProduct: new Map(),
+  };
+}
+
+function nextOf<K>(used: Map<K, number>, key: K): number {
+  const place = used.get(key) ?? 0;
+  used.set(key, place + 1);
+  return place;
+}
+
+function decideOne(table: Table, at: RowAtWork, i: number) {
+  const { told, context, hooked } = table;
+  const { row, inRow } = at;
+  const k = inRow[i];
+  const exposed = exposure(told, table.situation, row, k);
+  const zone = zoneOf(k, exposed === 'part' || exposed === 'crown', table.where);
+  const pieceZone = row.kind === 'fringe' ? 'fringe' : pieceZoneOf(zone);
+  const hers = table.overrides.of(at.from + i);
+  const wanted = hers.cut !== undefined && hooked.has(hers.cut) ? hers.cut : undefined;
+  const cut = wanted ?? cutFor(told.pieces, pieceZone, nextOf(table.usedInZone, pieceZone));
+  const piece = hooked.get(cut) as HookedPiece;
+  const product = table.products.get(piece.product) as Product;
+  const under = context.under[at.from + i];
+  const situation = situationOf(told, table.situation, at, i, { exposed, zone, piece, product, under });
+  const onLump = context.isLump(under) && situation.capped;
+  const decision = decideKnot(situation, onLump ? { through: 'net', ...hers.wish } : hers.wish);
+  const fall = fallAt(table, k);
+  const hook = hookDirection(fall, decision.entry);
+  const order = nextOf(table.usedOfProduct, product.id);
+  const section = context.base.sections[context.base.map.labels[under]];
+  // Written out rather than spread: V8 lays such an object out ten times as fast.
+  const knot: PlannedKnot = {
+    kind: decision.kind,
+    wraps: decision.wraps,
+    lock: decision.lock,
+    through: decision.through,
+    holes: decision.holes,
+    entry: decision.entry,
+    backcomb: decision.backcomb,
+    may: decision.may,
+    chain: decision.chain,
+    id: at.ids[i],
+    row: at.index,
+    place: inRow.slice(0, i + 1).filter((other) => other.hand !== 'removed').length,
+    hand: k.hand === 'moved' || k.hand === 'added' ? k.hand : undefined,
+    xMm: k.xMm,
+    yMm: k.yMm,
+    zMm: k.zMm,
+    normal: normalAt(context.head.mesh, k.vertex, table.turned),
+    fromMiddleMm: at.planned.startMm + k.arcMm,
+    zone,
+    pieceZone,
+    cut,
+    exposed: exposed !== false,
+    onNet: situation.capped ? situation.netHere : 'none',
+    tenderOrThin: situation.tenderOrThin,
+    anchorPlace: decision.kind === 'anchor' ? anchorPlaceOf(context.head.mark, k.xMm, k.yMm, k.zMm) : undefined,
+    blending: situation.blending,
+    biteMm: biteSideMm(decision.through, piece.massG, section?.biteMm2PerG ?? 0),
+    massG: piece.massG,
+    along: alongRow(inRow, i),
+    hook,
+    hookWords: directionWords(hook),
+    where: whereOf(k, zone, table.where),
+    aboveRowBeforeMm: aboveRowBefore(k, table.planned, at.index),
+    piece: {
+      product: product.id,
+      pack: Math.floor(order / piece.perPack) + 1,
+      number: (order % piece.perPack) + 1,
+    },
+    seconds: knotSeconds(decision, piece, told.pace, told.schools.prepare === 'pieceByPiece'),
+  };
+  return { knot, refused: decision.refused, hers: hers.ids };
+}
+
+/** The way hair falls at a knot, on her own side. */
+function fallAt({ context, turned }: Table, k: LaidKnot): Vector {
+  const [x, y, z] = fallDirection(context.head.mesh, context.part.fromPart, k.vertex);
+  return [turned ? 0 - x : x, y, z];
+}
+
+/** From the neighbour on one side to that on the other. */
+function alongRow(inRow: readonly LaidKnot[], i: number): Vector {
+  const a = inRow[Math.max(0, i - 1)];
+  const b = inRow[Math.min(inRow.length - 1, i + 1)];
+  return unit([b.xMm - a.xMm, b.yMm - a.yMm, b.zMm - a.zMm]);
+}
+
+/** Points of a row lie 2 to 3 mm apart: every fourth gives the distance to it within a few per cent. */
+const ROW_STRIDE = 4;
+/** Short rows lie between whole ones, so the nearest may be up to four rows back. */
+const ROWS_BACK = 4;
+
+/** Distance to the nearest row that is already laid; undefined in the first row. */
+function aboveRowBefore(k: LaidKnot, rows: readonly PlannedRow[], index: number): number | undefined {
+  let best = Number.POSITIVE_INFINITY;
+  for (let r = Math.max(0, index - ROWS_BACK); r < index; r++) {
+    const p = rows[r].pointsMm;
+    for (let i = 0; i < p.length; i += 3 * ROW_STRIDE) {
+      const dx = p[i] - k.xMm;
+      const dy = p[i + 1] - k.yMm;
+      const dz = p[i + 2] - k.zMm;
+      const d = dx * dx + dy * dy + dz * dz;
+      if (d < best) best = d;
+    }
+  }
+  return best < Number.POSITIVE_INFINITY ? Math.sqrt(best) : undefined;
+}

@@ -1,0 +1,74 @@
+/**
+ * Names of rows and knots that stay when something changes elsewhere: rows count from the nape, knots
+ * outwards from the middle of the back. "r07-l03" is the third knot left of the middle in the seventh row.
+ */
+import type { SurfaceCurve } from '../../geometry/contour.ts';
+import type { Row } from '../../rows/levels/row.ts';
+
+export interface NamedRow {
+  readonly id: string;
+  /** "7", "7½", "front". */
+  readonly label: string;
+  /** Distance of the row's first point from the middle of the back, mm; her left is negative. */
+  readonly startMm: number;
+}
+
+export function nameRows(rows: readonly Row[], fromMidline: Float64Array): NamedRow[] {
+  const deepest = Math.max(...rows.map((r) => r.quarter));
+  const seen = new Map<string, number>();
+  return rows.map((row) => {
+    const stem = row.kind === 'front' ? 'front' : rowStem(deepest - row.quarter);
+    const times = (seen.get(stem) ?? 0) + 1;
+    seen.set(stem, times);
+    return {
+      id: times > 1 ? `${stem}${String.fromCharCode(96 + times)}` : stem,
+      label: row.kind === 'front' ? 'front' : rowLabel(deepest - row.quarter),
+      startMm: -middleArc(row.curve, fromMidline),
+    };
+  });
+}
+
+function rowStem(quartersUp: number): string {
+  const whole = Math.floor(quartersUp / 4) + 1;
+  return `r${String(whole).padStart(2, '0')}${['', 'q', 'h', 't'][quartersUp % 4]}`;
+}
+
+export function rowLabel(quartersUp: number): string {
+  return `${Math.floor(quartersUp / 4) + 1}${['', '¼', '½', '¾'][quartersUp % 4]}`;
+}
+
+/** A row counts as crossing the middle of the back when it does so this near to its backmost point, mm. */
+const AT_THE_BACK = 25;
+
+/**
+ * Where along the curve the middle of the back is met. A row round a part may cross the middle only in front,
+ * or not at all: then it is counted from its backmost point and that point's distance from the middle line.
+ */
+function middleArc(curve: SurfaceCurve, fromMidline: Float64Array): number {
+  const x = (i: number) => curve.pointsMm[3 * i];
+  const z = (i: number) => curve.pointsMm[3 * i + 2];
+  // The middle of the crossed piece, so that a row run the other way finds the same crossing.
+  const crossingZ = (i: number) => (z(i) + z(i + 1)) / 2;
+  let backmost = 0;
+  let crossing = -1;
+  for (let i = 0; i < curve.pointCount; i++) {
+    if (z(i) < z(backmost)) backmost = i;
+    if (i + 1 === curve.pointCount || x(i) >= 0 === x(i + 1) >= 0) continue;
+    if (crossing < 0 || crossingZ(i) < crossingZ(crossing)) crossing = i;
+  }
+  if (crossing >= 0 && crossingZ(crossing) < z(backmost) + AT_THE_BACK) {
+    const t = x(crossing) / (x(crossing) - x(crossing + 1));
+    return curve.arcMm[crossing] + t * (curve.arcMm[crossing + 1] - curve.arcMm[crossing]);
+  }
+  const aside = fromMidline[curve.fromVertex[backmost]];
+  return curve.arcMm[backmost] + (x(backmost) > 0 ? aside : -aside);
+}
+
+/** Ids of the knots of one row, given their distances from the middle of the back (rising). */
+export function knotIds(rowId: string, fromMiddleMm: readonly number[]): string[] {
+  const left = fromMiddleMm.filter((x) => x < 0).length;
+  return fromMiddleMm.map((x, i) => {
+    const place = x < 0 ? left - i : i - left + 1;
+    return `${rowId}-${x < 0 ? 'l' : 'r'}${String(place).padStart(2, '0')}`;
+  });
+}

@@ -1,0 +1,28 @@
+/** Knots of a row in the order of work, and what each is called. */
+import type { Row } from '../../rows/levels/row.ts';
+import type { Schools } from '../../trade/schools.ts';
+import type { LaidKnot } from '../layout/layout.ts';
+
+import { knotIds } from './identity.ts';
+import type { PlannedRow } from './planned.ts';
+
+/** Names count from the middle of the back outwards, over what was laid: hand changes rename no neighbour. */
+export function idsOf(row: PlannedRow, inRow: readonly LaidKnot[]): string[] {
+  const laid = inRow.filter((k) => k.hand !== 'added');
+  const at = laid.map((k) => ({ k, mm: row.startMm + (k.namedAtMm ?? k.arcMm) })).sort((a, b) => a.mm - b.mm);
+  const ids = knotIds(
+    row.id,
+    at.map((a) => a.mm),
+  );
+  const names = new Map(ids.map((id, i) => [at[i].k, id]));
+  let added = 0;
+  return inRow.map((k) => names.get(k) ?? `${row.id}-h${String(++added).padStart(2, '0')}`);
+}
+
+/** Places in a row in the order of work; from her left to her right unless something has to cover what comes before. */
+export function orderInRow(schools: Schools, row: Row, inRow: readonly LaidKnot[]): number[] {
+  const order = Array.from(inRow.keys()).filter((i) => inRow[i].hand !== 'removed');
+  if (row.kind === 'fringe') return order.sort((a, b) => Math.abs(inRow[a].xMm) - Math.abs(inRow[b].xMm));
+  const backToFront = schools.exposed === 'backToFront' && schools.oneLeg === 'exposed';
+  return row.besidePart && backToFront ? order.sort((a, b) => inRow[a].zMm - inRow[b].zMm) : order;
+}

@@ -1,0 +1,60 @@
+/** Rows with their names and the knots that are theirs; knots taken out by hand are no longer counted. */
+import type { SurfaceCurve } from '../../geometry/contour.ts';
+import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
+import type { Row } from '../../rows/levels/row.ts';
+import type { LaidKnot } from '../layout/layout.ts';
+import type { Vector } from './direction.ts';
+import { nameRows } from './identity.ts';
+import type { PlannedRow } from './planned.ts';
+
+/** Rows and knots as laid, on the side where they belong. */
+export interface Laid {
+  readonly rows: readonly Row[];
+  /** Row of the first pass that a row of the second fills; -1 for one of the first. */
+  readonly secondOf: readonly number[];
+  /** Row by row; those taken out by hand are still in it. */
+  readonly knots: readonly LaidKnot[];
+  /** Worked out on the other side: what is read from the mesh has to be turned over. */
+  readonly turned: boolean;
+}
+
+export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Array): PlannedRow[] {
+  const counts = new Int32Array(laid.rows.length);
+  for (const k of laid.knots) if (k.hand !== 'removed') counts[k.row]++;
+  const first = laid.rows.filter((_, i) => laid.secondOf[i] < 0);
+  const names = nameRows(first, fromMidline);
+  let firstKnot = 0;
+  return laid.rows.map((row, index): PlannedRow => {
+    const of = laid.secondOf[index];
+    const name = names[of < 0 ? index : of];
+    const planned: PlannedRow = {
+      ...name,
+      ...(of < 0 ? {} : { id: `${name.id}w`, label: `${name.label} again` }),
+      kind: row.kind,
+      locked: row.locked === true,
+      pulledBy: row.pulledBy,
+      second: of >= 0,
+      lengthMm: row.curve.lengthMm,
+      closed: row.curve.closed,
+      endMm: name.startMm + row.curve.lengthMm,
+      pointsMm: Float32Array.from(row.curve.pointsMm),
+      normals: normalsAlong(mesh, row.curve, laid.turned),
+      firstKnot,
+      knotCount: counts[index],
+    };
+    firstKnot += counts[index];
+    return planned;
+  });
+}
+
+function normalsAlong(mesh: SurfaceMesh, curve: SurfaceCurve, turned: boolean): Float32Array {
+  const out = new Float32Array(3 * curve.pointCount);
+  for (let i = 0; i < curve.pointCount; i++) out.set(normalAt(mesh, curve.fromVertex[i], turned), 3 * i);
+  return out;
+}
+
+/** Outward normal at a vertex, or at its mirror image. */
+export function normalAt(mesh: SurfaceMesh, vertex: number, turned: boolean): Vector {
+  const x = mesh.normals[3 * vertex];
+  return [turned ? 0 - x : x, mesh.normals[3 * vertex + 1], mesh.normals[3 * vertex + 2]];
+}

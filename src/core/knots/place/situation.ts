@@ -1,0 +1,163 @@
+/** What the rules of knots look at, read off the place of a knot: what hides it, what it is hooked on, what holds the cap there. */
+import type { LaidBase } from '../../base/base.ts';
+import type { BaseChoice } from '../../base/choice.ts';
+import { heldByComb } from '../../cap/anchors.ts';
+import { netAt, type OpeningOnHead } from '../../cap/opening.ts';
+import type { HookedPiece } from '../../hair/preparation.ts';
+import type { Product } from '../../hair/product.ts';
+import type { Point } from '../../head/landmarks.ts';
+import type { Part } from '../../head/part.ts';
+import type { ScalpFields } from '../../head/scalp-fields.ts';
+import type { Row, RowSpacing } from '../../rows/levels/row.ts';
+import type { Cap } from '../../trade/caps.ts';
+import type { Scheme } from '../../trade/rows.ts';
+import type { Schools } from '../../trade/schools.ts';
+import type { KnotZone } from '../../trade/zones.ts';
+import type { LaidKnot } from '../layout/layout.ts';
+import type { KnotSituation } from '../rules/situation.ts';
+import type { PlannedRow } from './planned.ts';
+
+/** Of a plan, what a knot's situation hangs on. */
+export interface SituationTold {
+  readonly cap: Cap;
+  readonly part: Pick<Part, 'kind'>;
+  readonly rows: { readonly scheme: Scheme };
+  readonly base: Pick<BaseChoice, 'family' | 'found'>;
+  readonly schools: Schools;
+}
+
+/** Of a head with rows on it, what a knot's situation hangs on. */
+export interface SituationContext {
+  readonly scalp: ScalpFields;
+  readonly base: Pick<LaidBase, 'map' | 'tails'>;
+  readonly opening: OpeningOnHead;
+  /** From the middle of the opening, at every vertex of the rows' head; none where nothing is cut. */
+  readonly fromOpening: Float64Array | undefined;
+  readonly spacing: RowSpacing;
+  readonly combs: readonly Point[];
+  /** Quarter of the lowest row. */
+  readonly deepest: number;
+  isSore(vertex: number): boolean;
+}
+
+/** A row as its knots are decided. */
+export interface RowAtWork {
+  readonly row: Row;
+  readonly planned: PlannedRow;
+  readonly index: number;
+  readonly inRow: readonly LaidKnot[];
+  /** Index of its first knot among all that are laid. */
+  readonly from: number;
+  readonly ids: readonly string[];
+}
+
+/** What is known of a knot before its rules are asked. */
+export interface KnotHere {
+  readonly exposed: KnotSituation['exposed'];
+  readonly zone: KnotZone;
+  readonly piece: HookedPiece;
+  readonly product: Product;
+  /** Vertex of her own head under it. */
+  readonly under: number;
+}
+
+/** Rows counted from the nape whose ends hold the cap: 1, 3, 5 … whatever short rows lie between (common practice, no source). */
+const EVERY_OTHER = 2;
+/** A knot nearer to the hairline than this share of a gap is in the outermost line (guess: it has no neighbour outside). */
+const PERIMETER = 0.8;
+/** An end of a row nearer to the hairline than this share of a gap can hold the border (guess). */
+const REACHES_BORDER = 1.2;
+/** Where hair goes back from the face, knots nearer to the front than this share of a gap lie open (guess). */
+const OPEN_IN_FRONT = 0.7;
+/** Wider than this a twist opens when it is hooked into, mm (guess). */
+const WIDE_TWIST_MM = 9;
+
+export function situationOf(
+  told: SituationTold,
+  context: SituationContext,
+  { row, planned, inRow }: RowAtWork,
+  i: number,
+  here: KnotHere,
+): KnotSituation {
+  const { scalp, spacing, combs, deepest } = context;
+  const { product, piece } = here;
+  const k = inRow[i];
+  const fromHairline = scalp.fromHairline[k.vertex];
+  const perimeter = fromHairline < PERIMETER * spacing.gapMm;
+  const isAnchorRow = row.kind === 'whole' && !row.curve.closed && ((deepest - row.quarter) / 4) % EVERY_OTHER === 0;
+  return {
+    texture: product.texture,
+    canOneLeg: piece.canOneLeg,
+    canLock: piece.canLock,
+    threadLoop: product.loop === 'thread',
+    loose: product.loop === 'none',
+    slips: product.test.hooked === 'slips',
+    clings: product.test.apart === 'clings',
+    capped: told.cap.dome !== 'none',
+    on: hookedOn(told, context.base, row, here.under),
+    netHere: context.fromOpening ? netAt(context.opening, context.fromOpening[k.vertex]) : 'net',
+    blending: isBlending(told.cap, here.zone, perimeter),
+    exposed: here.exposed,
+    secondRow: row.quarter > 0 && row.quarter <= 4,
+    perimeter,
+    anchorPlace:
+      isAnchorRow &&
+      holdsByPieces(told.cap) &&
+      fromHairline < REACHES_BORDER * spacing.gapMm &&
+      isEnd(planned, inRow, i) &&
+      !heldByComb(combs, k.xMm, k.yMm, k.zMm),
+    tenderOrThin: context.isSore(here.under),
+    schools: told.schools,
+  };
+}
+
+/** Rows with nothing above: beside the part, round the crown, or along the front where hair goes back from it. */
+export function exposure(
+  told: SituationTold,
+  { scalp, spacing }: SituationContext,
+  row: Row,
+  k: LaidKnot,
+): KnotSituation['exposed'] {
+  if (row.kind === 'front' || (row.kind === 'fringe' && row.quarter === -2)) return 'front';
+  if (row.besidePart) return told.part.kind === 'crown' ? 'crown' : 'part';
+  const goesBack = told.rows.scheme === 'straightBack' || told.rows.scheme === 'found';
+  return goesBack && scalp.fromFrontHairline[k.vertex] < OPEN_IN_FRONT * spacing.gapMm ? 'front' : false;
+}
+
+function hookedOn(
+  { rows: { scheme }, cap, base: { family, found } }: SituationTold,
+  base: SituationContext['base'],
+  row: Row,
+  under: number,
+): KnotSituation['on'] {
+  if (scheme === 'grid') return 'band';
+  if (scheme === 'rods') return 'rod';
+  if (scheme === 'fromTie' && row.quarter === 0) return 'coil';
+  if (cap.dome !== 'none') return 'scalp';
+  const twists = family === 'flatTwists' || family === 'behindPart' || (family === 'found' && found.what !== 'rows');
+  return twists && (base.tails[base.map.labels[under]]?.thicknessMm ?? 0) > WIDE_TWIST_MM ? 'twist' : 'scalp';
+}
+
+/** A wig has no anchors, unless a few pieces hold it. */
+function holdsByPieces(cap: Cap): boolean {
+  return !cap.wig || cap.wigHolds.includes('pieces');
+}
+
+/** Zone whose outermost pieces go into own hair and stay behind when the wig comes off. */
+const BLENDING_ZONES: Readonly<Record<Cap['blending'], KnotZone | undefined>> = {
+  none: undefined,
+  front: 'faceEdge',
+  sides: 'side',
+  nape: 'nape',
+};
+
+function isBlending(cap: Cap, zone: KnotZone, perimeter: boolean): boolean {
+  if (!cap.wig || cap.dome === 'none' || !perimeter) return false;
+  return BLENDING_ZONES[cap.blending] === zone;
+}
+
+function isEnd(row: PlannedRow, inRow: readonly LaidKnot[], i: number): boolean {
+  if (row.closed) return false;
+  const kept = Array.from(inRow.keys()).filter((n) => inRow[n].hand !== 'removed');
+  return i === kept[0] || i === kept[kept.length - 1];
+}

@@ -1,0 +1,104 @@
+/** Hair in space, to be drawn and measured: asked for where it is looked at, so that it comes only when it is wanted. */
+import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../../cover/size.ts';
+import { PLAIN_FINISH } from '../../fall/finish.ts';
+import { HairMeshBuilder } from '../../fall/hair-mesh.ts';
+import { layerMm, layOn } from '../../fall/loft.ts';
+import { StrandMaker, type Surroundings } from '../../fall/strands.ts';
+import { AT_REST } from '../../fall/way.ts';
+import type { Lie } from '../../fall/worn.ts';
+import { DistanceGrid } from '../../geometry/distance-grid.ts';
+import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
+import { bust, bustBox } from '../../head/bust.ts';
+import type { HairOnHead, LookAsked } from '../look-result.ts';
+import { prints, WAYS_OF, worn } from '../stages/fall.ts';
+import { head } from '../stages/head.ts';
+import { type FromPlan, type PlanGraph, stage } from '../stages/stage.ts';
+
+const BODY_STEP_MM = 9;
+/** How wide hair is counts down to here below the nape line: above the shoulders, mm. */
+const NECK_MM = 40;
+/** A fringe ends so far below the middle of the front hairline, mm: over the brow. */
+const FRINGE_MM = 52;
+/** Room for so many points of a piece to begin with. */
+const POINTS_A_PIECE = 100;
+
+/** Face, neck and shoulders, in the way of hair that hangs. Large: one is kept. */
+const body = stage(
+  'body',
+  ({ of }) => ({ shape: of(head).shape }),
+  ({ shape }) => {
+    const { min, max } = bustBox(shape);
+    return new DistanceGrid(bust(shape).distance, min, max, BODY_STEP_MM);
+  },
+  1,
+);
+
+/** @returns hair of the worn pieces, as it hangs in that pose at that age, and its size beside the bare head's. */
+export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
+  const now = graph.ask(asked);
+  const { mesh, mark } = now.of(head);
+  const { roots, ribbons, pieces, textures, lies } = now.of(worn);
+  const laid = now.of(prints).prints;
+  const { loft } = asked.guesses ?? asked.inputs.guesses;
+  const { makerFor, whole } = strandMakers(now);
+  const builder = new HairMeshBuilder(roots.length * POINTS_A_PIECE);
+  const floor = mark.napeHairline[1] - NECK_MM;
+  const outline = new Silhouette(floor);
+  const uncut = new Silhouette(floor);
+  const heightMm = new Float32Array(mesh.vertexCount);
+  roots.forEach((root, i) => {
+    const hanging = ribbons[i];
+    for (let j = 0; j < hanging.count; j++) {
+      const maker = makerFor(lies[i]);
+      maker.follow(root, hanging, j, textures[i], heightMm, loft);
+      builder.add(maker.points, maker.count, hanging.widthMm / 2, seedOf(i, j), i / roots.length);
+      outline.add(maker.points, maker.count, hanging.widthMm / 2);
+      if (!whole) continue;
+      whole.follow(root, { ...hanging, lengthMm: pieces[i].lengthMm }, j, textures[i], heightMm, loft);
+      uncut.add(whole.points, whole.count, hanging.widthMm / 2);
+    }
+    layOn(heightMm, laid[i], hanging.opacity, layerMm(pieces[i], hanging, textures[i], loft));
+  });
+  return {
+    mesh: builder.done(),
+    size: boxes(outline, mesh),
+    untrimmed: whole && boxes(uncut, mesh),
+    meanThicknessMm: meanOver(mesh, heightMm),
+  };
+}
+
+/** Makers of strands by how a piece is laid, and one of untrimmed strands where something is trimmed. */
+function strandMakers(now: FromPlan) {
+  const { mesh, mark } = now.of(head);
+  const { age = 'finished', state = AT_REST, inputs } = now;
+  const finish = age === 'beforeOpening' ? { ...inputs.finish, outline: 'none' as const } : inputs.finish;
+  const round: Omit<Surroundings, 'ways' | 'finish'> = { mesh, body: now.of(body), state, nape: mark.napeHairline };
+  // A fringe is cut over the brow, whatever the outline.
+  const overBrow = { floorMm: mark.frontHairline[1] - FRINGE_MM };
+  const makers = new Map<Lie, StrandMaker>();
+  const makerFor = (lie: Lie) => {
+    const ends = lie === 'forward' && age !== 'beforeOpening' ? overBrow : {};
+    const known = makers.get(lie) ?? new StrandMaker({ ...round, ways: now.of(WAYS_OF[lie]), finish, ...ends });
+    makers.set(lie, known);
+    return known;
+  };
+  const untrimmed = () => new StrandMaker({ ...round, ways: now.of(WAYS_OF.falls), finish: PLAIN_FINISH });
+  return { makerFor, whole: finish.outline === 'none' ? undefined : untrimmed() };
+}
+
+function boxes(silhouette: Silhouette, mesh: SurfaceMesh): Record<SizeView, OutlineBox> {
+  const bare = new Silhouette();
+  bare.add(mesh.positionsMm, mesh.vertexCount, 0);
+  return Object.fromEntries(SIZE_VIEWS.map((v) => [v, silhouette.box(v, bare)])) as Record<SizeView, OutlineBox>;
+}
+
+function meanOver({ vertexAreasMm2 }: SurfaceMesh, values: ArrayLike<number>): number {
+  const area = vertexAreasMm2.reduce((a, b) => a + b, 0);
+  return vertexAreasMm2.reduce((sum, a, v) => sum + values[v] * a, 0) / area;
+}
+
+/** A number of its own for each ribbon, 0 to 1, the same every time. */
+function seedOf(piece: number, ribbon: number): number {
+  const x = Math.sin(piece * 127.1 + ribbon * 311.7) * 43758.5453;
+  return x - Math.floor(x);
+}

@@ -1,0 +1,73 @@
+/** What is said of how a plan looks: plain values that cross to the screen or a file unchanged. */
+import type { Concealment } from '../cover/conceal.ts';
+import type { Side } from '../cover/cover.ts';
+import type { Isoline } from '../cover/isolines.ts';
+import type { LineShown } from '../cover/lines.ts';
+import type { BarePatch } from '../cover/places.ts';
+import type { OutlineBox, SizeView } from '../cover/size.ts';
+import type { RowOver } from '../cover/why.ts';
+import type { HairMesh } from '../fall/hair-mesh.ts';
+import type { HairState } from '../fall/way.ts';
+import type { Point } from '../head/landmarks.ts';
+import type { DirectionDeg } from '../head/marks.ts';
+import type { BiteGroup } from '../load/bites.ts';
+import type { Age } from '../trade/ages.ts';
+import type { FallGuess, FallGuesses } from '../trade/guesses.ts';
+import type { PlanInputs } from './inputs.ts';
+
+export interface ToldPatch extends BarePatch {
+  readonly atMm: Point;
+  /** "one finger behind the front hairline, …". */
+  readonly words: string;
+}
+
+export interface Look {
+  /** Share of the scalp that shows, straight on, at every vertex. */
+  readonly shows: Float32Array;
+  readonly hiddenShare: number;
+  /** Share that shows, seen from each side. */
+  readonly seen: Readonly<Record<Side, number>>;
+  readonly patches: readonly ToldPatch[];
+  /** One for each knot of the plan, in its order. */
+  readonly knots: readonly Concealment[];
+  readonly lines: readonly LineShown[];
+  readonly isolines: readonly Isoline[];
+  readonly bites: readonly BiteGroup[];
+  /** Luminances of the hair, of what is under it as worn, and of a white block. */
+  readonly ground: { readonly hair: number; readonly worn: number; readonly block: number };
+}
+
+export interface LookAsked {
+  readonly inputs: PlanInputs;
+  readonly guesses?: FallGuesses;
+  readonly state?: HairState;
+  readonly age?: Age;
+  /** Only so many knots are in yet. */
+  readonly knotsIn?: number;
+}
+
+export interface HairOnHead {
+  readonly mesh: HairMesh;
+  readonly size: Readonly<Record<SizeView, OutlineBox>>;
+  /** Before trimming, where something is trimmed. */
+  readonly untrimmed: Readonly<Record<SizeView, OutlineBox>> | undefined;
+  /** Mean thickness of the hair over the scalp, mm. */
+  readonly meanThicknessMm: number;
+}
+
+/** Hidden share over the ranges of the guesses: all together, and each by itself. */
+export interface GuessRange {
+  readonly all: readonly [low: number, high: number];
+  readonly by: Readonly<Record<FallGuess, readonly [low: number, high: number]>>;
+}
+
+export interface WhyHere {
+  readonly words: string;
+  readonly vertex: number;
+  readonly shows: number;
+  readonly rows: ReadonlyArray<RowOver & { readonly label: string }>;
+  /** One more piece where there is most room beside it: what would show then, here and of the whole head; or why none can go in. */
+  readonly onePieceMore:
+    | { readonly at: DirectionDeg; readonly shows: number; readonly hiddenShare: number; readonly massG: number }
+    | { readonly refused: string };
+}

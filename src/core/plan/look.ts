@@ -1,0 +1,112 @@
+/** How a plan looks once it is in: what shows, which knots, how big it is, why, and what is not known of it. */
+import { placeWords } from '../base/sections/lines.ts';
+import { concealments } from '../cover/conceal.ts';
+import { hiddenShare, logOf, SIDE_TO_EYE, SIDES, seenShare, showing } from '../cover/cover.ts';
+import { isolines } from '../cover/isolines.ts';
+import { linesShown } from '../cover/lines.ts';
+import { barePatches } from '../cover/places.ts';
+import { verticesUnder } from '../geometry/surface-mesh.ts';
+import type { Point } from '../head/landmarks.ts';
+import { biteGroups } from '../load/bites.ts';
+import { GROUND_LUMINANCE, hairLuminance } from '../trade/colours.ts';
+import type { Look, ToldPatch } from './look-result.ts';
+import { base, baseContext, ownHair } from './stages/base.ts';
+import { cap, openingLine } from './stages/cap.ts';
+import { owed, ownHairOver, prints, shows, worn, wornKnots } from './stages/fall.ts';
+import { head } from './stages/head.ts';
+import { knots } from './stages/knots.ts';
+import { partLine } from './stages/part.ts';
+import { spacing } from './stages/spacing.ts';
+import { stage } from './stages/stage.ts';
+
+/** Hidden share alone: what a search asks for. */
+export const hidden = stage(
+  'hidden',
+  ({ of }) => ({ mesh: of(head).mesh, shows: of(shows), owed: of(owed) }),
+  ({ mesh, shows: through, owed: where }) => hiddenShare(mesh, through, where),
+);
+
+const conceals = stage(
+  'conceals',
+  ({ of }) => ({
+    knots: of(wornKnots),
+    worn: of(worn),
+    prints: of(prints),
+    mesh: of(head).mesh,
+    shows: of(shows),
+    own: of(ownHairOver),
+    gapMm: of(spacing).mm.gapMm,
+  }),
+  ({ knots: hanging, worn: pieces, prints: laid, mesh, shows: all, own, gapMm }) => {
+    const alone = own.length > 0 ? showing(mesh.vertexCount, own) : undefined;
+    return concealments(hanging, pieces, laid.prints, mesh, { all, ownHair: alone }, gapMm);
+  },
+);
+
+const patches = stage(
+  'patches',
+  ({ of }) => ({ mesh: of(head).mesh, shows: of(shows), owed: of(owed), context: of(baseContext) }),
+  ({ mesh, shows: through, owed: where, context }): ToldPatch[] =>
+    barePatches(mesh, through, where).map((patch) => {
+      const p = mesh.positionsMm;
+      const v = 3 * patch.vertex;
+      const atMm: Point = [p[v], p[v + 1], p[v + 2]];
+      return { ...patch, atMm, words: placeWords(context, atMm) };
+    }),
+);
+
+/** What each bite of own hair carries, whatever of it is in yet. */
+const bites = stage(
+  'bites',
+  ({ of }) => ({ knots: of(knots), head: of(head), hair: of(ownHair), cap: of(cap) }),
+  ({ knots: { knots: decided }, head: { mesh, scalp }, hair, cap: { shareOfPull } }) =>
+    biteGroups(decided, verticesUnder(mesh, decided), hair, scalp.fromHairline, shareOfPull),
+);
+
+const lines = stage(
+  'lines',
+  ({ inputs, of }) => ({
+    head: of(head),
+    shows: of(shows),
+    owed: of(owed),
+    part: of(partLine),
+    opening: inputs.cap.dome === 'none' ? undefined : of(openingLine),
+    sections: of(base).sections,
+  }),
+  ({ head: { mesh, scalp }, shows: through, owed: where, part, opening, sections }) =>
+    linesShown(mesh, through, {
+      partMm: Float32Array.from(part.pointsMm),
+      openingMm: opening?.lineMm ?? [],
+      tiesMm: sections.filter((s) => s.role === 'base').flatMap((s) => [...s.tieMm]),
+      fromFrontHairline: scalp.fromFrontHairline,
+      fromNape: scalp.fromNape,
+      owed: where,
+    }),
+);
+
+export const look = stage(
+  'look',
+  ({ inputs, of }) => ({
+    mesh: of(head).mesh,
+    shows: of(shows),
+    owed: of(owed),
+    hiddenShare: of(hidden),
+    patches: of(patches),
+    knots: of(conceals),
+    lines: of(lines),
+    bites: of(bites),
+    colour: inputs.products[0].colours[0] ?? '',
+    bareHead: inputs.cap.dome === 'none',
+  }),
+  ({ mesh, shows: through, owed: where, colour, bareHead, ...told }): Look => {
+    const logs = logOf(through);
+    const worn = bareHead ? GROUND_LUMINANCE.ownHair : GROUND_LUMINANCE.darkCap;
+    return {
+      ...told,
+      shows: new Float32Array(through),
+      seen: Object.fromEntries(SIDES.map((s) => [s, seenShare(mesh, logs, where, SIDE_TO_EYE[s])])) as Look['seen'],
+      isolines: isolines(mesh, through),
+      ground: { hair: hairLuminance(colour), worn, block: GROUND_LUMINANCE.block },
+    };
+  },
+);

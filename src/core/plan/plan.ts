@@ -1,0 +1,129 @@
+/** The whole plan: what every stage says, as plain values. Throws RangeError where an input is outside what its stage can take. */
+import { spacingsOnForm } from '../cap/stretch.ts';
+import { mainCut } from '../hair/pieces.ts';
+import type { HookedPiece } from '../hair/preparation.ts';
+import { hairlinePoints } from '../head/hairline.ts';
+import type { Point } from '../head/landmarks.ts';
+import { directionOf, onSurface } from '../head/marks.ts';
+import { standings } from '../head/norms.ts';
+import type { HeadShape } from '../head/shape.ts';
+import type { HandChange } from '../rows/choice.ts';
+import type { Plan } from './result.ts';
+import { base, baseWork, masks, ownHair } from './stages/base.ts';
+import { cap, opening, openingLine } from './stages/cap.ts';
+import { head } from './stages/head.ts';
+import { knots, layout, plannedRows } from './stages/knots.ts';
+import { partLine } from './stages/part.ts';
+import { field, rows } from './stages/rows.ts';
+import { pieces, spacing } from './stages/spacing.ts';
+import { stage } from './stages/stage.ts';
+import { anchors, load, supply, time, work } from './stages/totals.ts';
+
+const headTold = stage(
+  'headTold',
+  ({ of }) => ({ head: of(head), marks: of(masks) }),
+  ({ head: { fit, areaMm2, mark, shape, mesh, line, girthMm }, marks }): Plan['head'] => ({
+    fit,
+    areaMm2,
+    landmarks: mark,
+    sizeMm: shape.sizeMm,
+    meshVertices: mesh.vertexCount,
+    hairlinePoints: hairlinePoints(shape, line),
+    standings: standings(shape, girthMm),
+    marks,
+  }),
+);
+
+const baseTold = stage(
+  'baseTold',
+  ({ of }) => ({ base: of(base), work: of(baseWork) }),
+  ({ base: laid, work: worked }): Plan['base'] => ({
+    sections: laid.sections,
+    sectionOf: laid.map.labels,
+    lines: worked.lines,
+    bumps: { ...laid.bumps, heightMm: Float32Array.from(laid.bumps.heightMm) },
+    lostEdits: laid.lostEdits,
+    work: worked.work,
+    consumables: worked.consumables,
+    tieMoves: worked.tieMoves,
+    minutes: worked.minutes,
+  }),
+);
+
+const capTold = stage(
+  'capTold',
+  ({ inputs, of }) => ({
+    cap: of(cap),
+    opening: of(opening).onHead,
+    line: of(openingLine),
+    anchors: of(anchors),
+    centresMm: of(spacing).centresMm,
+    fingerMm: inputs.fingerMm,
+  }),
+  ({ cap: fitted, opening: onHead, line, anchors: held, centresMm, fingerMm }): Plan['cap'] => ({
+    ...fitted,
+    opening: { ...onHead, lineMm: line.lineMm },
+    anchors: held.steps,
+    cutAfterKnot: held.cutAfterKnot,
+    onForm: { ...fitted.onForm, spacing: spacingsOnForm(centresMm, fitted, fingerMm) },
+  }),
+);
+
+const rowsTold = stage(
+  'rowsTold',
+  ({ inputs, of }) => ({
+    shape: of(head).shape,
+    rows: of(rows),
+    layout: of(layout),
+    mismatch: of(field).mismatch,
+    lostWishes: of(knots).lostWishes,
+    hand: inputs.rows.hand,
+  }),
+  ({ shape, rows: laid, layout: { thinnedOut, brickScore, lost }, mismatch, lostWishes, hand }): Plan['rowScheme'] => ({
+    wholeRows: laid.wholeRows,
+    insertedRows: laid.insertedRows,
+    shortenedRows: laid.shortenedRows,
+    thinnedOutKnots: thinnedOut,
+    droppedPieces: laid.droppedPieces,
+    mismatch,
+    brickScore,
+    lostChanges: lost.map((l) => ({ ...l, atMm: placeOf(shape, hand, l.id) })),
+    lostWishes,
+    cannotLay: laid.cannotLay,
+  }),
+);
+
+/** Where on her head a change by hand was made. */
+function placeOf(shape: HeadShape, hand: readonly HandChange[], id: string): Point {
+  const change = hand.find((h) => h.id === id) as HandChange;
+  const at = change.op === 'lock' ? change.line[change.line.length >> 1] : change.at;
+  return onSurface(shape, directionOf(at));
+}
+
+export const plan = stage(
+  'plan',
+  ({ inputs, of }) => ({
+    head: of(headTold),
+    ownHair: of(ownHair),
+    base: of(baseTold),
+    cap: of(capTold),
+    part: of(partLine),
+    spacing: of(spacing),
+    rowScheme: of(rowsTold),
+    rows: of(plannedRows),
+    knots: of(knots),
+    pieces: of(pieces),
+    mainCut: mainCut(inputs).id,
+    worklist: of(work),
+    supply: of(supply),
+    load: of(load),
+    time: of(time),
+  }),
+  ({ part, knots: decided, pieces: hooked, mainCut: main, ...told }): Plan => ({
+    ...told,
+    part: { pointsMm: Float32Array.from(part.pointsMm) },
+    knots: decided.knots,
+    piece: hooked.get(main) as HookedPiece,
+    pieces: [...hooked.values()],
+  }),
+);

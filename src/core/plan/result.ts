@@ -1,0 +1,87 @@
+/** The computed plan: plain values that cross to the screen, a file or the command line unchanged. */
+import type { BaseWork } from '../base/base.ts';
+import type { Lump } from '../base/bumps/bumps.ts';
+import type { EditedSections } from '../base/sections/edit.ts';
+import type { Section } from '../base/sections/section-figures.ts';
+import type { AnchorStep } from '../cap/anchors.ts';
+import type { CapFit } from '../cap/fit.ts';
+import type { OpeningOnHead } from '../cap/opening.ts';
+import type { SpacingOnForm } from '../cap/stretch.ts';
+import type { HairOnScalp } from '../hair/own-hair.ts';
+import type { HookedPiece } from '../hair/preparation.ts';
+import type { HeadFit } from '../head/fit.ts';
+import type { HairlinePoint } from '../head/hairline.ts';
+import type { Landmarks, Point } from '../head/landmarks.ts';
+import type { MarkMasks } from '../head/marks.ts';
+import type { Standing } from '../head/norms.ts';
+import type { WorklistStep } from '../install/worklist.ts';
+import type { PlannedKnot, PlannedRow } from '../knots/place/planned.ts';
+import type { Load } from '../load/weight.ts';
+import type { Supply } from '../supply/packs.ts';
+import type { TimeEstimate } from '../time/estimate.ts';
+import type { SpacingZone } from '../trade/zones.ts';
+import type { SpacingMm } from './spacing.ts';
+
+export interface Plan {
+  readonly head: {
+    readonly fit: HeadFit;
+    /** Hair-bearing scalp inside the hairline. */
+    readonly areaMm2: number;
+    readonly landmarks: Landmarks;
+    readonly sizeMm: number;
+    readonly meshVertices: number;
+    readonly hairlinePoints: readonly HairlinePoint[];
+    /** Against a published table. */
+    readonly standings: readonly Standing[];
+    readonly marks: MarkMasks;
+  };
+  readonly ownHair: HairOnScalp;
+  readonly base: Pick<BaseWork, 'lines' | 'work' | 'consumables' | 'minutes' | 'tieMoves'> & {
+    readonly sections: readonly Section[];
+    /** Index into sections of every vertex of the scalp. */
+    readonly sectionOf: Int32Array;
+    readonly bumps: {
+      /** Above the scalp at every vertex, mm. */
+      readonly heightMm: Float32Array;
+      readonly highestMm: number;
+      readonly highestVertex: number;
+      readonly lumps: readonly Lump[];
+    };
+    readonly lostEdits: EditedSections['lost'];
+  };
+  readonly cap: CapFit & {
+    readonly opening: OpeningOnHead;
+    readonly anchors: readonly AnchorStep[];
+    /** Knots that are in before anything is cut. */
+    readonly cutAfterKnot: number;
+    /** What to do on the form it is filled on, by zone. */
+    readonly onForm: CapFit['onForm'] & { readonly spacing: Readonly<Record<SpacingZone, SpacingOnForm>> };
+  };
+  readonly part: { readonly pointsMm: Float32Array };
+  readonly spacing: SpacingMm;
+  readonly rowScheme: {
+    readonly wholeRows: number;
+    readonly insertedRows: number;
+    readonly shortenedRows: number;
+    readonly thinnedOutKnots: number;
+    readonly droppedPieces: number;
+    /** How much the counts from part and nape disagree, relative. */
+    readonly mismatch: number;
+    /** 1 ideal, 0.5 random, 0 one above the other. */
+    readonly brickScore: number;
+    /** Hand changes and wishes that could not be kept, with the reason. */
+    readonly lostChanges: ReadonlyArray<{ readonly id: string; readonly why: string; readonly atMm: Point }>;
+    readonly lostWishes: ReadonlyArray<{ readonly id: string; readonly why: string }>;
+    /** Why the scheme can't be laid on this base. */
+    readonly cannotLay: string | undefined;
+  };
+  readonly rows: readonly PlannedRow[];
+  readonly knots: readonly PlannedKnot[];
+  /** What the top is hooked with, and every cut as hooked. */
+  readonly piece: HookedPiece;
+  readonly pieces: readonly HookedPiece[];
+  readonly worklist: readonly WorklistStep[];
+  readonly supply: Supply;
+  readonly load: Load;
+  readonly time: TimeEstimate;
+}

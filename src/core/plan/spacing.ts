@@ -1,0 +1,51 @@
+/** Spacing from fingers to mm: centre to centre, or the clear gap plus the width of a knot of that zone. */
+import type { ZonePieces } from '../hair/pieces.ts';
+import type { HookedPiece } from '../hair/preparation.ts';
+import type { ZoneFactors } from '../rows/field/zones.ts';
+import type { RowSpacing } from '../rows/levels/row.ts';
+import { LEAST_CENTRES_MM } from '../trade/rows.ts';
+import type { SpacingZone } from '../trade/zones.ts';
+import type { PlanInputs } from './inputs.ts';
+
+export interface SpacingMm {
+  /** On top, the reference. */
+  readonly mm: RowSpacing;
+  readonly zones: ZoneFactors;
+  /** Centre to centre by zone, mm. */
+  readonly centresMm: Readonly<Record<SpacingZone, number>>;
+}
+
+export interface SpacingTold {
+  readonly spacing: PlanInputs['spacing'];
+  readonly fingerMm: number;
+  readonly zones: ZonePieces;
+  /** Pieces as hooked, where the clear gap between two knots is told; undefined where centres are. */
+  readonly hooked: ReadonlyMap<string, HookedPiece> | undefined;
+}
+
+export function spacingInMm({ spacing, fingerMm, zones, hooked }: SpacingTold): SpacingMm {
+  const centre = (zone: SpacingZone) => {
+    const extra = hooked?.get(zones[zone].cut)?.knotWidthMm ?? 0;
+    return Math.max(LEAST_CENTRES_MM, spacing.fingers[zone] * fingerMm + extra);
+  };
+  const centresMm = {
+    part: centre('part'),
+    top: centre('top'),
+    back: centre('back'),
+    nape: centre('nape'),
+    faceEdge: centre('faceEdge'),
+  };
+  const top = centresMm.top;
+  // Rounded, so that scaling all zones alike finds the same row field again.
+  const factor = (mm: number) => Math.round((1e6 * mm) / top) / 1e6;
+  return {
+    mm: { gapMm: top, pitchMm: top },
+    zones: {
+      part: factor(centresMm.part),
+      back: factor(centresMm.back),
+      nape: factor(centresMm.nape),
+      faceEdge: factor(centresMm.faceEdge),
+    },
+    centresMm,
+  };
+}

@@ -1,0 +1,50 @@
+/** From the tape to her head; rows are worked out on its mirror image where the part is on her right. */
+import { dequal } from 'dequal';
+import { icosphere } from '../../geometry/icosphere.ts';
+import { fitHead } from '../../head/fit.ts';
+import { turnedOffsets } from '../../head/hairline.ts';
+import { layHead } from '../../head/head.ts';
+import { onHerLeft } from '../../head/part.ts';
+import { isFieldScheme } from '../../rows/field/schemes.ts';
+import { stage } from './stage.ts';
+
+const sphere = stage(
+  'sphere',
+  ({ inputs }) => ({ frequency: inputs.meshFrequency }),
+  ({ frequency }) => icosphere(frequency),
+);
+
+const fit = stage(
+  'fit',
+  ({ inputs: { tape, tapeSpreadsMm, trusted } }) => ({ tape, tapeSpreadsMm, trusted }),
+  ({ tape, tapeSpreadsMm, trusted }) => fitHead(tape, tapeSpreadsMm, trusted),
+);
+
+export const head = stage(
+  'head',
+  ({ inputs, of }) => ({ fit: of(fit), offsets: inputs.hairline, sphere: of(sphere) }),
+  layHead,
+);
+
+/** The part as rows are worked out from it. Rows that follow the base lie where the base lies. */
+export const side = stage(
+  'side',
+  ({ inputs }) => ({ part: inputs.part, byField: isFieldScheme(inputs.rows.scheme) }),
+  ({ part, byField }) => (byField ? onHerLeft(part) : { part, turned: false }),
+);
+
+/** The head on which rows are worked out. */
+export const rowsHead = stage(
+  'rowsHead',
+  ({ inputs, of }) => ({
+    head: of(head),
+    turned: of(side).turned,
+    fit: of(fit),
+    offsets: inputs.hairline,
+    sphere: of(sphere),
+  }),
+  ({ head: hers, turned, fit: fitted, offsets, sphere: round }) => {
+    const over = turnedOffsets(offsets);
+    return !turned || dequal(over, offsets) ? hers : layHead({ fit: fitted, offsets: over, sphere: round });
+  },
+);

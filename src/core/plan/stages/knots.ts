@@ -1,0 +1,146 @@
+/** Knots laid along the rows in bricks, changed by hand, and decided one by one. */
+import { LUMP_MM } from '../../base/bumps/bumps.ts';
+import { verticesUnder } from '../../geometry/surface-mesh.ts';
+import { changeByHand } from '../../knots/layout/by-hand.ts';
+import { layKnots } from '../../knots/layout/layout.ts';
+import { turnedKnots } from '../../knots/layout/mirror.ts';
+import { inPasses } from '../../knots/layout/second-pass.ts';
+import { decideKnots } from '../../knots/place/decide.ts';
+import { type Laid, planRows } from '../../knots/place/planned-rows.ts';
+import { faceEdgeFactors } from '../../rows/field/zones.ts';
+import { turnedRows } from '../../rows/mirror.ts';
+import { base, masks } from './base.ts';
+import { opening } from './cap.ts';
+import { head, rowsHead, side } from './head.ts';
+import { partLine, rowsPart } from './part.ts';
+import { fromClosed, hand, rows, zone } from './rows.ts';
+import { spacing } from './spacing.ts';
+import { stage } from './stage.ts';
+
+/** Factor along a row at every vertex. */
+export const faceEdge = stage(
+  'faceEdge',
+  ({ of }) => ({ head: of(rowsHead), faceEdge: of(spacing).zones.faceEdge }),
+  ({ head: { scalp }, faceEdge: factor }) => faceEdgeFactors(factor, scalp.fromFrontHairline),
+);
+
+/** Knots in bricks, before anything is changed by hand. */
+const bricks = stage(
+  'bricks',
+  ({ of }) => ({
+    mesh: of(rowsHead).mesh,
+    rows: of(rows).rows,
+    zone: of(zone),
+    faceEdge: of(faceEdge),
+    spacing: of(spacing).mm,
+  }),
+  ({ mesh, rows: laid, zone: zones, faceEdge: edge, spacing: mm }) =>
+    layKnots(mesh, laid, { zone: zones, faceEdge: edge }, mm),
+);
+
+/** Both passes with what was changed by hand, on the head that rows are worked out on. */
+export const layout = stage(
+  'layout',
+  ({ inputs, of }) => ({
+    head: of(rowsHead),
+    zone: of(zone),
+    faceEdge: of(faceEdge),
+    pitchMm: of(spacing).mm.pitchMm,
+    rows: of(rows),
+    bricks: of(bricks),
+    fromClosed: of(fromClosed),
+    hand: of(hand).filter((h) => h.op !== 'pull' && h.op !== 'lock'),
+    secondPass: inputs.rows.secondPass,
+  }),
+  (d) => {
+    const { shape, mesh, scalp } = d.head;
+    const context = {
+      shape,
+      mesh,
+      fromHairline: scalp.fromHairline,
+      spacingAt: (v: number) => d.pitchMm * d.zone[v] * Math.min(1, d.faceEdge[v]),
+      isClosed: (v: number) => d.fromClosed !== undefined && d.fromClosed[v] === 0,
+    };
+    const passes = inPasses(d.rows.rows, d.bricks.knots, d.secondPass, context);
+    const changed = changeByHand(context, passes.rows, passes.knots, d.hand);
+    return {
+      rows: passes.rows,
+      secondOf: passes.secondOf,
+      knots: changed.knots,
+      thinnedOut: d.bricks.thinnedOut,
+      brickScore: d.bricks.brickScore,
+      lost: [...d.rows.lost, ...changed.lost],
+    };
+  },
+);
+
+/** Rows and knots on the side where they belong. */
+export const laid = stage(
+  'laid',
+  ({ of }) => ({ layout: of(layout), turned: of(side).turned }),
+  ({ layout: { rows: all, secondOf, knots: places }, turned }): Laid => ({
+    rows: turned ? turnedRows(all) : all,
+    secondOf,
+    knots: turned ? turnedKnots(places, all) : places,
+    turned,
+  }),
+);
+
+export const plannedRows = stage(
+  'plannedRows',
+  ({ of }) => ({ head: of(rowsHead), laid: of(laid) }),
+  ({ head: { mesh, scalp }, laid: all }) => planRows(mesh, all, scalp.fromMidline),
+);
+
+/** Vertex of her own head under each laid knot. */
+export const under = stage(
+  'under',
+  ({ of }) => ({ mesh: of(head).mesh, laid: of(laid) }),
+  ({ mesh, laid: { knots: all, turned } }) => (turned ? verticesUnder(mesh, all) : all.map((k) => k.vertex)),
+);
+
+export const knots = stage(
+  'knots',
+  ({ inputs, of }) => ({
+    told: {
+      cap: inputs.cap,
+      part: inputs.part,
+      rows: { scheme: inputs.rows.scheme },
+      base: { family: inputs.base.family, found: inputs.base.found },
+      schools: inputs.schools,
+      products: inputs.products,
+      cuts: inputs.cuts,
+      pieces: inputs.pieces,
+      overrides: inputs.knotWishes,
+      fingerMm: inputs.fingerMm,
+      pace: inputs.pace,
+    },
+    head: of(rowsHead),
+    fromPart: of(rowsPart).fromPart,
+    line: of(partLine),
+    base: of(base),
+    opening: of(opening),
+    spacing: of(spacing).mm,
+    under: of(under),
+    masks: of(masks),
+    laid: of(laid),
+    planned: of(plannedRows),
+  }),
+  ({ told, head: rowed, fromPart, line, base: sectioned, opening: open, masks: marked, laid: all, ...d }) =>
+    decideKnots(
+      told,
+      {
+        head: rowed,
+        part: { fromPart, pointsMm: line.pointsMm },
+        base: sectioned,
+        opening: open.onHead,
+        fromOpening: open.fromMiddle,
+        spacing: d.spacing,
+        under: d.under,
+        isSore: (v) => marked.tender[v] === 1 || marked.thin[v] === 1,
+        isLump: (v) => sectioned.bumps.heightMm[v] > LUMP_MM,
+      },
+      all,
+      d.planned,
+    ),
+);

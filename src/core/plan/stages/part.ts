@@ -1,0 +1,29 @@
+/** The part on the head that rows are worked out on, and on hers. */
+import { turnedPoints } from '../../head/part.ts';
+import { partOnHead } from '../../head/part-on-head.ts';
+import { head, rowsHead, side } from './head.ts';
+import { stage } from './stage.ts';
+
+export const rowsPart = stage(
+  'rowsPart',
+  ({ of }) => ({ head: of(rowsHead), part: of(side).part }),
+  ({ head: rows, part }) => partOnHead(rows, part),
+);
+
+/** Its line on her own head, whichever side it is on; xyz interleaved, mm. */
+export const partLine = stage(
+  'partLine',
+  ({ of }) => ({ pointsMm: of(rowsPart).pointsMm, turned: of(side).turned }),
+  ({ pointsMm, turned }) => ({ pointsMm: turned ? turnedPoints(pointsMm) : pointsMm }),
+);
+
+/** The distance from it on her own head: that of the rows unless they are worked out on its mirror image. */
+export const herPart = stage(
+  'herPart',
+  ({ inputs, of }) => ({
+    head: of(head),
+    part: inputs.part,
+    same: of(side).turned ? undefined : of(rowsPart),
+  }),
+  ({ head: hers, part, same }) => same ?? partOnHead(hers, part),
+);

@@ -1,0 +1,138 @@
+/** From zones and scheme to rows: the field whose levels they are, the brush, closed places, changes by hand. */
+import { closedToPieces } from '../../base/base.ts';
+import { distanceFromMask, seenInMirror } from '../../geometry/surface-mesh.ts';
+import { turnedBrush, turnedHand } from '../../rows/choice.ts';
+import { brushField } from '../../rows/field/brush.ts';
+import { isFieldScheme, schemeField, zonesOnHead } from '../../rows/field/schemes.ts';
+import { fringeMask } from '../../rows/given/fringe.ts';
+import { fromLocked } from '../../rows/given/locked.ts';
+import { linesThere } from '../../rows/given/there.ts';
+import { rowSlopes } from '../../rows/levels/slopes.ts';
+import { laySchemeRows, NO_ROWS, passesLumps, rowOptions, tieOf, whyNot } from '../../rows/scheme-rows.ts';
+import { base, masks, sections } from './base.ts';
+import { head, rowsHead, side } from './head.ts';
+import { rowsPart } from './part.ts';
+import { spacing } from './spacing.ts';
+import { stage } from './stage.ts';
+
+/** Where the hair of a base is drawn together, on the rows' head, and how wide its coil is. */
+const tie = stage(
+  'tie',
+  ({ of }) => ({ head: of(head), base: of(base), turned: of(side).turned }),
+  ({ head: { mark }, base: laid, turned }) => {
+    const { at, coilMm } = tieOf(mark.crown, laid);
+    return { at: turned ? ([0 - at[0], at[1], at[2]] as const) : at, coilMm };
+  },
+);
+
+/** The field whose levels are the rows, where the scheme has one; zones in any case. */
+export const field = stage(
+  'field',
+  ({ inputs: { rows: choice }, of }) => ({
+    head: of(rowsHead),
+    part: of(rowsPart),
+    // The face edge acts along a row only.
+    zones: { ...of(spacing).zones, faceEdge: 1 },
+    scheme: isFieldScheme(choice.scheme) ? choice.scheme : undefined,
+    tie: choice.scheme === 'fromTie' ? of(tie).at : undefined,
+  }),
+  ({ head: rowed, part: { fromPart }, zones, scheme, tie: at }) => {
+    if (!scheme) {
+      const zone = zonesOnHead(rowed.mesh, rowed.scalp, fromPart, zones);
+      return { zone, field: undefined, slopes: undefined, mismatch: 0 };
+    }
+    const laid = schemeField(scheme, rowed, fromPart, zones, at ?? rowed.mark.crown);
+    return { zone: laid.zone, field: laid, slopes: rowSlopes(rowed.mesh, laid), mismatch: laid.mismatch };
+  },
+);
+
+/** Zones with what the brush made of them, a factor a vertex. */
+export const zone = stage(
+  'zone',
+  ({ inputs, of }) => ({
+    head: of(rowsHead),
+    zone: of(field).zone,
+    brush: inputs.rows.brush,
+    turned: of(side).turned,
+  }),
+  ({ head: rowed, zone: plain, brush, turned }) => {
+    const factor = brushField(rowed, turned ? turnedBrush(brush) : brush);
+    return factor ? plain.map((z, v) => z * factor[v]) : plain;
+  },
+);
+
+/** Rows keep away from closed places by a share of their gap; no gap is wider than this, mm. */
+const CLOSED_REACH_MM = 40;
+
+/** How far the places of the rows' head lie from where no piece goes; none where nothing is marked and all is base. */
+export const fromClosed = stage(
+  'fromClosed',
+  ({ inputs, of }) => {
+    const { map } = of(sections);
+    const hasSight = map.sections.some((s) => s.role === 'inSight');
+    const hasNoGo = inputs.marks.some((m) => m.kind === 'noGo' && !m.erase);
+    const bumps = passesLumps(inputs) ? undefined : of(base).bumps;
+    if (!hasSight && !hasNoGo && !bumps?.lumps.length) return {};
+    const closing = { map, masks: of(masks), bumps };
+    return { closing, hers: of(head).mesh, rowed: of(rowsHead).mesh, turned: of(side).turned };
+  },
+  ({ closing, hers, rowed, turned }): Float64Array | undefined => {
+    if (!closing) return undefined;
+    const places = closedToPieces(closing, closing.map, closing.bumps);
+    return distanceFromMask(rowed, turned ? seenInMirror(hers, rowed, places) : places, CLOSED_REACH_MM);
+  },
+);
+
+/** Changes by hand on the rows' head. */
+export const hand = stage(
+  'hand',
+  ({ inputs, of }) => ({ hand: inputs.rows.hand, turned: of(side).turned }),
+  ({ hand: changes, turned }) => (turned ? turnedHand(changes) : changes),
+);
+
+export const rows = stage(
+  'rows',
+  ({ inputs, of }) => {
+    const { scheme, fringe, offset } = inputs.rows;
+    const { mm } = of(spacing);
+    const given = isFieldScheme(scheme) ? undefined : of(base);
+    return {
+      head: of(rowsHead),
+      field: of(field),
+      zone: of(zone),
+      spacing: mm,
+      fromClosed: of(fromClosed),
+      hand: of(hand).filter((h) => h.op === 'pull' || h.op === 'lock'),
+      cannotLay: whyNot(inputs, of(base)),
+      options: { ...rowOptions(inputs, mm, scheme === 'fromTie' ? of(tie).coilMm : 0), offset },
+      choice: { scheme, fringe, rodPieces: inputs.base.rodPieces },
+      sections: given?.sections,
+      ownRows: given && inputs.cap.ownRows,
+      fingerMm: inputs.fingerMm,
+    };
+  },
+  (d) => {
+    if (d.cannotLay !== undefined) return { ...NO_ROWS, cannotLay: d.cannotLay };
+    const { head: rowed, fromClosed: away, fingerMm, choice } = d;
+    const fringe = fringeMask(rowed.mesh, rowed.scalp, choice.fringe, fingerMm, d.spacing);
+    const locked = fromLocked(rowed, d.hand, 3 * d.spacing.gapMm);
+    return laySchemeRows(choice, {
+      head: rowed,
+      field: d.field.field,
+      slopes: d.field.slopes,
+      zone: d.zone,
+      spacing: d.spacing,
+      options: {
+        ...d.options,
+        ...(away ? { fromClosedMm: away } : {}),
+        ...(fringe ? { fringe } : {}),
+        ...(locked ? { fromLockedMm: locked } : {}),
+      },
+      sections: d.sections ?? [],
+      linesMm: choice.scheme === 'found' ? linesThere(rowed, d.ownRows ?? 'none', d.sections ?? [], fingerMm) : [],
+      hand: d.hand,
+      fingerMm,
+      isClosed: (v) => away !== undefined && away[v] === 0,
+    });
+  },
+);

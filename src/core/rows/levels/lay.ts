@@ -1,0 +1,150 @@
+/**
+ * Rows as level sets of the row field, with short rows where a head is too wide for whole ones: where the
+ * gap would exceed 1.4 of the target a row is put between, where it would fall below 0.65 every other row
+ * ends (dyadic rule: one row per step becomes two, or four, or a half). No neighbour search is needed.
+ */
+import { contours, fieldAt, type SurfaceCurve, sliceCurve } from '../../geometry/contour.ts';
+import { keptPoints, quartersToTrace } from './dyadic.ts';
+import { frontRow, zoneInFront } from './front-row.ts';
+import { oriented } from './orient.ts';
+import type { Row, RowGround, RowOptions, RowPlan } from './row.ts';
+import { runsToLay, smoothAlong } from './runs.ts';
+import { bestStepFactor } from './slopes.ts';
+
+/** Rows end this share of a gap before a place where nothing is hooked. */
+const CLOSED_CLEARANCE = 0.33;
+/** And this share before a row that stays as it lies. */
+const LOCKED_CLEARANCE = 0.65;
+/** A point nearer to the hairline than this share of a gap holds no knot (guess: half a small knot). */
+const EDGE_CLEARANCE = 0.2;
+/** Other rows end this share of a gap before a row along the front. */
+const FRONT_CLEARANCE = 0.65;
+/** Swept back, the first row lies this share of a gap inside the front; and the last this far from the end of the field. */
+const FIRST_SWEPT = 0.3;
+const LAST_FREE = 0.3;
+/** The step may be stretched so far, that whole rows fit; swept back there is no row beside a part to mind. */
+const STEP_RANGE = { besidePart: [0.94, 1.06], swept: [0.92, 1.1] } as const;
+/** No step is shorter than this share of a gap. */
+const LEAST_STEP = 0.25;
+
+/** Levels of whole rows: where the first lies, how far one is from the next, how many there are. */
+interface Levels {
+  readonly first: number;
+  readonly step: number;
+  /** From the first to the last that the field is counted for. */
+  readonly counted: number;
+  /** To the highest place of all. */
+  readonly wholeRows: number;
+}
+
+export function layRows(ground: RowGround, options: RowOptions): RowPlan {
+  const { mesh, field, slopes, zone, spacing } = ground;
+  const levels = levelsOf(ground, options);
+  const { first, step, wholeRows } = levels;
+  const levelOf = (quarter: number) => first + (quarter * step) / 4 - (options.pulls?.get(quarter) ?? 0);
+  const quarters = quartersToTrace(mesh, field.field, slopes.perTriangle, zone, {
+    first,
+    step,
+    gapMm: spacing.gapMm,
+    wholeRows,
+  });
+  const curves = contours(mesh, field.field, quarters.map(levelOf));
+  const isClosed = closedAlong(ground, options);
+  const front = options.frontRow ? zoneInFront(mesh, zone) : 1;
+  const isOff = offAlong(ground, options, isClosed, front);
+  const laid = curves.flatMap((pieces, i) =>
+    pieces
+      .filter((c) => c.pointCount >= 3)
+      .map((curve) => layLevel(ground, options, levels, quarters[i], curve, isOff)),
+  );
+  const rows = laid.flatMap((l) => l.rows);
+  if (options.frontRow) rows.push(...frontRow(ground, first, front, isClosed));
+  return {
+    rows: inLayingOrder(rows, options.outwards),
+    levelsMm: new Map(quarters.map((q) => [q, levelOf(q)])),
+    firstMm: first,
+    wholeRows: levels.counted,
+    stepMm: step,
+    insertedRows: rows.filter((r) => r.kind === 'short').length,
+    shortenedRows: laid.reduce((sum, l) => sum + l.shortened, 0),
+    droppedPieces: laid.reduce((sum, l) => sum + l.dropped, 0),
+  };
+}
+
+/** All steps stretched or drawn together, so that a whole number of them fits. */
+function levelsOf({ field, slopes, spacing }: RowGround, options: RowOptions): Levels {
+  const { gapMm: s, pitchMm: p } = spacing;
+  const first = (options.firstMm ?? (options.swept ? FIRST_SWEPT * s : p / 2)) + (options.offset ?? 0) * s;
+  const span = field.total - first - LAST_FREE * s;
+  const factor = bestStepFactor(slopes.histogram, options.swept ? STEP_RANGE.swept : STEP_RANGE.besidePart);
+  const counted = Math.max(2, Math.round(span / (factor * s)) + 1);
+  const step = Math.max(span / (counted - 1), LEAST_STEP * s);
+  const wholeRows = Math.max(counted, Math.floor((maximumFinite(field.field) - first) / step) + 1);
+  return { first, step, counted, wholeRows };
+}
+
+type Along = (curve: SurfaceCurve, i: number) => boolean;
+
+/** Points of a curve where no piece goes. With the margin of a row's end the last knot lies half a gap away, so that a spot adds no knots round it. */
+function closedAlong({ spacing, zone }: RowGround, { fromClosedMm, fromLockedMm, fringe }: RowOptions): Along {
+  return (curve, i) => {
+    const v = curve.share[i] < 0.5 ? curve.fromVertex[i] : curve.toVertex[i];
+    if (fringe?.[v]) return true;
+    if (fromLockedMm && fromLockedMm[v] < LOCKED_CLEARANCE * spacing.gapMm * zone[v]) return true;
+    return fromClosedMm !== undefined && fromClosedMm[v] <= CLOSED_CLEARANCE * spacing.pitchMm * zone[v];
+  };
+}
+
+/** Points of a curve that are closed, at the very edge, or where the front row lies. */
+function offAlong({ scalp, spacing }: RowGround, options: RowOptions, isClosed: Along, front: number): Along {
+  const { gapMm } = spacing;
+  return (curve, i) =>
+    isClosed(curve, i) ||
+    fieldAt(curve, scalp.fromHairline, i) < EDGE_CLEARANCE * gapMm ||
+    (options.frontRow && fieldAt(curve, scalp.fromFrontHairline, i) < FRONT_CLEARANCE * gapMm * front);
+}
+
+function layLevel(
+  { slopes, spacing, zone }: RowGround,
+  options: RowOptions,
+  { step, wholeRows }: Levels,
+  quarter: number,
+  curve: SurfaceCurve,
+  isOff: Along,
+) {
+  const { gapMm: s, pitchMm: p } = spacing;
+  const ratio = smoothAlong(curve, p / 2, (i) => {
+    const slopeHere = fieldAt(curve, slopes.perVertex, i);
+    return step / (Math.max(1e-6, slopeHere) * s * fieldAt(curve, zone, i));
+  });
+  const keep = keptPoints(quarter, wholeRows, ratio);
+  // Where knots lie wider apart, a piece has to be longer to be worth a row.
+  const localPitch = p * fieldAt(curve, zone, curve.pointCount >> 1);
+  const { runs, dropped } = runsToLay(curve, keep, isOff, quarter, localPitch);
+  const isWhole = quarter % 4 === 0;
+  const rows = runs.map(([from, to]) =>
+    oriented({
+      quarter,
+      kind: isWhole ? 'whole' : 'short',
+      curve: from === 0 && to === curve.pointCount - 1 ? curve : sliceCurve(curve, from, to),
+      gapRatio: ratio.slice(from, to + 1),
+      besidePart: quarter === 0 && options.besidePart,
+    }),
+  );
+  return { rows, dropped, shortened: isWhole && !keep.every(Boolean) ? runs.length : 0 };
+}
+
+/** From the nape to the part (or from the tie outwards), her left first; the front hairline last. */
+export function inLayingOrder(rows: Row[], outwards: boolean): Row[] {
+  const way = outwards ? -1 : 1;
+  return rows.sort((a, b) => {
+    if ((a.kind === 'front') !== (b.kind === 'front')) return a.kind === 'front' ? 1 : -1;
+    return way * (b.quarter - a.quarter) || b.curve.pointsMm[0] - a.curve.pointsMm[0];
+  });
+}
+
+function maximumFinite(field: Float64Array): number {
+  let best = -Infinity;
+  for (const v of field) if (v > best && v < Infinity) best = v;
+  return best;
+}

@@ -1,0 +1,24 @@
+/** Seconds for one knot. */
+import type { KnotKind, Through } from '../trade/knots.ts';
+import { KNOT_SECONDS, PACE_FACTOR, type Pace } from '../trade/pace.ts';
+
+export function knotSeconds(
+  knot: { kind: KnotKind; wraps: number; lock: boolean; through: Through; backcomb?: boolean },
+  piece: { readonly loopHasToComeOff: boolean; readonly secondsBefore: number },
+  pace: Pace,
+  /** Each piece is prepared as it comes. */
+  preparedHere: boolean,
+): number {
+  const s = KNOT_SECONDS;
+  const seconds =
+    s.base +
+    knot.wraps * s.eachWrap +
+    (knot.lock ? s.lock : 0) +
+    (knot.kind === 'oneLeg' ? s.oneLeg + (piece.loopHasToComeOff ? s.loopOff : 0) : 0) +
+    (knot.kind === 'anchor' ? s.anchor : 0) +
+    (knot.kind === 'fold' ? s.fold : 0) +
+    (knot.kind === 'onBand' || knot.kind === 'onRod' ? s.onBandOrRod : knot.through === 'net' ? 0 : s.hairInBite) +
+    (knot.backcomb ? s.backcomb : 0) +
+    (preparedHere ? piece.secondsBefore : 0);
+  return seconds * PACE_FACTOR[pace];
+}

@@ -1,0 +1,138 @@
+/** A cap as the features it combines, not as a product’s name: dome, opening, holding, ready-made rows, size, stretch and holes. */
+
+export const DOMES = ['none', 'closed', 'openTop'] as const;
+
+export type Dome = (typeof DOMES)[number];
+
+export const OPENINGS = ['none', 'stitchedU', 'cut', 'slit'] as const;
+
+export type Opening = (typeof OPENINGS)[number];
+
+export const COMB_PLACES = ['front', 'sides', 'nape'] as const;
+
+export type CombPlace = (typeof COMB_PLACES)[number];
+
+export const OWN_ROWS = ['none', 'back', 'oneSide'] as const;
+
+export type OwnRows = (typeof OWN_ROWS)[number];
+
+export const HOLE_SHAPES = ['square', 'diamond', 'honeycomb'] as const;
+
+export type HoleShape = (typeof HOLE_SHAPES)[number];
+
+export const WIG_HOLDS = ['combs', 'strap', 'pins', 'pieces'] as const;
+
+export type WigHold = (typeof WIG_HOLDS)[number];
+
+export const BLENDINGS = ['none', 'front', 'sides', 'nape'] as const;
+
+export type Blending = (typeof BLENDINGS)[number];
+
+/** Lengths in mm as it lies, not stretched. */
+export interface Cap {
+  readonly dome: Dome;
+  readonly opening: Opening;
+  /** The opening's own length from the front, and its width; it may be longer than the part. */
+  readonly openingMm: number;
+  readonly openingWidthMm: number;
+  readonly band: boolean;
+  readonly combs: readonly CombPlace[];
+  readonly strap: boolean;
+  readonly ownRows: OwnRows;
+  readonly girthMm: number;
+  /** Front to nape over the top. */
+  readonly depthMm: number;
+  /** How many times its length it can be drawn out before it fights back. */
+  readonly stretch: number;
+  readonly hole: HoleShape;
+  readonly holePitchMm: number;
+  /** Cloth left over behind, to be tied off. */
+  readonly surplus: boolean;
+  readonly timesWorn: number;
+  readonly filledOn: 'head' | 'block';
+  readonly block: { readonly girthMm: number; readonly depthMm: number };
+  /** It comes off in one piece. */
+  readonly wig: boolean;
+  readonly wigHolds: readonly WigHold[];
+  /** The last strip round the opening waits for the try-on over the base. */
+  readonly topKept: boolean;
+  /** Pieces hooked into own hair, which stay behind when it comes off. */
+  readonly blending: Blending;
+}
+
+export const CAP_LIMITS = {
+  openingMm: [20, 200],
+  openingWidthMm: [4, 60],
+  girthMm: [380, 640],
+  depthMm: [220, 460],
+  stretch: [1.02, 2.5],
+  holePitchMm: [1, 12],
+  timesWorn: [0, 500],
+  blockGirthMm: [440, 640],
+  blockDepthMm: [260, 460],
+} as const;
+
+/** A stretch net as it comes, medium size (common practice, no source). */
+export const DEFAULT_CAP: Cap = {
+  dome: 'closed',
+  opening: 'none',
+  openingMm: 100,
+  openingWidthMm: 12,
+  band: true,
+  combs: [],
+  strap: false,
+  ownRows: 'none',
+  girthMm: 500,
+  depthMm: 320,
+  stretch: 1.4,
+  hole: 'honeycomb',
+  holePitchMm: 4,
+  surplus: false,
+  timesWorn: 0,
+  filledOn: 'head',
+  block: { girthMm: 540, depthMm: 340 },
+  wig: false,
+  wigHolds: ['combs'],
+  topKept: true,
+  blending: 'none',
+};
+
+export interface Named {
+  readonly name: string;
+  readonly reason: string;
+}
+
+/** All reasons: common practice, no source. */
+export const DOME_INFO: Readonly<Record<Dome, Named>> = {
+  none: { name: 'No cap', reason: 'Pieces go through own hair. Take generous bites: few hairs carry badly and hurt.' },
+  closed: { name: 'Closed dome', reason: 'Put on from the forehead, drawn down behind, over the finished base.' },
+  openTop: { name: 'Open on top', reason: 'A handful of knots draws its top shut; it packs small and suits a block.' },
+};
+
+export const OPENING_INFO: Readonly<Record<Opening, Named>> = {
+  none: { name: 'None', reason: 'Nothing is cut: a part is shaped on the closed cap, or hair is swept over.' },
+  stitchedU: {
+    name: 'A stitched U',
+    reason: 'Hook along the stitching and cut just inside; what is too long is hooked closed.',
+  },
+  cut: {
+    name: 'Cut by you',
+    reason: 'All round it is filled first; then one slit, look, and the flaps off slowly, a margin kept.',
+  },
+  slit: {
+    name: 'A slit in the border',
+    reason: 'Through the border only, no deeper than it is wide: the line starts at the skin.',
+  },
+};
+
+export const OWN_ROWS_INFO: Readonly<Record<OwnRows, string>> = {
+  none: 'none',
+  back: 'running straight back',
+  oneSide: 'running to one side in front',
+};
+
+export const HOLE_NAMES: Readonly<Record<HoleShape, string>> = {
+  square: 'square',
+  diamond: 'diamond',
+  honeycomb: 'honeycomb',
+};

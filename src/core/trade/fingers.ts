@@ -1,0 +1,44 @@
+/** Fingers as a measure: what a plan may hold of them, and how they are said. */
+
+const NUMBER_WORDS = [
+  'no',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+];
+
+export function fingersInWords(fingers: number): string {
+  if (fingers === 0) return 'no finger';
+  if (fingers === 0.5) return 'half a finger';
+  const whole = Math.floor(fingers);
+  const word = NUMBER_WORDS[whole] ?? String(whole);
+  if (fingers === whole) return whole === 1 ? 'one finger' : `${word} fingers`;
+  return `${word} and a half fingers`;
+}
+
+/** "1¼ fingers": quarters as real fractions. */
+export function fingersFigure(fingers: number): string {
+  const quarters = Math.round(fingers * 4);
+  const whole = Math.floor(quarters / 4);
+  const rest = ['', '¼', '½', '¾'][quarters % 4];
+  const exact = Math.abs(quarters / 4 - fingers) < 1e-6;
+  if (!exact) return fingers.toFixed(2);
+  return whole === 0 ? rest || '0' : `${whole}${rest}`;
+}
+
+export const FINGER_COUNTS = [1, 4] as const;
+
+export const DEFAULT_FINGER_MM = 18;
+
+export const FINGER_LIMITS_MM = [10, 30] as const;
+
+export const SPACING_LIMITS_FINGERS = [0.25, 4] as const;

@@ -1,0 +1,69 @@
+/** Kinds of knots, what they go through, which way the hook is pushed: their names. */
+import { upperFirst } from './words.ts';
+
+export const KNOT_KINDS = ['anchor', 'wrap', 'oneLeg', 'fold', 'threadLoop', 'roundCoil', 'onBand', 'onRod'] as const;
+
+export type KnotKind = (typeof KNOT_KINDS)[number];
+
+export const THROUGHS = ['net', 'hairAndNet', 'hair', 'border'] as const;
+
+export type Through = (typeof THROUGHS)[number];
+
+export const THROUGH_WORDS: Readonly<Record<Through, string>> = {
+  net: 'through the net',
+  hairAndNet: 'through net and hair',
+  hair: 'through own hair',
+  border: 'under the border, through hair',
+};
+
+/** Which way the hook is pushed. */
+export type Entry =
+  | 'withFall'
+  | 'fromCoveredSide'
+  | 'fromTheFront'
+  | 'across'
+  | 'beside'
+  | 'throughTwist'
+  | 'onTop'
+  | 'intoRoot'
+  | 'underBand'
+  | 'throughWrap';
+
+export const ENTRY_WORDS: Readonly<Record<Entry, string>> = {
+  withFall: 'the way the hair shall fall',
+  fromCoveredSide: 'from the side that the free leg will cover',
+  fromTheFront: 'from the face backwards',
+  across: 'across the line, from the side it is swept to',
+  beside: 'in the channel beside the twist',
+  throughTwist: 'through the twist, a few hairs to each side',
+  onTop: 'along the top of the twist',
+  intoRoot: 'into the tied root',
+  underBand: 'under the band, between it and the scalp',
+  throughWrap: 'between two turns of the thread',
+};
+
+/** Where all of these rules come from; a rule of another origin would name its own. */
+export const RULES_SOURCE = 'Common practice, no source';
+
+export const KIND_NAMES: Readonly<Record<KnotKind, string>> = {
+  anchor: 'Anchor',
+  wrap: 'Wrap',
+  oneLeg: 'One-leg knot',
+  fold: 'Folded by hand',
+  threadLoop: 'Through its own thread',
+  roundCoil: 'Round the coil',
+  onBand: 'On the band',
+  onRod: 'On the rod',
+};
+
+/** Name of a knot as the wearer says it. */
+export function knotName(knot: { kind: KnotKind; wraps: number; lock: boolean }): string {
+  const times = ['no wrap', 'single wrap', 'double wrap', 'triple wrap'][knot.wraps] ?? `${knot.wraps} wraps`;
+  if (knot.kind === 'anchor' || knot.kind === 'threadLoop') return KIND_NAMES[knot.kind];
+  if (knot.kind === 'oneLeg') return knot.wraps > 1 ? 'One-leg knot, twice' : 'One-leg knot';
+  const name = knot.kind === 'wrap' ? upperFirst(times) : `${KIND_NAMES[knot.kind]}, ${times}`;
+  return knot.lock ? `${name}, locked` : name;
+}
+
+/** Fewer hairs than these carry badly and hurt, mm² (common practice, no source: a generous bite). */
+export const LEAST_BITE_MM2 = 9;

@@ -1,0 +1,49 @@
+/** Loops that pieces come with, and what each allows. */
+
+export const LOOPS = ['thread', 'slidingBand', 'ring', 'stiff', 'none'] as const;
+
+export type Loop = (typeof LOOPS)[number];
+
+export interface LoopInfo {
+  readonly name: string;
+  /** Can be pushed up to the root and hold a knot shut. */
+  readonly locks: boolean;
+  /** Whether one side can go through alone: with the loop left on, once it is taken off, or never. */
+  readonly oneLeg: 'asItIs' | 'onceOff' | 'never';
+  /** What it allows, for a first-time reader. */
+  readonly allows: string;
+}
+
+/** Common practice, no source. */
+export const LOOP_INFO: Readonly<Record<Loop, LoopInfo>> = {
+  thread: {
+    name: 'thread loop',
+    locks: false,
+    oneLeg: 'asItIs',
+    allows: 'Any wraps, and one-leg with the thread left on.',
+  },
+  slidingBand: {
+    name: 'sliding band',
+    locks: true,
+    oneLeg: 'onceOff',
+    allows: 'Any wraps, a lock with the band; one-leg once the band is off.',
+  },
+  ring: {
+    name: 'ring',
+    locks: true,
+    oneLeg: 'onceOff',
+    allows: 'Any wraps, a lock with the ring; one-leg once the ring is off.',
+  },
+  stiff: {
+    name: 'stiff middle',
+    locks: false,
+    oneLeg: 'never',
+    allows: 'Ordinary wraps only: its sides stay together.',
+  },
+  none: {
+    name: 'no loop, folded by hand',
+    locks: false,
+    oneLeg: 'asItIs',
+    allows: 'A fold of loose hair: any wraps, and one-leg.',
+  },
+};

@@ -1,0 +1,97 @@
+/** What can be done to a piece before or after it is hooked, and what each does to its length, width and minutes. */
+
+export const SPLITS = [1, 2, 4, 8, 16] as const;
+
+export type Split = (typeof SPLITS)[number];
+
+export const OPENED_WHEN = ['never', 'before', 'after'] as const;
+
+export type OpenedWhen = (typeof OPENED_WHEN)[number];
+
+export const DRESSINGS = ['asItIs', 'fingerCurled', 'smoothed', 'set'] as const;
+
+export type Dressing = (typeof DRESSINGS)[number];
+
+export const MOST_CUTS = 8;
+
+export interface DressingInfo {
+  readonly name: string;
+  readonly why: string;
+  readonly length: number;
+  readonly width: number;
+  readonly secondsAPiece: number;
+  /** When it is done: each before it is hooked, or all of it at the end. */
+  readonly before: boolean;
+  /** Only fibre that bears heat, or human hair. */
+  readonly heat: boolean;
+}
+
+/** Length and width factors: guesses until one piece has been measured; the seconds: common practice. */
+export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
+  asItIs: {
+    name: 'as it is',
+    why: 'Nothing is done to it.',
+    length: 1,
+    width: 1,
+    secondsAPiece: 0,
+    before: false,
+    heat: false,
+  },
+  fingerCurled: {
+    name: 'each curl wound round a finger',
+    why: 'With water and a little conditioner, before it is hooked: tighter, shorter, cleaner curls.',
+    length: 0.92,
+    width: 0.85,
+    secondsAPiece: 18,
+    before: true,
+    heat: false,
+  },
+  smoothed: {
+    name: 'smoothed with serum and a drier',
+    why: 'After hooking, about an hour for a head. What the label says of heat comes first.',
+    length: 1.1,
+    width: 0.9,
+    secondsAPiece: 16,
+    before: false,
+    heat: true,
+  },
+  set: {
+    name: 'set on rollers',
+    why: 'After hooking; the ends come up and the hair stands wider.',
+    length: 0.88,
+    width: 1.25,
+    secondsAPiece: 20,
+    before: false,
+    heat: false,
+  },
+};
+
+/** Opening all strands all the way widens a piece by this much (guess), and it hangs a little shorter. */
+export const OPEN_WIDENS = 0.8;
+
+export const OPEN_SHORTENS = 0.06;
+
+/** Seconds to open one strand all the way (common practice, no source: a head takes about an hour). */
+export const SECONDS_A_STRAND = 4;
+
+/** Seconds to split something in two, and to cut it in half. */
+export const SECONDS_A_SPLIT = 5;
+
+export const SECONDS_A_HALF = 4;
+
+/** Fibre density g/mm³, about 1.3 g/cm³ for hair-like synthetic fibre (from memory). */
+export const FIBRE_DENSITY = 0.0013;
+
+/** Fibre over space in a bundle held loosely (guess). */
+export const PACKING = 0.4;
+
+/** Width of a wrapped knot over the thickness of its folded piece (guess; 2 g over 25 cm gives 7 to 8 mm). */
+export const KNOT_WIDENING = 2.5;
+
+export const REFERENCE_MASS_G = 2;
+
+/** Up to this a knot lies flat at an open place, mm (common practice: a sixteenth of a thick piece does, a quarter does not). */
+export const LIES_FLAT_MM = 4.2;
+
+/** A piece passes a hole that is this share of its thickness: the net gives way (guess). */
+export const HOLE_GIVES = 0.5;

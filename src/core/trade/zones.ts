@@ -1,0 +1,43 @@
+/** The zones of a head that have a spacing and a piece of their own. */
+import type { PartKind } from './parts.ts';
+
+export const ZONES = ['part', 'top', 'back', 'nape', 'faceEdge'] as const;
+
+export type SpacingZone = (typeof ZONES)[number];
+
+export const ZONE_NAMES: Readonly<Record<SpacingZone, string>> = {
+  part: 'Beside the part',
+  top: 'Top',
+  back: 'Back',
+  nape: 'Nape',
+  faceEdge: 'Face edge',
+};
+
+/** What a zone is called when there is no part for it to lie beside. */
+export function zoneName(zone: SpacingZone, partKind: PartKind): string {
+  if (zone !== 'part' || partKind === 'line') return ZONE_NAMES[zone];
+  return partKind === 'crown' ? 'Round the crown' : 'First rows';
+}
+
+/** Zones that have a piece of their own: a fringe besides those that have a spacing. */
+export const PIECE_ZONES = [...ZONES, 'fringe'] as const;
+
+export type PieceZone = (typeof PIECE_ZONES)[number];
+
+export const MIX_EVERY = [2, 3, 4, 5] as const;
+
+export const KNOT_ZONES = ['part', 'top', 'back', 'side', 'nape', 'faceEdge', 'crown'] as const;
+
+export type KnotZone = (typeof KNOT_ZONES)[number];
+
+/** The zone of spacing and pieces that a place of the knot map belongs to. */
+export function pieceZoneOf(zone: KnotZone): Exclude<PieceZone, 'fringe'> {
+  switch (zone) {
+    case 'side':
+      return 'back';
+    case 'crown':
+      return 'part';
+    default:
+      return zone;
+  }
+}
