@@ -1,4 +1,5 @@
 /** What a base is laid on: her scalp with the fields that generators cut along, once per head and hair. */
+
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { HairOnScalp } from '../hair/own-hair.ts';
 import type { Hairline } from '../head/hairline.ts';
@@ -6,6 +7,7 @@ import type { Landmarks } from '../head/landmarks.ts';
 import type { MarkMasks } from '../head/marks.ts';
 import type { ScalpFields } from '../head/scalp-fields.ts';
 import type { HeadShape } from '../head/shape.ts';
+import { atan2 } from '../numerics/elementary.ts';
 
 export interface BaseContext {
   readonly shape: HeadShape;
@@ -50,9 +52,9 @@ export function baseContext(
     aside: each((v, x) => (x >= 0 ? scalp.fromMidline[v] : -scalp.fromMidline[v])),
     // Below the axis behind, the angle runs on beyond π to the nape.
     backwards: each((_, __, y, z) => {
-      const a = Math.atan2(y, z);
+      const a = atan2(y, z);
       return a < -Math.PI / 2 ? a + 2 * Math.PI : a;
     }),
-    aroundBack: each((_, x, __, z) => Math.atan2(x, -z)),
+    aroundBack: each((_, x, __, z) => atan2(x, -z)),
   };
 }

@@ -8,6 +8,7 @@
 import type { Footprint } from '../fall/footprint.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { Vec3 } from '../geometry/vectors.ts';
+import { exp, log } from '../numerics/elementary.ts';
 
 /** Share that shows straight on at every vertex. */
 export function showing(vertexCount: number, footprints: Iterable<Footprint>): Float64Array {
@@ -50,7 +51,7 @@ const LEAST = 1e-4;
 /** Natural logarithms of what shows, as `seenShare` takes them: once for all sides. */
 export function logOf(shows: ArrayLike<number>): Float64Array {
   const out = new Float64Array(shows.length);
-  for (let v = 0; v < out.length; v++) out[v] = shows[v] > LEAST ? Math.log(shows[v]) : Number.NEGATIVE_INFINITY;
+  for (let v = 0; v < out.length; v++) out[v] = shows[v] > LEAST ? log(shows[v]) : Number.NEGATIVE_INFINITY;
   return out;
 }
 
@@ -65,7 +66,7 @@ export function seenShare(mesh: SurfaceMesh, logShows: Float64Array, owed: Uint8
     if (c <= RIM) continue;
     const a = vertexAreasMm2[v] * c;
     area += a;
-    if (logShows[v] > Number.NEGATIVE_INFINITY) seen += a * Math.exp(logShows[v] / c);
+    if (logShows[v] > Number.NEGATIVE_INFINITY) seen += a * exp(logShows[v] / c);
   }
   return area > 0 ? seen / area : 0;
 }

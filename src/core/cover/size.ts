@@ -2,6 +2,7 @@
  * Outline of the hair: the furthest that it reaches from the middle of the head in every direction of a view, as one
  * sees it from the front, from her left and from above; and its width and height beside the bare head's.
  */
+import { atan2, cos, sin } from '../numerics/elementary.ts';
 import type { Side } from './cover.ts';
 
 export const SIZE_VIEWS = ['front', 'left', 'top'] as const satisfies readonly Side[];
@@ -55,7 +56,7 @@ export class Silhouette {
         const x = points[i + a];
         const y = points[i + b];
         const r = Math.sqrt(x * x + y * y) + halfMm;
-        const bin = Math.floor(((Math.atan2(y, x) + Math.PI) / (2 * Math.PI)) * BINS) % BINS;
+        const bin = Math.floor(((atan2(y, x) + Math.PI) / (2 * Math.PI)) * BINS) % BINS;
         if (r > this.reach[view][bin]) this.reach[view][bin] = r;
       }
     }
@@ -82,8 +83,8 @@ export class Silhouette {
     const out = new Float32Array(2 * held.length);
     held.forEach((bin, i) => {
       const angle = ((bin + 0.5) / BINS) * 2 * Math.PI - Math.PI;
-      out[2 * i] = smooth[bin] * Math.cos(angle);
-      out[2 * i + 1] = smooth[bin] * Math.sin(angle);
+      out[2 * i] = smooth[bin] * cos(angle);
+      out[2 * i + 1] = smooth[bin] * sin(angle);
     });
     return out;
   }

@@ -3,7 +3,9 @@
  * leaves as it lay and hangs straight further down; where it would run into face, neck or shoulders it slides along them.
  * Without anything in its way the sideways reach has a closed form: b (Si(θ₀) - Si(θ₀ e^(-L/b))).
  */
+
 import type { Vec3 } from '../geometry/vectors.ts';
+import { acos, cos, exp, sin } from '../numerics/elementary.ts';
 import type { Texture } from '../trade/textures.ts';
 
 /** Over which the angle falls to a third, mm (guesses: smooth hair hangs at once, springy hair keeps its way). */
@@ -59,13 +61,13 @@ export function hang(
     const h = Math.min(stepMm, left);
     // Half a turn before the step and half after it: the midpoint rule of the angle law.
     for (let half = 0; half < 2; half++) {
-      const cos = Math.min(1, Math.max(-1, dx * down[0] + dy * down[1] + dz * down[2]));
-      const angle = Math.acos(cos);
-      const sin = Math.sin(angle);
-      if (sin > 1e-4) {
-        const to = angle * Math.exp(-h / (2 * bendMm));
-        const a = Math.sin(to) / sin;
-        const b = Math.cos(to) - a * cos;
+      const along = Math.min(1, Math.max(-1, dx * down[0] + dy * down[1] + dz * down[2]));
+      const angle = acos(along);
+      const aside = sin(angle);
+      if (aside > 1e-4) {
+        const to = angle * exp(-h / (2 * bendMm));
+        const a = sin(to) / aside;
+        const b = cos(to) - a * along;
         dx = a * dx + b * down[0];
         dy = a * dy + b * down[1];
         dz = a * dz + b * down[2];

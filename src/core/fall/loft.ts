@@ -4,6 +4,7 @@
  */
 
 import type { HookedPiece } from '../hair/preparation.ts';
+import { exp, log } from '../numerics/elementary.ts';
 import type { Texture } from '../trade/textures.ts';
 import type { Footprint } from './footprint.ts';
 import type { Ribbons } from './ribbons.ts';
@@ -44,12 +45,12 @@ export function layerMm(
 /** How far a springy strand stands off by itself, mm, at a length along it. */
 export function standsMm(texture: Texture, lengthMm: number, alongMm: number, loft: number): number {
   const most = Math.min(MOST_STANDS_MM, LOFT[texture].stands * lengthMm) * loft;
-  return most * (1 - Math.exp(-alongMm / RISE_MM));
+  return most * (1 - exp(-alongMm / RISE_MM));
 }
 
 /** Lays a piece on those before it: raises the hair under its ribbons. @param opacity of one of its ribbons */
 export function layOn(heightMm: Float32Array, { vertices, through }: Footprint, opacity: number, layer: number) {
-  const perRibbon = -1 / Math.log(1 - opacity);
+  const perRibbon = -1 / log(1 - opacity);
   for (let i = 0; i < vertices.length; i++)
-    heightMm[vertices[i]] += layer * perRibbon * -Math.log(Math.max(through[i], 1e-6));
+    heightMm[vertices[i]] += layer * perRibbon * -log(Math.max(through[i], 1e-6));
 }

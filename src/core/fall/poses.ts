@@ -1,4 +1,5 @@
 /** How she is looked at: what she does with her head, and how old the style is. */
+import { cos, sin } from '../numerics/elementary.ts';
 import { AT_REST, type HairState } from './way.ts';
 
 const BENT = Math.PI / 3;
@@ -7,11 +8,11 @@ const TILTED = Math.PI / 5;
 /** Gravity turns against her head when the head turns against the world. Wind as strong as a brisk walk's (guess). */
 export const POSES = {
   rest: { name: 'at rest', state: AT_REST },
-  bent: { name: 'head bent forward', state: { ...AT_REST, gravity: [0, -Math.cos(BENT), Math.sin(BENT)] } },
-  tiltedLeft: { name: 'tilted to your left', state: { ...AT_REST, gravity: [Math.sin(TILTED), -Math.cos(TILTED), 0] } },
+  bent: { name: 'head bent forward', state: { ...AT_REST, gravity: [0, -cos(BENT), sin(BENT)] } },
+  tiltedLeft: { name: 'tilted to your left', state: { ...AT_REST, gravity: [sin(TILTED), -cos(TILTED), 0] } },
   tiltedRight: {
     name: 'tilted to your right',
-    state: { ...AT_REST, gravity: [-Math.sin(TILTED), -Math.cos(TILTED), 0] },
+    state: { ...AT_REST, gravity: [-sin(TILTED), -cos(TILTED), 0] },
   },
   windFront: { name: 'wind in your face', state: { ...AT_REST, wind: [0, 0, -0.9] } },
   windBehind: { name: 'wind from behind', state: { ...AT_REST, wind: [0, 0, 0.9] } },

@@ -2,9 +2,11 @@
  * A ribbon as it hangs in space: over the scalp on the hair that lies there already, off the head where the skin turns
  * under or the hairline is reached, then down as a curtain until its length or the outline ends it.
  */
+
 import type { DistanceGrid } from '../geometry/distance-grid.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { Vec3 } from '../geometry/vectors.ts';
+import { cos, sin } from '../numerics/elementary.ts';
 import type { Texture } from '../trade/textures.ts';
 import { type Finish, isTrimmed } from './finish.ts';
 import { BEND_MM, hang } from './hang.ts';
@@ -117,8 +119,8 @@ export class StrandMaker {
     const v = 3 * tracer.vertices[0];
     const { ways } = round;
     const n = round.mesh.normals;
-    const s = Math.sin(angle);
-    const c = Math.cos(angle);
+    const s = sin(angle);
+    const c = cos(angle);
     return unit(
       c * ways[v] + s * (n[v + 1] * ways[v + 2] - n[v + 2] * ways[v + 1]),
       c * ways[v + 1] + s * (n[v + 2] * ways[v] - n[v] * ways[v + 2]),

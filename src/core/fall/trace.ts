@@ -3,7 +3,9 @@
  * plane of the vertex nearest to it, found by walking from the last one. Steps of 6 mm hide as much as steps of
  * 2 mm to within 0.1 points. It ends at its length, or where it leaves the scalp over the hairline.
  */
+
 import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { cos, exp, sin } from '../numerics/elementary.ts';
 
 export const STEP_MM = 6;
 /** No strand lies longer on a head than this. */
@@ -51,7 +53,7 @@ export class StrandTracer {
     vertices[0] = v;
     arcMm[0] = 0;
     let angle = angleRad;
-    const halfStep = Math.exp(-STEP_MM / 2 / closesMm);
+    const halfStep = exp(-STEP_MM / 2 / closesMm);
     while (s < lengthMm - 1e-6 && n < MOST_STEPS) {
       const h = Math.min(STEP_MM, lengthMm - s);
       this.turn(v, angle);
@@ -105,8 +107,8 @@ export class StrandTracer {
       this.dz = tz;
       return;
     }
-    const c = Math.cos(angle);
-    const s = Math.sin(angle);
+    const c = cos(angle);
+    const s = sin(angle);
     const nx = normals[o];
     const ny = normals[o + 1];
     const nz = normals[o + 2];

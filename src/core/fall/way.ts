@@ -4,10 +4,12 @@
  * d the distance from the part, g gravity along the skin and e a wind; where T would turn back towards the part
  * it is raised until it doesn't. Our own construction: gravity alone pulls hair over a side part.
  */
+
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { gradientAt, gradients } from '../geometry/gradient.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { Vec3 } from '../geometry/vectors.ts';
+import { exp } from '../numerics/elementary.ts';
 
 /** How she holds her head, and what moves her hair. Directions in the frame of the head. */
 export interface HairState {
@@ -67,7 +69,7 @@ function wayInto(
   const gz = gravity[2] - pull * nz;
   const steep = Math.sqrt(gx * gx + gy * gy + gz * gz);
   const near = fromPartMm / PART_REACH_MM;
-  const A = Math.max(Math.exp(-near * near), 1 - 0.85 * steep);
+  const A = Math.max(exp(-near * near), 1 - 0.85 * steep);
   const blow = wind[0] * nx + wind[1] * ny + wind[2] * nz;
   let x = A * away[a] + (1 - A) * gx + wind[0] - blow * nx;
   let y = A * away[a + 1] + (1 - A) * gy + wind[1] - blow * ny;
@@ -85,7 +87,7 @@ function wayInto(
 /** Beside the finger hair lies away from it. */
 function pushAside(out: Float64Array, o: number, aside: Float64Array, fromFingerMm: number) {
   const near = fromFingerMm / FINGER_REACH_MM;
-  const A = Math.exp(-near * near);
+  const A = exp(-near * near);
   if (A < 0.01) return;
   setUnit(
     out,

@@ -2,10 +2,12 @@
  * What the finished look has against the plan: too thin or too big for what she aimed at, bare places, knots that
  * show, bites that carry much. Thresholds are guesses, said beside each, and stand against what she aimed at.
  */
+
 import { meetsTheEye, michelson } from '../cover/contrast.ts';
 import { brushRadiusMm } from '../cover/places.ts';
 import { directionDeg } from '../head/marks.ts';
 import { BITE_WORDS } from '../load/bites.ts';
+import { tan } from '../numerics/elementary.ts';
 import type { PlanInputs } from '../plan/inputs.ts';
 import type { HairOnHead, Look } from '../plan/look-result.ts';
 import type { Plan } from '../plan/result.ts';
@@ -107,7 +109,7 @@ const bricksExpose: LookCheck = (inputs, { pieces, spacing, rowScheme }, look) =
   const shortest = pieces.reduce((a, b) => (b.lengthMm < a.lengthMm ? b : a));
   const texture = inputs.products.find((p) => p.id === shortest.product)?.texture;
   if (!texture || TEXTURE_INFO[texture].springy) return undefined;
-  const spreads = gapMm * Math.tan(Math.min(fanRad, 2.6) / 2) + ribbonWidthMm / 2;
+  const spreads = gapMm * tan(Math.min(fanRad, 2.6) / 2) + ribbonWidthMm / 2;
   if (spreads >= pitchMm / 2 || shortest.lengthMm > 2 * gapMm - ribbonWidthMm / 2) return undefined;
   const seen = look.knots.filter((k) => k.by === 'nothing').length;
   return {

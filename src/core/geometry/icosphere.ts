@@ -2,6 +2,8 @@
  * Geodesic sphere: each face of an icosahedron is divided `frequency` times along great circles
  * (slerp), so that triangles stay nearly equal. 10 f² + 2 vertices, 20 f² triangles.
  */
+import { acos, sin } from '../numerics/elementary.ts';
+
 export interface Icosphere {
   /** Unit directions, xyz interleaved. */
   readonly directions: Float64Array;
@@ -51,10 +53,10 @@ type Triple = readonly [number, number, number];
 
 function slerp(a: Triple, b: Triple, t: number): Triple {
   const dot = Math.min(1, Math.max(-1, a[0] * b[0] + a[1] * b[1] + a[2] * b[2]));
-  const angle = Math.acos(dot);
+  const angle = acos(dot);
   if (angle < 1e-12) return a;
-  const u = Math.sin((1 - t) * angle) / Math.sin(angle);
-  const v = Math.sin(t * angle) / Math.sin(angle);
+  const u = sin((1 - t) * angle) / sin(angle);
+  const v = sin(t * angle) / sin(angle);
   return [a[0] * u + b[0] * v, a[1] * u + b[1] * v, a[2] * u + b[2] * v];
 }
 

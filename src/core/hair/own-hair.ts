@@ -2,8 +2,10 @@
  * Her own hair: how many hairs, how long and how thick, region by region; what it weighs and how thick a tail
  * of it is. Lengths are stretched ones. Every constant is in one table with its source.
  */
+
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { Landmarks } from '../head/landmarks.ts';
+import { atan2 } from '../numerics/elementary.ts';
 import {
   DIAMETER_UM,
   HAIR_REGIONS,
@@ -127,7 +129,7 @@ function hairRegions(
     const y = p[3 * v + 1];
     const z = p[3 * v + 2];
     if (scalp.fromNape[v] < NAPE_REACH * k) return index('nape');
-    const around = Math.abs(Math.atan2(p[3 * v], z));
+    const around = Math.abs(atan2(p[3 * v], z));
     if (y < SIDE_HEIGHT * k && around > 0.8 && around < 2.2) return index('sides');
     if (z > mark.earTop[2] + 0.25 * y) return index('front');
     return y > CROWN_HEIGHT * k ? index('crown') : index('back');

@@ -3,8 +3,10 @@
  * capsules. Decoration, so that she knows where she is; nothing is computed from it. Radii by eye, mm on a
  * head of prior size. Smooth minimum: I. Quilez' polynomial form (k/4 at the join).
  */
+
 import { smoothstep } from '../geometry/smoothstep.ts';
 import { surfaceNets } from '../geometry/surface-nets.ts';
+import { cos, sin } from '../numerics/elementary.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { landmarks } from './landmarks.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';
@@ -42,10 +44,10 @@ function earDistance(x: number, y: number, z: number, earTop: V3): number {
   const Z = z - (earTop[2] - 7);
   const flare = 0.42;
   const lean = -0.2;
-  const x1 = Math.cos(flare) * X + Math.sin(flare) * Z;
-  const z1 = -Math.sin(flare) * X + Math.cos(flare) * Z;
-  const y2 = Math.cos(lean) * Y - Math.sin(lean) * z1;
-  const z2 = Math.sin(lean) * Y + Math.cos(lean) * z1;
+  const x1 = cos(flare) * X + sin(flare) * Z;
+  const z1 = -sin(flare) * X + cos(flare) * Z;
+  const y2 = cos(lean) * Y - sin(lean) * z1;
+  const z2 = sin(lean) * Y + cos(lean) * z1;
   let d = ellipsoid(x1, y2 - 4, z2, 6, 27, 18);
   d = smoothMin(d, ellipsoid(x1, y2 + 20, z2 - 5, 5.5, 13, 9), 8);
   d = smoothMax(d, -ellipsoid(x1 - 7.4, y2 - 3, z2 - 1, 6, 21, 12.5), 4);

@@ -4,7 +4,9 @@
  * The landmarks fix six of its points; the others (recess, sideburn, round the ear, nape) are shaped by eye.
  * She may move the points that differ most from head to head; the ear stays where the tape found it.
  */
+
 import { evaluatePchip, type Pchip, pchip } from '../geometry/pchip.ts';
+import { atan2, cos, sin } from '../numerics/elementary.ts';
 import { landmarks, type Point } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 
@@ -58,11 +60,11 @@ export interface Hairline {
 }
 
 export function azimuthOf(x: number, z: number): number {
-  return Math.abs(Math.atan2(x, z));
+  return Math.abs(atan2(x, z));
 }
 
 export function elevationOf(x: number, y: number, z: number): number {
-  return Math.atan2(y, Math.sqrt(x * x + z * z));
+  return atan2(y, Math.sqrt(x * x + z * z));
 }
 
 /** The recess (corner of the forehead) lies at this share of the temple's azimuth. */
@@ -82,7 +84,7 @@ export function hairline(head: HeadShape, offsets: HairlineOffsets = AS_FITTED):
   const recess = RECESS_SHARE * temple;
   const raised = (point: [number, number], mm: number): [number, number] => {
     const [a, e] = point;
-    const reach = rayLength(head, 0, 0, 0, Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e));
+    const reach = rayLength(head, 0, 0, 0, sin(a) * cos(e), sin(e), cos(a) * cos(e));
     return [a, e + mm / reach];
   };
   const side = (o: SideOffsets) => {
@@ -127,7 +129,7 @@ export function hairlinePoints(head: HeadShape, line: Hairline): HairlinePoint[]
   };
   const point = (name: HairlinePoint['name'], side: HairlinePoint['side'], azimuth: number): HairlinePoint => {
     const e = evaluatePchip(side === 'right' ? line.right : line.left, azimuth);
-    const d = [Math.sin(azimuth) * Math.cos(e), Math.sin(e), Math.cos(azimuth) * Math.cos(e)];
+    const d = [sin(azimuth) * cos(e), sin(e), cos(azimuth) * cos(e)];
     const r = rayLength(head, 0, 0, 0, d[0], d[1], d[2]);
     return { name, side, at: [(side === 'right' ? -1 : 1) * r * d[0], r * d[1], r * d[2]] };
   };

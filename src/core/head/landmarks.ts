@@ -1,5 +1,7 @@
 /** The places on the head that a tape runs through and that words refer to. Positions in mm. */
+
 import type { Vec3 } from '../geometry/vectors.ts';
+import { cos, pow, sin } from '../numerics/elementary.ts';
 import { gauge, type HeadShape, sectionAt } from './shape.ts';
 
 export type Point = Vec3;
@@ -32,7 +34,7 @@ export function landmarks(head: HeadShape): Landmarks {
 /** Point of the midline at height y, on the face side (1) or behind (-1). */
 function midlinePoint(head: HeadShape, y: number, side: 1 | -1): Point {
   const { f, b, c, top } = sectionAt(head, y);
-  const reach = Math.max(0, 1 - top) ** (1 / head.vertical);
+  const reach = pow(Math.max(0, 1 - top), 1 / head.vertical);
   return [0, y, c + side * (side > 0 ? f : b) * reach];
 }
 
@@ -40,31 +42,31 @@ function earTop(head: HeadShape): Point {
   const y = -head.earDrop * head.sizeMm;
   const z = 0.13 * head.halfLengthMm;
   const { w, f } = sectionAt(head, y);
-  return [w * (1 - (z / f) ** head.horizontal) ** (1 / head.horizontal), y, z];
+  return [w * pow(1 - pow(z / f, head.horizontal), 1 / head.horizontal), y, z];
 }
 
 /** Point below the widest plane at the azimuth (from the face, about the vertical axis). */
 function horizontalPoint(head: HeadShape, y: number, azimuth: number): Point {
   const { w, f, b } = sectionAt(head, y);
-  const sin = Math.sin(azimuth);
-  const cos = Math.cos(azimuth);
-  const flat = (sin / w) ** head.horizontal + (Math.abs(cos) / (cos >= 0 ? f : b)) ** head.horizontal;
-  const r = flat ** (-1 / head.horizontal);
-  return [r * sin, y, r * cos];
+  const x = sin(azimuth);
+  const z = cos(azimuth);
+  const flat = pow(Math.abs(x) / w, head.horizontal) + pow(Math.abs(z) / (z >= 0 ? f : b), head.horizontal);
+  const r = pow(flat, -1 / head.horizontal);
+  return [r * x, y, r * z];
 }
 
 /** The temple lies in the plane of the head girth, at its azimuth: bisection on the distance from the axis. */
 function templePoint(head: HeadShape, front: Point, back: Point): Point {
   const slope = (front[1] - back[1]) / (front[2] - back[2]);
-  const sin = Math.sin(head.templeAzimuthRad);
-  const cos = Math.cos(head.templeAzimuthRad);
-  const y = (r: number) => front[1] + slope * (r * cos - front[2]);
+  const outX = sin(head.templeAzimuthRad);
+  const outZ = cos(head.templeAzimuthRad);
+  const y = (r: number) => front[1] + slope * (r * outZ - front[2]);
   let lo = 0;
   let hi = 2 * head.sizeMm;
   for (let k = 0; k < 50; k++) {
     const mid = (lo + hi) / 2;
-    if (gauge(head, mid * sin, y(mid), mid * cos) < 0) lo = mid;
+    if (gauge(head, mid * outX, y(mid), mid * outZ) < 0) lo = mid;
     else hi = mid;
   }
-  return [lo * sin, y(lo), lo * cos];
+  return [lo * outX, y(lo), lo * outZ];
 }

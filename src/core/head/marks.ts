@@ -3,8 +3,10 @@
  * cover is owed. A mark is a named region or a brush stroke of directions from the middle of the head, so that
  * it stays where it was painted when a measure changes. Later marks win over earlier ones.
  */
+
 import { forVerticesWithin, nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
 import { between, distance, distanceToSegment, pointAt, unit } from '../geometry/vectors.ts';
+import { atan2, cos, sin } from '../numerics/elementary.ts';
 import type { MarkKind, Region } from '../trade/marks.ts';
 import type { Landmarks, Point } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
@@ -54,13 +56,13 @@ export function markMasks(head: MarkedHead, marks: readonly Mark[]): MarkMasks {
 export function directionOf([azimuth, elevation]: DirectionDeg): Point {
   const a = (azimuth * Math.PI) / 180;
   const e = (elevation * Math.PI) / 180;
-  return [Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e)];
+  return [sin(a) * cos(e), sin(e), cos(a) * cos(e)];
 }
 
 /** Rounded to a tenth of a degree: a sixth of a millimetre on the head. */
 export function directionDeg([x, y, z]: Point): DirectionDeg {
   const degrees = (rad: number) => Math.round((rad * 1800) / Math.PI) / 10 + 0;
-  return [degrees(Math.atan2(x, z)), degrees(Math.atan2(y, Math.sqrt(x * x + z * z)))];
+  return [degrees(atan2(x, z)), degrees(atan2(y, Math.sqrt(x * x + z * z)))];
 }
 
 export function onSurface(shape: HeadShape, direction: Point): Point {

@@ -3,6 +3,7 @@
  * Anthropometric Survey of U.S. Army Personnel: Summary Statistics", NATICK/TR-89/044, 1989; quoted from
  * memory, unchecked. Soldiers of one country: other populations differ, and caps are sold by label anyway.
  */
+import { exp } from '../numerics/elementary.ts';
 import type { HeadShape } from './shape.ts';
 
 export interface NormValue {
@@ -32,7 +33,7 @@ export interface Standing {
 export function normalShareBelow(z: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(z));
   const tail =
-    (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
+    (exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
     t *
     (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
   return z >= 0 ? 1 - tail : tail;

@@ -3,6 +3,8 @@
  * Medians and spreads are from memory of adult head surveys, unchecked; `head/fit` moves them to her tape.
  * The soft limit (tanh) keeps every head within 3.5 prior deviations, so that no input makes a monster.
  */
+import { exp, tanh } from '../numerics/elementary.ts';
+
 export interface HeadParameter {
   readonly name: string;
   readonly meaning: string;
@@ -32,7 +34,7 @@ const SOFT_LIMIT = 3.5;
 /** Standard scores (0 is the prior head) to parameter values. */
 export function parametersFromScores(scores: ArrayLike<number>): Float64Array {
   return Float64Array.from(HEAD_PARAMETERS, (p, i) => {
-    const limited = SOFT_LIMIT * Math.tanh((scores[i] ?? 0) / SOFT_LIMIT);
-    return p.median * Math.exp(p.logSd * limited);
+    const limited = SOFT_LIMIT * tanh((scores[i] ?? 0) / SOFT_LIMIT);
+    return p.median * exp(p.logSd * limited);
   });
 }

@@ -2,6 +2,7 @@
  * The part: a line on the scalp where no hair crosses, or none. Given by where it starts on the front
  * hairline, how long it is, how far aside it ends, and how much it bends; all in mm on her head.
  */
+import { cos, sin } from '../numerics/elementary.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 
@@ -57,8 +58,8 @@ const MAX_ANGLE = 2.9;
 type Point = [number, number, number];
 
 function surfacePoint(head: HeadShape, x: number, angle: number): Point {
-  const t = rayLength(head, x, 0, 0, 0, Math.sin(angle), Math.cos(angle));
-  return [x, t * Math.sin(angle), t * Math.cos(angle)];
+  const t = rayLength(head, x, 0, 0, 0, sin(angle), cos(angle));
+  return [x, t * sin(angle), t * cos(angle)];
 }
 
 /** One step backwards of the wanted length: a secant on the angle. */

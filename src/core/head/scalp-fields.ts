@@ -1,8 +1,10 @@
 /** Distances on the scalp that belong to the head alone: computed once a head. All per vertex, mm. */
+
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { smoothField } from '../geometry/smooth.ts';
 import { smoothstep } from '../geometry/smoothstep.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { atan2, cos, sin } from '../numerics/elementary.ts';
 import { azimuthOf, type Hairline } from './hairline.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';
 import { type HeadShape, rayLength } from './shape.ts';
@@ -68,7 +70,7 @@ function midline(head: HeadShape, mesh: SurfaceMesh): Float64Array {
   let highest = 0;
   for (const v of mesh.borders[0]) {
     if (Math.abs(p[3 * v]) > 2 * mesh.meanEdgeMm) continue;
-    const angle = Math.atan2(p[3 * v + 1], p[3 * v + 2]);
+    const angle = atan2(p[3 * v + 1], p[3 * v + 2]);
     const turned = angle < 0 ? angle + 2 * Math.PI : angle;
     lowest = Math.min(lowest, turned);
     highest = Math.max(highest, turned);
@@ -76,8 +78,8 @@ function midline(head: HeadShape, mesh: SurfaceMesh): Float64Array {
   const steps = 120;
   for (let i = 0; i <= steps; i++) {
     const a = lowest + ((highest - lowest) * i) / steps;
-    const t = rayLength(head, 0, 0, 0, 0, Math.sin(a), Math.cos(a));
-    points.push(0, t * Math.sin(a), t * Math.cos(a));
+    const t = rayLength(head, 0, 0, 0, 0, sin(a), cos(a));
+    points.push(0, t * sin(a), t * cos(a));
   }
   return Float64Array.from(points);
 }

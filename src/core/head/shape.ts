@@ -3,6 +3,7 @@
  * Frame (all of core): x to the wearer's left, y up, z to the face, mm; y = 0 is the widest plane, about
  * 17 mm above the top of the ear. Mirror-symmetric in x, star-shaped about the origin.
  */
+import { exp, pow } from '../numerics/elementary.ts';
 import { parametersFromScores } from './parameters.ts';
 
 /** Exponents of the horizontal and the vertical section. */
@@ -73,11 +74,11 @@ export function sectionAt(head: HeadShape, y: number) {
       f: head.frontDepthMm,
       b: head.backDepthMm,
       c: head.crownShift * head.halfLengthMm * rise * rise,
-      top: rise ** head.vertical,
+      top: pow(rise, head.vertical),
     };
   }
   const s = -y / (NECK_START * head.sizeMm);
-  const narrowing = s < 1 ? s * s : 1 + 0.2 * (1 - Math.exp(-10 * (s - 1)));
+  const narrowing = s < 1 ? s * s : 1 + 0.2 * (1 - exp(-10 * (s - 1)));
   return {
     w: head.halfBreadthMm * (1 - 0.2 * narrowing),
     b: head.backDepthMm * (1 - 0.32 * narrowing),
@@ -87,19 +88,24 @@ export function sectionAt(head: HeadShape, y: number) {
   };
 }
 
+/** The power of the horizontal section; of every real head by roots alone, since all rays ask for it. */
+function across(x: number, exponent: number): number {
+  return exponent === HORIZONTAL ? x * x * Math.sqrt(Math.sqrt(x)) : pow(x, exponent);
+}
+
 /** Below 0 inside, 0 on the surface, about (distance ratio - 1) along a ray from the origin. */
 export function gauge(head: HeadShape, x: number, y: number, z: number): number {
   if (y >= 0) {
     const rise = y / head.crownHeightMm;
     const zc = z - head.crownShift * head.halfLengthMm * rise * rise;
     const d = zc >= 0 ? head.frontDepthMm : head.backDepthMm;
-    const flat = (Math.abs(x) / head.halfBreadthMm) ** head.horizontal + (Math.abs(zc) / d) ** head.horizontal;
-    const top = rise ** head.vertical;
-    return (flat ** (head.vertical / head.horizontal) + top) ** (1 / head.vertical) - 1;
+    const flat = across(Math.abs(x) / head.halfBreadthMm, head.horizontal) + across(Math.abs(zc) / d, head.horizontal);
+    const top = pow(rise, head.vertical);
+    return pow(pow(flat, head.vertical / head.horizontal) + top, 1 / head.vertical) - 1;
   }
   const { w, f, b } = sectionAt(head, y);
-  const flat = (Math.abs(x) / w) ** head.horizontal + (Math.abs(z) / (z >= 0 ? f : b)) ** head.horizontal;
-  return flat ** (1 / head.horizontal) - 1;
+  const flat = across(Math.abs(x) / w, head.horizontal) + across(Math.abs(z) / (z >= 0 ? f : b), head.horizontal);
+  return pow(flat, 1 / head.horizontal) - 1;
 }
 
 /** Relative accuracy of a ray hit. */

@@ -3,6 +3,7 @@
  * Length by chords with Richardson's extrapolation (4 L_K - L_K/2) / 3; 16 chords are within 0.01 mm.
  */
 
+import { atan2, cos, sin } from '../numerics/elementary.ts';
 import { TAPE_MEASURES, type TapeMeasure } from '../trade/tape.ts';
 import { type Landmarks, landmarks, type Point } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
@@ -47,10 +48,10 @@ function tapePath(head: HeadShape, measure: TapeMeasure, mark: Landmarks): TapeP
       return inPlane(head, centre, mark.frontHairline, 0, Math.PI, true);
     }
     case 'frontToNape': {
-      const angle = (p: Point) => Math.atan2(p[1], p[2]);
+      const angle = (p: Point) => atan2(p[1], p[2]);
       const end = angle(mark.napeHairline);
       return {
-        point: (a) => along(head, [0, 0, 0], [0, Math.sin(a), Math.cos(a)]),
+        point: (a) => along(head, [0, 0, 0], [0, sin(a), cos(a)]),
         from: angle(mark.frontHairline),
         to: end < 0 ? end + 2 * Math.PI : end,
         mirrored: false,
@@ -74,7 +75,7 @@ function arcFrom(head: HeadShape, side: Point, middle: Point): TapePath {
   const vz = middle[2] - centre[2];
   const l = Math.sqrt(vy * vy + vz * vz);
   return {
-    point: (a) => along(head, centre, [Math.cos(a), (Math.sin(a) * vy) / l, (Math.sin(a) * vz) / l]),
+    point: (a) => along(head, centre, [cos(a), (sin(a) * vy) / l, (sin(a) * vz) / l]),
     from: 0,
     to: Math.PI / 2,
     mirrored: true,
@@ -94,7 +95,7 @@ function inPlane(
   const vz = towards[2] - centre[2];
   const l = Math.sqrt(vy * vy + vz * vz);
   return {
-    point: (a) => along(head, centre, [Math.sin(a), (Math.cos(a) * vy) / l, (Math.cos(a) * vz) / l]),
+    point: (a) => along(head, centre, [sin(a), (cos(a) * vy) / l, (cos(a) * vz) / l]),
     from,
     to,
     mirrored,

@@ -4,10 +4,12 @@
  * holds lies in a heap. Every part is spread so that the volume of the map is the volume of the hair, whatever
  * the mesh. How flat hair is pressed is a guess; the volume is not.
  */
+
 import { IndexedHeap } from '../../geometry/heap.ts';
 import { distanceMm, forVerticesWithin, nearestVertex, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
 import { pointAt, polylineLength } from '../../geometry/vectors.ts';
 import type { Point } from '../../head/landmarks.ts';
+import { cbrt } from '../../numerics/elementary.ts';
 import { PACKING } from '../../trade/own-hair.ts';
 import type { Laying } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
@@ -250,7 +252,7 @@ function pressedWidth(areaMm2: number, flattened: number): number {
 
 /** Radius of a flat heap: half an ellipsoid of width 2r and height r / flattened·2 has the volume (2π/3) r² h. */
 function heapRadius(volumeMm3: number): number {
-  return Math.cbrt((3 * volumeMm3 * HEAP_FLATTENED) / (4 * Math.PI));
+  return cbrt((3 * volumeMm3 * HEAP_FLATTENED) / (4 * Math.PI));
 }
 
 function layAlong(

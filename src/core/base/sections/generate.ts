@@ -3,8 +3,10 @@
  * Parcels hold equal hair mass, because even bites are what makes a base even. All ways of sectioning are
  * common practice, no source.
  */
+
 import { distanceFrom } from '../../geometry/eikonal.ts';
 import { type DirectionDeg, directionDeg, directionOf, onSurface } from '../../head/marks.ts';
+import { atan2, cos, sin } from '../../numerics/elementary.ts';
 import { BASE_LIMITS, type Family } from '../../trade/bases.ts';
 import type { Sectioning } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
@@ -94,7 +96,7 @@ function stripTest({ scalp, line, mesh, fingerMm }: BaseContext, { leftOut }: Se
       return (v) => scalp.fromHairline[v] < width;
     case 'sides':
       return (v) => {
-        const azimuth = Math.abs(Math.atan2(p[3 * v], p[3 * v + 2]));
+        const azimuth = Math.abs(atan2(p[3 * v], p[3 * v + 2]));
         return (
           scalp.fromHairline[v] < width && azimuth > line.azimuthsRad.temple && azimuth < line.azimuthsRad.napeCorner
         );
@@ -360,8 +362,8 @@ function leftOfPart(ground: BaseContext, part: PartOnHead): (v: number) => boole
   const q = part.pointsMm;
   const n = q.length / 3;
   if (n < 2) return (v) => ground.aside[v] >= 0;
-  const angleOf = (i: number) => Math.atan2(q[3 * i + 1], q[3 * i + 2]);
-  const nape = Math.atan2(ground.mark.napeHairline[1], ground.mark.napeHairline[2]) + 2 * Math.PI;
+  const angleOf = (i: number) => atan2(q[3 * i + 1], q[3 * i + 2]);
+  const nape = atan2(ground.mark.napeHairline[1], ground.mark.napeHairline[2]) + 2 * Math.PI;
   const end = angleOf(n - 1);
   const xAt = (angle: number) => {
     if (angle >= end) return q[3 * (n - 1)] * Math.max(0, (nape - angle) / (nape - end));
@@ -386,8 +388,8 @@ function aboveHalfLine({ mesh, mark, fingerMm, shape }: BaseContext, fingers: nu
 /** On the middle line, so far behind the crown; at least a little, so that the plane has a slope. */
 function behindCrown(shape: BaseContext['shape'], crown: readonly number[], mm: number) {
   const radius = Math.sqrt(crown[1] ** 2 + crown[2] ** 2);
-  const angle = Math.atan2(crown[1], crown[2]) + Math.max(10, mm) / radius;
-  return onSurface(shape, [0, Math.sin(angle), Math.cos(angle)]);
+  const angle = atan2(crown[1], crown[2]) + Math.max(10, mm) / radius;
+  return onSurface(shape, [0, sin(angle), cos(angle)]);
 }
 
 function tieDirection(ground: BaseContext, place: Sectioning['tieAt']): DirectionDeg {

@@ -1,7 +1,9 @@
 /** A cut through the middle of a section, across it or along it: what a stroke of the finger does, without one. */
+
 import { cross, dot, along as movedAlong, unit } from '../../geometry/vectors.ts';
 import type { Point } from '../../head/landmarks.ts';
 import { type DirectionDeg, directionDeg } from '../../head/marks.ts';
+import { atan2 } from '../../numerics/elementary.ts';
 
 /**
  * @param positionsMm of the vertices, xyz interleaved.
@@ -33,7 +35,7 @@ const STATIONS = 7;
 function middleLine(p: ArrayLike<number>, own: readonly number[], out: Point, along: Point): DirectionDeg[] {
   const angle = (v: number) => {
     const at: Point = [p[3 * v], p[3 * v + 1], p[3 * v + 2]];
-    return Math.atan2(dot(at, along), dot(at, out));
+    return atan2(dot(at, along), dot(at, out));
   };
   const sorted = own.map((v) => ({ v, a: angle(v) })).sort((x, y) => x.a - y.a);
   return Array.from({ length: STATIONS }, (_, i) => {

@@ -3,8 +3,10 @@
  * stays where the whole map is flattest (coordinate descent on Σ area × height⁸, which the highest places
  * dominate). What it proposes is only taken if the highest bump is lower than before.
  */
+
 import type { Point } from '../../head/landmarks.ts';
 import { directionDeg } from '../../head/marks.ts';
+import { pow } from '../../numerics/elementary.ts';
 import { bumpMap, type Deposit, depositTail, lyingVolume } from '../bumps/bumps.ts';
 import type { Laying, Parking } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
@@ -153,7 +155,7 @@ class Layer {
 
   private term(v: number, volume: number): number {
     const area = this.ground.mesh.vertexAreasMm2[v];
-    return area * (volume / area) ** POWER;
+    return area * pow(volume / area, POWER);
   }
 
   /** Writes into `change` what would differ, and returns the places where it does. */

@@ -2,10 +2,12 @@
  * What each section gives: hairs, mass, the tail at its root, how long the hair has to be, and what it takes to
  * bind it. Figures of time and counts of bands and pins are common practice, no source.
  */
+
 import { nearestVertex } from '../../geometry/surface-mesh.ts';
 import { roundThicknessMm, tailAreaMm2 } from '../../hair/own-hair.ts';
 import type { Point } from '../../head/landmarks.ts';
 import { directionOf, onSurface } from '../../head/marks.ts';
+import { asin } from '../../numerics/elementary.ts';
 import type { ParkingHow } from '../../trade/bases.ts';
 import { PACKING, TAKE_UP, type TailStyle } from '../../trade/own-hair.ts';
 import { type Laying, tailStyleOf } from '../choice.ts';
@@ -132,7 +134,7 @@ function rootDistances({ mesh, hair, shape }: BaseContext, map: SectionMap, ties
     const dy = p[3 * v + 1] - p[3 * t + 1];
     const dz = p[3 * v + 2] - p[3 * t + 2];
     const chord = Math.sqrt(dx * dx + dy * dy + dz * dz);
-    const arc = diameter * Math.asin(Math.min(1, chord / diameter));
+    const arc = diameter * asin(Math.min(1, chord / diameter));
     if (arc > farthest[label]) farthest[label] = arc;
     sum[label] += arc * mesh.vertexAreasMm2[v] * hair.regions[hair.regionOf[v]].hairsPerMm2;
   }

@@ -12,7 +12,7 @@ import type { HeadShape } from '../../head/shape.ts';
 import type { HandChange } from '../../rows/choice.ts';
 import type { Row } from '../../rows/levels/row.ts';
 import { LEAST_SHARE } from '../../trade/rows.ts';
-import type { LaidKnot } from './layout.ts';
+import type { LaidKnot } from './measure.ts';
 
 export interface LostChange {
   /** Id of the hand change. */

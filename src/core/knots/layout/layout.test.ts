@@ -10,7 +10,8 @@ import { EVEN_ZONES } from '../../rows/field/zones.ts';
 import { layRows } from '../../rows/levels/lay.ts';
 import { PLAIN_ROWS } from '../../rows/levels/row.ts';
 import { rowSlopes } from '../../rows/levels/slopes.ts';
-import { brickScore, layKnots } from './layout.ts';
+import { layKnots } from './layout.ts';
+import { brickScore } from './score.ts';
 
 type Head = ReturnType<typeof wholeHead>;
 

@@ -1,7 +1,7 @@
 /** Knots of rows that were worked out on the other side. */
 
 import type { Row } from '../../rows/levels/row.ts';
-import type { LaidKnot } from './layout.ts';
+import type { LaidKnot } from './measure.ts';
 
 /** Knots of turned rows, again from her left to her right. */
 export function turnedKnots(knots: readonly LaidKnot[], rows: readonly Row[]): LaidKnot[] {

@@ -7,7 +7,7 @@ import { footOn } from '../../geometry/polyline.ts';
 import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
 import type { Row } from '../../rows/levels/row.ts';
 import type { SecondPass } from '../../trade/rows.ts';
-import type { LaidKnot } from './layout.ts';
+import type { LaidKnot } from './measure.ts';
 
 export interface Passes {
   readonly rows: readonly Row[];

@@ -12,7 +12,7 @@ import type { RowSpacing } from '../../rows/levels/row.ts';
 import { knotSeconds } from '../../time/seconds.ts';
 import type { Pace } from '../../trade/pace.ts';
 import { type PieceZone, pieceZoneOf } from '../../trade/zones.ts';
-import type { LaidKnot } from '../layout/layout.ts';
+import type { LaidKnot } from '../layout/measure.ts';
 import { biteSideMm } from '../rules/bite.ts';
 import { decideKnot } from '../rules/decide.ts';
 import { directionWords, hookDirection, type Vector } from './direction.ts';

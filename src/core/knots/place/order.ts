@@ -1,8 +1,7 @@
 /** Knots of a row in the order of work, and what each is called. */
 import type { Row } from '../../rows/levels/row.ts';
 import type { Schools } from '../../trade/schools.ts';
-import type { LaidKnot } from '../layout/layout.ts';
-
+import type { LaidKnot } from '../layout/measure.ts';
 import { knotIds } from './identity.ts';
 import type { PlannedRow } from './planned.ts';
 

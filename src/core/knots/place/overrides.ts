@@ -3,7 +3,7 @@ import { distance } from '../../geometry/vectors.ts';
 import { type DirectionDeg, directionOf, onSurface } from '../../head/marks.ts';
 import type { HeadShape } from '../../head/shape.ts';
 import { pieceZoneOf, type SpacingZone } from '../../trade/zones.ts';
-import type { LaidKnot } from '../layout/layout.ts';
+import type { LaidKnot } from '../layout/measure.ts';
 import type { KnotOverride } from '../rules/situation.ts';
 import type { Laid } from './planned-rows.ts';
 import type { WhereContext } from './where.ts';

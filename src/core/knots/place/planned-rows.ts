@@ -2,7 +2,7 @@
 import type { SurfaceCurve } from '../../geometry/contour.ts';
 import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
 import type { Row } from '../../rows/levels/row.ts';
-import type { LaidKnot } from '../layout/layout.ts';
+import type { LaidKnot } from '../layout/measure.ts';
 import type { Vector } from './direction.ts';
 import { nameRows } from './identity.ts';
 import type { PlannedRow } from './planned.ts';

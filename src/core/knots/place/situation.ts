@@ -13,7 +13,7 @@ import type { Cap } from '../../trade/caps.ts';
 import type { Scheme } from '../../trade/rows.ts';
 import type { Schools } from '../../trade/schools.ts';
 import type { KnotZone } from '../../trade/zones.ts';
-import type { LaidKnot } from '../layout/layout.ts';
+import type { LaidKnot } from '../layout/measure.ts';
 import type { KnotSituation } from '../rules/situation.ts';
 import type { PlannedRow } from './planned.ts';
 

@@ -1,4 +1,5 @@
 /** Hair in space, to be drawn and measured: asked for where it is looked at, so that it comes only when it is wanted. */
+
 import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../../cover/size.ts';
 import { PLAIN_FINISH } from '../../fall/finish.ts';
 import { HairMeshBuilder } from '../../fall/hair-mesh.ts';
@@ -9,6 +10,7 @@ import type { Lie } from '../../fall/worn.ts';
 import { DistanceGrid } from '../../geometry/distance-grid.ts';
 import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
 import { bust, bustBox } from '../../head/bust.ts';
+import { sin } from '../../numerics/elementary.ts';
 import type { HairOnHead, LookAsked } from '../look-result.ts';
 import { prints, WAYS_OF, worn } from '../stages/fall.ts';
 import { head } from '../stages/head.ts';
@@ -99,6 +101,6 @@ function meanOver({ vertexAreasMm2 }: SurfaceMesh, values: ArrayLike<number>): n
 
 /** A number of its own for each ribbon, 0 to 1, the same every time. */
 function seedOf(piece: number, ribbon: number): number {
-  const x = Math.sin(piece * 127.1 + ribbon * 311.7) * 43758.5453;
+  const x = sin(piece * 127.1 + ribbon * 311.7) * 43758.5453;
   return x - Math.floor(x);
 }

@@ -1,8 +1,10 @@
 /** The brush: a factor on the spacing at every vertex, soft at its rim, so that no row is cut where it ends. */
+
 import { smoothstep } from '../../geometry/smoothstep.ts';
 import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
 import { forStroke } from '../../head/marks.ts';
 import type { HeadShape } from '../../head/shape.ts';
+import { exp, log } from '../../numerics/elementary.ts';
 import { ROW_LIMITS } from '../../trade/rows.ts';
 import type { BrushStroke } from '../choice.ts';
 
@@ -25,12 +27,12 @@ export function brushField(
       const w = 1 - smoothstep(CORE_SHARE * r, r, distanceMm);
       if (w > weight[v]) weight[v] = w;
     });
-    const to = Math.log(factor);
+    const to = log(factor);
     // A stroke of factor 1 wipes out; any other adds to what is there.
     if (factor === 1) for (let v = 0; v < n; v++) logs[v] *= 1 - weight[v];
     else for (let v = 0; v < n; v++) logs[v] += to * weight[v];
   }
   const [low, high] = ROW_LIMITS.brushFactor;
-  for (let v = 0; v < n; v++) logs[v] = Math.min(high, Math.max(low, Math.exp(logs[v])));
+  for (let v = 0; v < n; v++) logs[v] = Math.min(high, Math.max(low, exp(logs[v])));
   return logs;
 }

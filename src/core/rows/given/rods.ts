@@ -1,8 +1,10 @@
 /** Pieces along threaded rods, which hang from their roots. */
+
 import type { Section } from '../../base/sections/section-figures.ts';
 import { curveFromPoints } from '../../geometry/contour.ts';
 import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
 import type { Vec3 } from '../../geometry/vectors.ts';
+import { asin, cos, sin } from '../../numerics/elementary.ts';
 import type { Row } from '../levels/row.ts';
 import { even } from './along.ts';
 
@@ -57,10 +59,10 @@ const STANDS_OFF_MM = 4;
 function hangs([x, y, z]: Vec3, arc: number): Vec3 {
   const r = Math.sqrt(x * x + y * y + z * z);
   const flat = Math.sqrt(x * x + z * z);
-  const elevation = Math.asin(y / r);
+  const elevation = asin(y / r);
   const turn = Math.min(arc / r, Math.max(0, elevation - FREE_BELOW));
   const e = elevation - turn;
   const out = arc > 0 ? r + STANDS_OFF_MM : r;
-  const aside = flat > 0 ? (out * Math.cos(e)) / flat : 0;
-  return [x * aside, out * Math.sin(e) - (arc - turn * r), flat > 0 ? z * aside : -out * Math.cos(e)];
+  const aside = flat > 0 ? (out * cos(e)) / flat : 0;
+  return [x * aside, out * sin(e) - (arc - turn * r), flat > 0 ? z * aside : -out * cos(e)];
 }

@@ -1,6 +1,8 @@
 /** How steep the row field is, whatever the spacing, and the step that suits it. */
+
 import { gradientLengths } from '../../geometry/gradient.ts';
 import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
+import { exp, log } from '../../numerics/elementary.ts';
 import type { RowField } from '../field/row-field.ts';
 import { gapAfterRule } from './dyadic.ts';
 import { triangleZone } from './triangles.ts';
@@ -24,9 +26,9 @@ export function rowSlopes(mesh: SurfaceMesh, rowField: RowField): RowSlopes {
 
 const BINS = 160;
 
-const LOG_MIN = Math.log(0.05);
+const LOG_MIN = log(0.05);
 
-const LOG_MAX = Math.log(8);
+const LOG_MAX = log(8);
 
 function slopeHistogram(mesh: SurfaceMesh, slope: Float64Array, zone: Float64Array): Float64Array {
   const histogram = new Float64Array(BINS);
@@ -34,7 +36,7 @@ function slopeHistogram(mesh: SurfaceMesh, slope: Float64Array, zone: Float64Arr
   for (let t = 0; t < mesh.triangleCount; t += 4) {
     const x = slope[t] * triangleZone(mesh, zone, t);
     if (!(x > 0) || !Number.isFinite(x)) continue;
-    const bin = Math.floor(((Math.log(x) - LOG_MIN) / (LOG_MAX - LOG_MIN)) * BINS);
+    const bin = Math.floor(((log(x) - LOG_MIN) / (LOG_MAX - LOG_MIN)) * BINS);
     histogram[Math.min(BINS - 1, Math.max(0, bin))] += mesh.triangleAreasMm2[t] * slope[t];
   }
   return histogram;
@@ -48,8 +50,8 @@ export function bestStepFactor(histogram: Float64Array, range: readonly [number,
   for (let f = range[0]; f <= range[1] + 1e-9; f += 0.01) {
     let sum = 0;
     for (let b = 0; b < BINS; b++) {
-      const x = Math.exp(LOG_MIN + ((b + 0.5) / BINS) * (LOG_MAX - LOG_MIN));
-      sum += histogram[b] * Math.log(gapAfterRule(f / x));
+      const x = exp(LOG_MIN + ((b + 0.5) / BINS) * (LOG_MAX - LOG_MIN));
+      sum += histogram[b] * log(gapAfterRule(f / x));
     }
     const score = Math.abs(sum / total) + 0.1 * Math.abs(f - 1);
     if (score < bestScore) {

@@ -1,0 +1,39 @@
+/** Where the knots of the rows below fall on a row. */
+import { footOn } from '../../geometry/polyline.ts';
+import type { Row, RowSpacing } from '../../rows/levels/row.ts';
+import type { LaidKnot, PitchFields, Working } from './measure.ts';
+
+/** Places (in local spacings) where knots of the rows below fall on this row, rising. */
+export function projectBelow(
+  row: Row,
+  working: Working,
+  laid: readonly Working[],
+  knotsOfRow: readonly LaidKnot[][],
+  pitch: PitchFields,
+  spacing: RowSpacing,
+): number[] {
+  const feet: number[] = [];
+  laid.forEach((lower, index) => {
+    const free = row.kind === 'front' || row.kind === 'fringe';
+    const levels = free ? 1 : Math.abs(lower.row.quarter - row.quarter) / 4;
+    if (levels <= 0 || levels > 2.05) return;
+    for (const knot of knotsOfRow[index]) {
+      const foot = footOn(row.curve, working.u, knot);
+      const reach = 1.9 * spacing.gapMm * pitch.zone[knot.vertex] * Math.max(1, 0.75 * levels);
+      if (foot.distance > (foot.atEnd ? 0.75 * reach : reach)) continue;
+      if (levels > 0.3 && isHidden(knot, foot.distance, row, lower.row, laid)) continue;
+      feet.push(foot.u);
+    }
+  });
+  return feet.sort((a, b) => a - b);
+}
+
+/** Whether a row in between lies nearer to the knot than this one. */
+function isHidden(knot: LaidKnot, distance: number, row: Row, lower: Row, laid: readonly Working[]): boolean {
+  return laid.some((between) => {
+    const q = between.row.quarter;
+    if (q <= Math.min(row.quarter, lower.quarter) || q >= Math.max(row.quarter, lower.quarter)) return false;
+    const foot = footOn(between.row.curve, between.u, knot);
+    return !foot.atEnd && foot.distance < distance;
+  });
+}

@@ -1,0 +1,47 @@
+/** Knots of two rows that came too close. */
+import type { Row, RowSpacing } from '../../rows/levels/row.ts';
+import type { LaidKnot, PitchFields } from './measure.ts';
+import { TIE } from './ties.ts';
+
+export interface KnotLayout {
+  /** In laying order: row by row, from her left to her right. */
+  readonly knots: readonly LaidKnot[];
+  /** Knots taken out because two rows came too close there. */
+  readonly thinnedOut: number;
+  /** Of the knots laid in bricks, as brickScore has it. */
+  readonly brickScore: number;
+}
+
+/** Knots of two rows nearer than this share of the spacing collide. */
+const COLLISION = 0.6;
+
+/** Of two knots that came too close, the one nearer its row's end goes; one of a row that has to be whole stays. */
+export function withoutCollisions(
+  rows: readonly Row[],
+  knotsOfRow: readonly LaidKnot[][],
+  pitch: PitchFields,
+  spacing: RowSpacing,
+): Omit<KnotLayout, 'brickScore'> {
+  const all = knotsOfRow.flat();
+  const gone = new Uint8Array(all.length);
+  const nearest = COLLISION * Math.min(spacing.gapMm, spacing.pitchMm);
+  const toEnd = (k: LaidKnot) => Math.min(k.arcMm, rows[k.row].curve.lengthMm - k.arcMm);
+  const isKept = ({ row }: LaidKnot) =>
+    rows[row].besidePart || rows[row].placesMm !== undefined || rows[row].kind === 'front';
+  for (let i = 0; i < all.length; i++) {
+    for (let j = i + 1; j < all.length && !gone[i]; j++) {
+      const a = all[i];
+      const b = all[j];
+      if (gone[j]) continue;
+      const limit = nearest * Math.min(pitch.zone[a.vertex], pitch.zone[b.vertex]);
+      const dx = a.xMm - b.xMm;
+      if (Math.abs(dx) > limit) continue;
+      const dSq = dx * dx + (a.yMm - b.yMm) ** 2 + (a.zMm - b.zMm) ** 2;
+      if (dSq >= limit * limit) continue;
+      if (a.row !== b.row && isKept(a) && isKept(b)) continue;
+      const dropA = a.row !== b.row && isKept(b) ? true : !isKept(a) && toEnd(a) <= toEnd(b) + TIE;
+      gone[dropA ? i : j] = 1;
+    }
+  }
+  return { knots: all.filter((_, i) => !gone[i]), thinnedOut: gone.reduce((a, b) => a + b, 0) };
+}
