@@ -39,7 +39,7 @@ const FONT_AXES = {
 const SIGNS = '–—‘’“”„†•…‰′″€₦→←↑↓−×÷≈≤≥½¼¾⅓⅔⅛⅜⅝⅞';
 const upTo = (last: number) => String.fromCodePoint(...Array.from({ length: last - 0x1f }, (_, i) => 0x20 + i));
 /** Sentences and names may hold any Latin letter with its extensions; headings and figures are our own words. */
-const GLYPHS = { bricolage: upTo(0xff) + SIGNS, atkinson: upTo(0x17f) + SIGNS } as const;
+const GLYPHS = { bricolage: `${upTo(0x7e)}${SIGNS}£°·`, atkinson: upTo(0x17f) + SIGNS } as const;
 
 /** Fonts with only what is used of them. */
 function trimmedFonts(): Plugin {

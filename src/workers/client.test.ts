@@ -70,11 +70,13 @@ describe('the worker client', () => {
     expect(workers()).toBe(2);
   });
 
-  it('ends what waits when it is stopped', async () => {
+  it('what waits and what runs is stale once it is stopped, and what is asked later', async () => {
     const { client } = clientFor({ plan: () => new Promise(() => undefined) });
-    void client.call('plan', inputs);
+    const running = client.call('plan', inputs);
+    await new Promise((r) => setTimeout(r, 5));
     const waiting = client.call('spacingStep', inputs);
     client.stop();
-    expect(await waiting).toEqual({ state: 'stale' });
+    const later = client.call('look', { inputs });
+    expect(await Promise.all([running, waiting, later])).toEqual(Array(3).fill({ state: 'stale' }));
   });
 });

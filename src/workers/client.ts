@@ -10,9 +10,9 @@ export type Outcome<T> =
   | { readonly state: 'stale' }
   | { readonly state: 'crashed'; readonly message: string };
 
-type JobName = keyof Jobs;
-type Input<N extends JobName> = Parameters<Jobs[N]>[0];
-type Output<N extends JobName> = Awaited<ReturnType<Jobs[N]>> extends JobResult<infer T> ? T : never;
+export type JobName = keyof Jobs;
+export type Input<N extends JobName> = Parameters<Jobs[N]>[0];
+export type Output<N extends JobName> = Awaited<ReturnType<Jobs[N]>> extends JobResult<infer T> ? T : never;
 
 interface Waiting {
   readonly run: () => Promise<void>;
@@ -29,7 +29,9 @@ export class CoreClient {
   private worker: WorkerLike;
   private running: Promise<void> | undefined;
   private readonly waiting = new Map<JobName, Waiting>();
-  private onCrash: ((message: string) => void) | undefined;
+  /** Settles what runs, in place of the answer that won't come. */
+  private settle: ((outcome: { state: 'stale' } | { state: 'crashed'; message: string }) => void) | undefined;
+  private isStopped = false;
 
   constructor(private readonly start: () => WorkerLike) {
     this.worker = this.boot();
@@ -39,6 +41,7 @@ export class CoreClient {
   /** Runs the job once what runs now has ended; only the newest waiting call of each job is kept. */
   call<N extends JobName>(name: N, input: Input<N>): Promise<Outcome<Output<N>>> {
     return new Promise((resolve) => {
+      if (this.isStopped) return resolve({ state: 'stale' });
       this.waiting.get(name)?.drop();
       this.waiting.set(name, {
         drop: () => resolve({ state: 'stale' }),
@@ -48,10 +51,13 @@ export class CoreClient {
     });
   }
 
+  /** Ends the worker; what waits and what runs is stale at once, and so is what is asked afterwards. */
   stop() {
+    this.isStopped = true;
     for (const w of this.waiting.values()) w.drop();
     this.waiting.clear();
     this.worker.terminate?.();
+    this.settle?.({ state: 'stale' });
   }
 
   private boot(): WorkerLike {
@@ -65,16 +71,16 @@ export class CoreClient {
     this.worker.terminate?.();
     this.worker = this.boot();
     this.remote = wrap<Jobs>(this.worker as never);
-    this.onCrash?.(message);
+    this.settle?.({ state: 'crashed', message });
   }
 
   private async ask<N extends JobName>(name: N, input: Input<N>): Promise<Outcome<Output<N>>> {
-    const crashed = new Promise<Outcome<Output<N>>>((resolve) => {
-      this.onCrash = (message) => resolve({ state: 'crashed', message });
+    const unanswered = new Promise<Outcome<Output<N>>>((resolve) => {
+      this.settle = resolve;
     });
     const job = this.remote[name] as unknown as (i: Input<N>) => Promise<Outcome<Output<N>>>;
     try {
-      return await Promise.race([job(input), crashed]);
+      return await Promise.race([job(input), unanswered]);
     } catch (error) {
       return { state: 'crashed', message: error instanceof Error ? error.message : String(error) };
     }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Finding, NamedMend } from '../../core/findings/finding.ts';
 import { applyMend, park } from '../../model/commands.ts';
-import { planInputs } from '../../model/to-inputs.ts';
+import { inputsOf } from '../ask/fineness.ts';
 import { painter } from '../state/clients.ts';
 import type { PlanSession } from '../state/plan-session.ts';
 import { useView } from '../state/view-store.ts';
@@ -24,7 +24,7 @@ export function FindingNote({
   const take = async ({ deed, change }: NamedMend) => {
     if (change.kind !== 'flattenBase') return setRefusal(session.apply(applyMend(session.plan, deed, change)));
     setBusy(true);
-    const outcome = await painter.call('flatten', planInputs(session.plan));
+    const outcome = await painter.call('flatten', inputsOf(session.plan));
     setBusy(false);
     if (outcome.state !== 'done') return;
     const { parking, beforeMm, afterMm } = outcome.value;

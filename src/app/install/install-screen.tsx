@@ -10,9 +10,9 @@ import { knotName, THROUGH_WORDS } from '../../core/trade/knots.ts';
 import { lowerFirst, upperFirst } from '../../core/trade/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
+import { useResult, useScene } from '../ask/plan.ts';
 import { useSize } from '../stage/stage.tsx';
 import { useTheme } from '../state/theme.ts';
-import { useResult, useScene } from '../state/use-result.ts';
 import { duration } from '../ui/format.ts';
 import { KnotMoves } from './moves.tsx';
 import { RowBand } from './row-band.tsx';
@@ -22,7 +22,7 @@ import { WherePicture } from './where-picture.tsx';
 export function InstallScreen() {
   const { sessionId = '' } = useParams();
   const { session, loaded, ...install } = useInstall(sessionId);
-  const { computed, error } = useResult(session?.plan);
+  const { answer, why: error } = useResult(session?.plan);
   useTheme();
   useEffect(() => {
     if (session) document.documentElement.dataset.skin = session.plan.skin;
@@ -43,13 +43,13 @@ export function InstallScreen() {
         {error}
       </main>
     );
-  if (!session || !loaded || !computed)
+  if (!session || !loaded || !answer)
     return (
       <main className="p-10 text-[24px]" aria-busy="true">
         Finding the place where you left off …
       </main>
     );
-  return <AtTheMirror plan={session.plan} result={computed.result} install={install} />;
+  return <AtTheMirror plan={session.plan} result={answer.value} install={install} />;
 }
 
 interface AtTheMirrorProps {

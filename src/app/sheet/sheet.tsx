@@ -3,9 +3,9 @@ import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PlanResult } from '../../core/findings/plan-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
+import { useResult } from '../ask/plan.ts';
 import { usePlanSession } from '../state/plan-session.ts';
 import { useTheme } from '../state/theme.ts';
-import { useResult } from '../state/use-result.ts';
 
 export function Sheet(props: {
   readonly title: string;
@@ -15,7 +15,7 @@ export function Sheet(props: {
   const { planId = '' } = useParams();
   const opened = usePlanSession(planId);
   const plan = opened.state === 'open' ? opened.session.plan : undefined;
-  const { computed, error } = useResult(plan);
+  const { answer, why: error } = useResult(plan);
   useTheme();
   useEffect(() => {
     document.title = `${props.title}, ${plan?.name ?? ''} · Meshwork`;
@@ -23,7 +23,7 @@ export function Sheet(props: {
   if (opened.state === 'missing') return <NoSheet why="There is no such plan here." />;
   if (opened.state === 'unreadable') return <NoSheet why={`This plan can’t be opened. ${opened.why}`} />;
   if (error) return <NoSheet why={error} />;
-  if (!plan || !computed) {
+  if (!plan || !answer) {
     return (
       <main className="p-10" aria-busy="true">
         Working it out …
@@ -40,7 +40,7 @@ export function Sheet(props: {
           Print
         </button>
       </nav>
-      {props.children(plan, computed.result)}
+      {props.children(plan, answer.value)}
     </main>
   );
 }

@@ -1,8 +1,8 @@
 /** A head that only stands there: for the first minute, before there is a plan. */
 import { useEffect, useMemo, useRef } from 'react';
 import type { PlanDocument } from '../../model/plan.ts';
+import { useScene } from '../ask/plan.ts';
 import { useTheme } from '../state/theme.ts';
-import { useScene } from '../state/use-result.ts';
 import { paletteOf } from './palette.ts';
 import { projection } from './projection.ts';
 import { useHeadPicture, useSize } from './stage.tsx';

@@ -1,7 +1,7 @@
 /** An edit of the base is tried on her head first: what can't be done is refused with its reason and changes nothing. */
 import type { EditDeed } from '../../core/base/sections/edit.ts';
 import { editBase } from '../../model/commands.ts';
-import { planInputs } from '../../model/to-inputs.ts';
+import { inputsOf } from '../ask/fineness.ts';
 import { planner } from './clients.ts';
 import type { PlanSession } from './plan-session.ts';
 import { useView } from './view-store.ts';
@@ -11,7 +11,7 @@ export function useBaseEdit(session: PlanSession) {
   return {
     /** Does it and says true, or refuses it. */
     async tryEdit(edit: EditDeed, words: string): Promise<boolean> {
-      const outcome = await planner.call('tryEdit', { inputs: planInputs(kept), edit });
+      const outcome = await planner.call('tryEdit', { inputs: inputsOf(kept), edit });
       const why =
         outcome.state === 'done'
           ? outcome.value.why

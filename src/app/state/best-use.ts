@@ -13,9 +13,9 @@ import {
 import { type Genome, Search } from '../../core/search/search.ts';
 import { type Allowed, searchSpace, type UseSpace } from '../../core/search/use.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import { planInputs } from '../../model/to-inputs.ts';
 import type { CoreClient } from '../../workers/client.ts';
 import { type Judge, runSearch } from '../../workers/run-search.ts';
+import { inputsOf } from '../ask/fineness.ts';
 import { startClient } from './clients.ts';
 
 export interface UseAsked {
@@ -92,7 +92,7 @@ export const useBestUse = create<BestUseState>((set, get) => ({
   write: (planId, change) => set((s) => ({ form: { ...formOf(s.form, planId), ...change } })),
   start: (plan, look, asked) => {
     end();
-    const inputs = planInputs(plan);
+    const inputs = inputsOf(plan);
     const space = searchSpace(inputs, asked.allowed, look.patches, inputs.rows.scheme === 'joined');
     const search = new Search({
       sizes: space.sizes,

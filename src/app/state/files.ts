@@ -3,10 +3,10 @@ import type { PlanResult } from '../../core/findings/plan-result.ts';
 import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
 import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
-import { planInputs } from '../../model/to-inputs.ts';
+import { inputsOf } from '../ask/fineness.ts';
 import { painter } from './clients.ts';
 
-function offer(name: string, type: string, text: string) {
+export function offerText(name: string, type: string, text: string) {
   const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = url;
@@ -17,29 +17,29 @@ function offer(name: string, type: string, text: string) {
 }
 
 export function exportPlan(plan: PlanDocument) {
-  offer(`${fileStem(plan.name)}.plan.json`, 'application/json', writePlanJson(plan));
+  offerText(`${fileStem(plan.name)}.plan.json`, 'application/json', writePlanJson(plan));
 }
 
 export async function exportKnots(plan: PlanDocument, result: PlanResult) {
   const { knotsCsv } = await import('../../formats/knots-csv.ts');
-  offer(`${fileStem(plan.name)}.knots.csv`, 'text/csv;charset=utf-8', knotsCsv(result));
+  offerText(`${fileStem(plan.name)}.knots.csv`, 'text/csv;charset=utf-8', knotsCsv(result));
 }
 
 export async function exportProducts(products: readonly ProductAsWritten[]) {
   const { productsCsv } = await import('../../formats/products-csv.ts');
-  offer('hair.csv', 'text/csv;charset=utf-8', productsCsv(products));
+  offerText('hair.csv', 'text/csv;charset=utf-8', productsCsv(products));
 }
 
 export async function exportMap(plan: PlanDocument, result: PlanResult) {
   const { mapSvg } = await import('../../formats/map-svg.ts');
-  offer(`${fileStem(plan.name)}.map.svg`, 'image/svg+xml', mapSvg(plan, result));
+  offerText(`${fileStem(plan.name)}.map.svg`, 'image/svg+xml', mapSvg(plan, result));
 }
 
 export async function exportComputed(plan: PlanDocument, result: PlanResult, step: SpacingStep) {
   const { computedPlan } = await import('../../formats/computed-json.ts');
-  const judged = await painter.call('judge', planInputs(plan));
+  const judged = await painter.call('judge', inputsOf(plan));
   if (judged.state !== 'done') return;
-  offer(
+  offerText(
     `${fileStem(plan.name)}.computed.json`,
     'application/json',
     `${JSON.stringify(computedPlan(plan, result, step, judged.value), null, 2)}\n`,

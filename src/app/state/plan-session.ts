@@ -9,6 +9,7 @@ import type { Deed } from '../../model/deed.ts';
 import { type History, record, redo, undo } from '../../model/history.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { readPlan } from '../../model/read-plan.ts';
+import type { PlanRecord } from '../../store/database.ts';
 import { addPlan, openRecord, savePlan } from '../../store/plans.ts';
 import { db, newId } from './database.ts';
 
@@ -54,7 +55,7 @@ export function usePlanSession(id: string): Opened {
     latest.current = { history: undefined, revision: 0, saving: 0 };
     setHistory(undefined);
     setProblem(undefined);
-    const subscription = liveQuery(() => db.plans.get(id)).subscribe((found) => {
+    const taken = (found: PlanRecord | undefined) => {
       if (!found || found.deletedAtMs > 0) return setProblem({ state: 'missing' });
       if (latest.current.saving > 0 || found.revision <= latest.current.revision) return;
       const opened = openRecord(found);
@@ -62,6 +63,10 @@ export function usePlanSession(id: string): Opened {
       latest.current.revision = found.revision;
       setProblem(undefined);
       adopt(opened.history);
+    };
+    const subscription = liveQuery(() => db.plans.get(id)).subscribe({
+      next: taken,
+      error: () => setProblem({ state: 'unreadable', why: 'The browser’s store can’t be opened just now.' }),
     });
     return () => subscription.unsubscribe();
   }, [id, adopt]);

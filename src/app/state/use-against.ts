@@ -2,8 +2,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect } from 'react';
 import type { PlanDocument } from '../../model/plan.ts';
-import { headInputs, planInputs } from '../../model/to-inputs.ts';
 import { openRecord } from '../../store/plans.ts';
+import { headInputsOf, inputsOf } from '../ask/fineness.ts';
 import { painter } from './clients.ts';
 import { db } from './database.ts';
 import type { PlanSession } from './plan-session.ts';
@@ -19,10 +19,10 @@ export function useAgainst(session: PlanSession): OtherPlan | undefined {
     if (!plan) return;
     let abandoned = false;
     const work = async () => {
-      const inputs = planInputs(plan);
+      const inputs = inputsOf(plan);
       const result = await painter.call('plan', inputs);
       const look = await painter.call('look', { inputs });
-      const scene = await painter.call('sceneOf', headInputs(plan));
+      const scene = await painter.call('sceneOf', headInputsOf(plan));
       if (abandoned || result.state !== 'done' || look.state !== 'done' || scene.state !== 'done') return;
       setOther({ plan, result: result.value, look: look.value, scene: scene.value });
     };

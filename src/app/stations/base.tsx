@@ -25,11 +25,12 @@ import { MUST_NAMES, MUSTS } from '../../core/trade/requirements.ts';
 import { lowerFirst } from '../../core/trade/words.ts';
 import { chooseFamily, lockLine, park, parkAll, setBase, setField } from '../../model/commands.ts';
 import { formatLength } from '../../model/lengths.ts';
-import { fingerMm, planInputs } from '../../model/to-inputs.ts';
+import { fingerMm } from '../../model/to-inputs.ts';
+import { inputsOf } from '../ask/fineness.ts';
+import { useRecommended } from '../ask/plan.ts';
 import { useBaseEdit } from '../state/base-edit.ts';
 import { painter, planner } from '../state/clients.ts';
 import type { PlanSession } from '../state/plan-session.ts';
-import { useRecommended } from '../state/use-result.ts';
 import { TURN_TOOL, useView } from '../state/view-store.ts';
 import { Several } from '../ui/choice.tsx';
 import { NumberField, SelectField } from '../ui/field.tsx';
@@ -404,7 +405,7 @@ function SectionsPart({ session, result }: PartProps) {
   const section = sections.find((s) => s.id === view.sectionId);
   const cutBy = async (way: 'across' | 'along') => {
     if (!section) return;
-    const asked = { inputs: planInputs(session.history.present.plan), section: section.id, way };
+    const asked = { inputs: inputsOf(session.history.present.plan), section: section.id, way };
     const outcome = await planner.call('middleCut', asked);
     if (outcome.state === 'done') await tryEdit({ op: 'cut', section: section.id, line: outcome.value }, 'Section cut');
   };
@@ -677,7 +678,7 @@ function FlattenTool({ session }: { readonly session: PlanSession }) {
   useEffect(() => setState(undefined), [kept.base, kept.ownHair]);
   const ask = async () => {
     setState('busy');
-    const outcome = await painter.call('flatten', planInputs(kept));
+    const outcome = await painter.call('flatten', inputsOf(kept));
     setState(outcome.state === 'done' ? outcome.value : undefined);
   };
   if (state === undefined || state === 'busy') {

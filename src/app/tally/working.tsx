@@ -4,7 +4,7 @@ import { Popover } from 'radix-ui';
 import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { lowerFirst } from '../../core/trade/words.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import type { Figures, JudgedFigures } from '../state/use-result.ts';
+import type { Figures, JudgedFigures } from '../ask/figures.ts';
 import {
   CoverWorking,
   HoursWorking,

@@ -9,7 +9,7 @@ import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/trade/pace.ts';
 import { lowerFirst } from '../../core/trade/words.ts';
 import { ZONES, zoneName } from '../../core/trade/zones.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import type { JudgedFigures } from '../state/use-result.ts';
+import type { JudgedFigures } from '../ask/figures.ts';
 import { duration, money, range } from '../ui/format.ts';
 
 interface Props {

@@ -3,10 +3,6 @@
  * time, the load and the fullness that she set.
  */
 
-import type { PlanInputs } from '../plan/inputs.ts';
-import { hidden } from '../plan/look.ts';
-import { plan } from '../plan/plan.ts';
-import type { PlanGraph } from '../plan/stages/stage.ts';
 import { FULLNESS_INFO, type FullnessAim } from '../trade/finish.ts';
 import type { Judgement } from './search.ts';
 
@@ -30,21 +26,6 @@ export interface UseFigures {
   readonly minutes: number;
   readonly price: number;
   readonly pieces: number;
-}
-
-/** What one candidate plan comes to. @throws RangeError where it can't be laid */
-export function figuresOfUse(graph: PlanGraph, inputs: PlanInputs): UseFigures {
-  const now = graph.ask({ inputs });
-  const { supply, load, time, rowScheme } = now.of(plan);
-  if (rowScheme.cannotLay) throw new RangeError(rowScheme.cannotLay);
-  return {
-    hidden: now.of(hidden),
-    packs: supply.packs,
-    massG: load.massG,
-    minutes: time.totalMinutes,
-    price: supply.price,
-    pieces: supply.pieces,
-  };
 }
 
 /** Lightness that is worth as much as the whole scalp hidden, g, where only lightness counts (guess). */

@@ -1,7 +1,9 @@
 /** Candidates of a search judged one after the other, on a coarse head that keeps what they share. */
 import type { PlanInputs } from '../plan/inputs.ts';
+import { hidden } from '../plan/look.ts';
+import { plan } from '../plan/plan.ts';
 import { type PlanGraph, planGraph } from '../plan/stages/stage.ts';
-import { figuresOfUse, type UseFigures } from './best-use.ts';
+import type { UseFigures } from './best-use.ts';
 import type { Genome } from './search.ts';
 import { planWithUse, type UseSpace } from './use.ts';
 
@@ -30,4 +32,19 @@ export function evaluateUses({ inputs, space, genomes }: UsesAsked): Array<UseFi
       throw error;
     }
   });
+}
+
+/** What one candidate plan comes to. @throws RangeError where it can't be laid */
+export function figuresOfUse(graph: PlanGraph, inputs: PlanInputs): UseFigures {
+  const now = graph.ask({ inputs });
+  const { supply, load, time, rowScheme } = now.of(plan);
+  if (rowScheme.cannotLay) throw new RangeError(rowScheme.cannotLay);
+  return {
+    hidden: now.of(hidden),
+    packs: supply.packs,
+    massG: load.massG,
+    minutes: time.totalMinutes,
+    price: supply.price,
+    pieces: supply.pieces,
+  };
 }

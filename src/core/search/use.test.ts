@@ -5,8 +5,8 @@ import { deepPartStraight, shoulderCurls } from '../../demo/plans.ts';
 import { readPlan } from '../../model/read-plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import { seededRandom } from '../numerics/random.ts';
-import { figuresOfUse, judgeUse } from './best-use.ts';
-import { evaluateUses } from './evaluate.ts';
+import { judgeUse } from './best-use.ts';
+import { evaluateUses, figuresOfUse } from './evaluate.ts';
 import { Search } from './search.ts';
 import { changesInWords, planWithUse, searchSpace } from './use.ts';
 

@@ -3,11 +3,11 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { readPlanJson } from '../formats/plan-json.ts';
-import { setField } from '../model/commands.ts';
-import { newPlan } from '../model/defaults.ts';
-import { record as recordDeed } from '../model/history.ts';
-import type { PlanRecord } from '../store/database.ts';
+import { readPlanJson } from '../../formats/plan-json.ts';
+import { setField } from '../../model/commands.ts';
+import { newPlan } from '../../model/defaults.ts';
+import { record as recordDeed } from '../../model/history.ts';
+import type { PlanRecord } from '../../store/database.ts';
 import {
   addPlan,
   copyPlan,
@@ -18,12 +18,12 @@ import {
   restorePlan,
   savePlan,
   storageSentence,
-} from '../store/plans.ts';
-import { db, newId } from './state/database.ts';
-import { exportPlan } from './state/files.ts';
-import { type ThemeChoice, useTheme } from './state/theme.ts';
-import { TextField } from './ui/field.tsx';
-import { day } from './ui/format.ts';
+} from '../../store/plans.ts';
+import { db, newId } from '../state/database.ts';
+import { exportPlan } from '../state/files.ts';
+import { type ThemeChoice, useTheme } from '../state/theme.ts';
+import { TextField } from '../ui/field.tsx';
+import { day } from '../ui/format.ts';
 
 export function PlansDialog(props: {
   readonly open: boolean;

@@ -5,15 +5,16 @@ import type { lookFindings } from '../../core/findings/look.ts';
 import type { PlanResult } from '../../core/findings/plan-result.ts';
 import type { GuessRange, HairOnHead, Look } from '../../core/plan/look-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import { planInputs } from '../../model/to-inputs.ts';
-import type { PlanSession } from './plan-session.ts';
-import { useLoaded } from './use-loaded.ts';
-import { isOf, isPlainView, type Of, useFallingHair, useGuessRange, useLook, useLookAs } from './use-look.ts';
-import { useView } from './view-store.ts';
+import type { PlanSession } from '../state/plan-session.ts';
+import { useLoaded } from '../state/use-loaded.ts';
+import { useView } from '../state/view-store.ts';
+import type { Answer } from './ask.ts';
+import { inputsOf } from './fineness.ts';
+import { isPlainView, useFallingHair, useGuessRange, useLook, useLookAs } from './look.ts';
 
 export interface Checked {
   /** At rest and finished; of the plan before while the next is worked out. */
-  readonly looked: Of<Look> | undefined;
+  readonly looked: Answer<Look> | undefined;
   /** In the pose and age that she chose. */
   readonly lookAs: Look | undefined;
   readonly hair: HairOnHead | undefined;
@@ -28,7 +29,6 @@ export interface Checked {
 
 export function useChecked(session: PlanSession, result: PlanResult | undefined, atCheck: boolean): Checked {
   const { plan, isDraft } = session;
-  const view = useView((v) => v.check);
   const knotsIn = useKnotsIn(result);
   const looked = useLook(plan, isDraft);
   const lookedAs = useLookAs(plan, looked, knotsIn);
@@ -36,18 +36,18 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
   const range = useGuessRange(plan, isDraft);
   const findings = useFindings(plan, result, looked, hair);
   const seenIds = useMemo(() => {
-    const look = atCheck && lookedAs?.plan === plan ? lookedAs.value : undefined;
+    const look = atCheck && lookedAs?.isCurrent ? lookedAs.value : undefined;
     return look && new Set(result?.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
-  }, [atCheck, lookedAs, plan, result]);
-  const isDrawn = isOf(hair, plan, view, knotsIn) && (isPlainView(view) || isOf(lookedAs, plan, view, knotsIn));
+  }, [atCheck, lookedAs?.isCurrent, lookedAs?.value, result]);
+  const isDrawn = hair?.isCurrent === true && lookedAs?.isCurrent === true;
   return {
     looked,
     lookAs: lookedAs?.value,
     hair: hair?.value,
-    range: range?.plan === plan ? range.value : undefined,
+    range,
     findings,
     seenIds,
-    isLooked: looked?.plan === plan && (!atCheck || isDrawn),
+    isLooked: looked?.isCurrent === true && (!atCheck || isDrawn),
   };
 }
 
@@ -64,17 +64,18 @@ function useKnotsIn(result: PlanResult | undefined): number | undefined {
 function useFindings(
   plan: PlanDocument,
   result: PlanResult | undefined,
-  look: Of<Look> | undefined,
-  hair: Of<HairOnHead> | undefined,
+  look: Answer<Look> | undefined,
+  hair: Answer<HairOnHead> | undefined,
 ): readonly Finding[] {
   const isPlain = useView((v) => isPlainView(v.check));
   const judge = useLoaded<typeof lookFindings>(look !== undefined, loadJudge);
+  const current = look?.isCurrent ? look.value : undefined;
+  const sized = isPlain && hair?.isCurrent ? hair.value : undefined;
   return useMemo(() => {
     if (!result) return [];
-    if (!judge || look?.plan !== plan) return result.findings;
-    const sized = isPlain && hair?.plan === plan ? hair.value : undefined;
-    return [...result.findings, ...judge(planInputs(plan), result, look.value, sized)];
-  }, [plan, result, look, hair, isPlain, judge]);
+    if (!judge || !current) return result.findings;
+    return [...result.findings, ...judge(inputsOf(plan), result, current, sized)];
+  }, [plan, result, current, sized, judge]);
 }
 
 /** Words about a look come with the first look. */

@@ -1,39 +1,42 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
-import type { PlanResult } from '../core/findings/plan-result.ts';
-import type { SpacingStep } from '../core/plan/ask/spacing-step.ts';
-import { FindingNote } from './bench/finding-note.tsx';
-import { Stage } from './stage/stage.tsx';
-import { exportPlan } from './state/files.ts';
-import { type PlanSession, usePlanSession } from './state/plan-session.ts';
-import { useTheme } from './state/theme.ts';
-import { type Checked, useChecked } from './state/use-checked.ts';
-import { useFiguresBefore, useResult, useScene, useSpacingStep } from './state/use-result.ts';
-import { PLAIN_CHECK, useView } from './state/view-store.ts';
-import { Settle } from './stations/settle.tsx';
-import { Tally } from './tally/tally.tsx';
-import { isStation, STATIONS, type StationId } from './thread/stations.ts';
-import { Thread } from './thread/thread.tsx';
-import { Weave } from './weave/weave.tsx';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
+import { type Checked, useChecked } from '../ask/checked.ts';
+import { useFiguresBefore } from '../ask/figures.ts';
+import { useResult, useScene, useSpacingStep } from '../ask/plan.ts';
+import { FindingNote } from '../bench/finding-note.tsx';
+import { Stage } from '../stage/stage.tsx';
+import { exportPlan } from '../state/files.ts';
+import { type PlanSession, usePlanSession } from '../state/plan-session.ts';
+import { useTheme } from '../state/theme.ts';
+import { PLAIN_CHECK, useView } from '../state/view-store.ts';
+import { Settle } from '../stations/settle.tsx';
+import { Tally } from '../tally/tally.tsx';
+import { isStation, STATIONS, type StationId } from '../thread/stations.ts';
+import { Thread } from '../thread/thread.tsx';
+import { Weave } from '../weave/weave.tsx';
+import { clearFailed } from './failed.ts';
+import { Guard } from './guard.tsx';
 
 /** Benches and dialogs come when they are first wanted; the head and the cloth are there at once. */
-const planning = () => import('./stations/planning.tsx');
-const doing = () => import('./stations/doing.tsx');
+const planning = () => import('../stations/planning.tsx');
+const doing = () => import('../stations/doing.tsx');
 const AimBench = lazy(() => planning().then((m) => ({ default: m.AimBench })));
-const MeasureBench = lazy(() => import('./stations/measure.tsx').then((m) => ({ default: m.MeasureBench })));
-const BaseBench = lazy(() => import('./stations/base.tsx').then((m) => ({ default: m.BaseBench })));
-const CapBench = lazy(() => import('./stations/cap.tsx').then((m) => ({ default: m.CapBench })));
-const HairBench = lazy(() => import('./stations/hair.tsx').then((m) => ({ default: m.HairBench })));
-const RowsBench = lazy(() => import('./stations/rows.tsx').then((m) => ({ default: m.RowsBench })));
-const CheckBench = lazy(() => import('./stations/check.tsx').then((m) => ({ default: m.CheckBench })));
-const SupplyBench = lazy(() => import('./stations/supply.tsx').then((m) => ({ default: m.SupplyBench })));
+const MeasureBench = lazy(() => import('../stations/measure.tsx').then((m) => ({ default: m.MeasureBench })));
+const BaseBench = lazy(() => import('../stations/base.tsx').then((m) => ({ default: m.BaseBench })));
+const CapBench = lazy(() => import('../stations/cap.tsx').then((m) => ({ default: m.CapBench })));
+const HairBench = lazy(() => import('../stations/hair.tsx').then((m) => ({ default: m.HairBench })));
+const RowsBench = lazy(() => import('../stations/rows.tsx').then((m) => ({ default: m.RowsBench })));
+const CheckBench = lazy(() => import('../stations/check.tsx').then((m) => ({ default: m.CheckBench })));
+const SupplyBench = lazy(() => import('../stations/supply.tsx').then((m) => ({ default: m.SupplyBench })));
 const InstallBench = lazy(() => doing().then((m) => ({ default: m.InstallBench })));
 const WearBench = lazy(() => doing().then((m) => ({ default: m.WearBench })));
 const TakedownBench = lazy(() => doing().then((m) => ({ default: m.TakedownBench })));
 const LogBench = lazy(() => doing().then((m) => ({ default: m.LogBench })));
 const PracticeBench = lazy(() => doing().then((m) => ({ default: m.PracticeBench })));
-const CompareStage = lazy(() => import('./stage/compare-stage.tsx').then((m) => ({ default: m.CompareStage })));
+const CompareStage = lazy(() => import('../stage/compare-stage.tsx').then((m) => ({ default: m.CompareStage })));
 const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
 
 const SETTLED_BY_HAND: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
@@ -48,7 +51,7 @@ export function PlanScreen() {
         Opening …
       </main>
     );
-  if (opened.state === 'open') return <AtStation session={opened.session} station={station} />;
+  if (opened.state === 'open') return <AtStation key={planId} session={opened.session} station={station} />;
   return (
     <main className="p-10">
       <h1 className="text-[27px]">
@@ -64,14 +67,14 @@ export function PlanScreen() {
 
 function AtStation({ session, station }: { readonly session: PlanSession; readonly station: StationId }) {
   const { plan } = session;
-  const { computed, error } = useResult(plan);
+  const { answer, why: error } = useResult(plan);
   const scene = useScene(session.history.present.plan);
   const atCheck = station === 'check';
-  const result = computed?.plan.id === plan.id ? computed.result : undefined;
+  const result = answer?.value;
   const checked = useChecked(session, result, atCheck);
   const { looked, findings } = checked;
   const other = useView((v) => v.other);
-  const before = useFiguresBefore(computed, looked, session.history.present.plan, session.isDraft);
+  const before = useFiguresBefore(answer, looked, session.history.present.plan, session.isDraft);
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
   const [plansOpen, setPlansOpen] = useState(false);
   const showTape = useView((v) => v.showTape);
@@ -80,6 +83,12 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const upTo = (useLocation().state as { upTo?: string } | null)?.upTo;
   useTheme();
   useHistoryKeys(session);
+  // Another state of the plan is another try for what could not be shown.
+  const faultKey = session.history.past.length;
+  const isShown = answer?.isCurrent === true;
+  useEffect(() => {
+    if (isShown) clearFailed(plan.id);
+  }, [isShown, plan.id]);
   useEffect(() => {
     document.documentElement.dataset.skin = plan.skin;
     document.title = `${plan.name} · ${STATIONS.find(([id]) => id === station)?.[1]} · Meshwork`;
@@ -103,9 +112,8 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     <div
       className="screen"
       data-station={station}
-      data-computed-ms={computed?.ms.toFixed(1)}
       data-looked={checked.isLooked ? 'yes' : 'no'}
-      data-ready={result && !session.isDraft && computed?.plan === plan ? 'yes' : 'no'}
+      data-ready={answer?.isCurrent && !session.isDraft ? 'yes' : 'no'}
     >
       <div className="daylight" />
       <Thread plan={plan} here={station} findings={findings}>
@@ -128,21 +136,23 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
         <h1 className="sr-only">
           {STATIONS.find(([id]) => id === station)?.[1]}, {plan.name}
         </h1>
-        {atCheck && other && result && looked && scene ? (
-          <Suspense>
-            <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={other} />
-          </Suspense>
-        ) : (
-          <Stage
-            session={session}
-            result={result}
-            scene={scene}
-            show={show}
-            partHandles={station === 'rows' || station === 'aim'}
-            opening={station === 'cap'}
-            shown={atCheck ? { look: checked.lookAs, hair: checked.hair } : undefined}
-          />
-        )}
+        <Guard what="The head" resetKey={`${station} ${faultKey}`}>
+          {atCheck && other && result && looked && scene ? (
+            <Suspense>
+              <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={other} />
+            </Suspense>
+          ) : (
+            <Stage
+              session={session}
+              result={result}
+              scene={scene}
+              show={show}
+              partHandles={station === 'rows' || station === 'aim'}
+              opening={station === 'cap'}
+              shown={atCheck ? { look: checked.lookAs, hair: checked.hair } : undefined}
+            />
+          )}
+        </Guard>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
         <aside className="bench" aria-label="Bench" tabIndex={0}>
           {error && (
@@ -150,27 +160,33 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
               {error}
             </p>
           )}
-          <Suspense>
-            <StationBench
-              station={station}
-              session={session}
-              result={result}
-              step={step}
-              finding={finding}
-              checked={checked}
-            />
-          </Suspense>
+          <Guard what="The bench" resetKey={`${station} ${faultKey}`}>
+            <Suspense>
+              <StationBench
+                station={station}
+                session={session}
+                result={result}
+                step={step}
+                finding={finding}
+                checked={checked}
+              />
+            </Suspense>
+          </Guard>
           {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
         </aside>
       </main>
-      <Weave session={session} result={result} seenIds={checked.seenIds} />
-      <Tally
-        session={session}
-        result={result}
-        judged={{ look: looked?.value, range: checked.range }}
-        before={before}
-        onExport={() => exportPlan(plan)}
-      />
+      <Guard what="The cloth of rows" resetKey={faultKey}>
+        <Weave session={session} result={result} seenIds={checked.seenIds} />
+      </Guard>
+      <Guard what="The tally" resetKey={faultKey}>
+        <Tally
+          session={session}
+          result={result}
+          judged={{ look: looked?.value, range: checked.range }}
+          before={before}
+          onExport={() => exportPlan(plan)}
+        />
+      </Guard>
       {plansOpen && (
         <Suspense>
           <PlansDialog open currentId={plan.id} onOpenChange={setPlansOpen} />

@@ -1,14 +1,15 @@
 /** The first minute: the newest plan if there is one, the demo where the server offers it, else a first plan. */
-import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useRef } from 'react';
 import { Navigate } from 'react-router';
-import { newPlan } from '../model/defaults.ts';
-import { fillWithDemo } from '../store/fill-demo.ts';
-import { keptPlans } from '../store/plans.ts';
-import { Portrait } from './stage/portrait.tsx';
-import { db } from './state/database.ts';
-import { useTheme } from './state/theme.ts';
+import { newPlan } from '../../model/defaults.ts';
+import { fillWithDemo } from '../../store/fill-demo.ts';
+import { keptPlans } from '../../store/plans.ts';
+import { Portrait } from '../stage/portrait.tsx';
+import { db } from '../state/database.ts';
+import { useTheme } from '../state/theme.ts';
+import { hasFailed } from './failed.ts';
 
 async function firstMinute(): Promise<'filled' | 'empty'> {
   if ((await db.plans.count()) > 0) return 'filled';
@@ -22,19 +23,10 @@ async function firstMinute(): Promise<'filled' | 'empty'> {
 
 const PlanList = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlanList })));
 
-const client = new QueryClient();
 /** Whose head stands there before there is a plan: the average one. */
 const FIRST_PLAN = newPlan('first', 'First');
 
 export function Home() {
-  return (
-    <QueryClientProvider client={client}>
-      <FirstMinute />
-    </QueryClientProvider>
-  );
-}
-
-function FirstMinute() {
   useTheme();
   const first = useQuery({
     queryKey: ['first-minute'],
@@ -52,7 +44,11 @@ function FirstMinute() {
     );
   // A store that was empty is left by what she does here, not under her hands.
   if (first.data === 'empty' && plans.length === 0) foundEmpty.current = true;
-  if (plans.length > 0 && !foundEmpty.current) return <Navigate to={`/plan/${plans[0].id}/rows`} replace />;
+  // What could not be shown last time is not opened by itself again, nor is anything where she asked for the list.
+  const newest = plans.find((p) => !hasFailed(p.id));
+  const isAsked = new URLSearchParams(window.location.search).has('choose');
+  if (newest && newest === plans[0] && !isAsked && !foundEmpty.current)
+    return <Navigate to={`/plan/${newest.id}/rows`} replace />;
   return (
     <main className="relative grid min-h-dvh grid-cols-1 md:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div className="daylight" />

@@ -1,0 +1,64 @@
+/**
+ * Questions to the workers. Each is keyed by all that its answer hangs on: the job and what it is handed. What was
+ * answered last stays on the screen until the next answer is there; what is no longer asked for is forgotten.
+ */
+import { keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import type { CoreClient, Input, JobName, Output } from '../../workers/client.ts';
+
+export const queries = new QueryClient({
+  defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false, refetchOnReconnect: false } },
+});
+
+export interface Answer<T> {
+  readonly value: T;
+  /** Of what is asked now, not of what was asked before. */
+  readonly isCurrent: boolean;
+}
+
+export interface Asked<T> {
+  readonly answer: Answer<T> | undefined;
+  /** A sentence where it can't be answered. */
+  readonly why: string | undefined;
+}
+
+/** A newer question of the same kind took its place: no failure, it is asked again if it is still wanted. */
+class Overtaken extends Error {}
+
+/** @param input undefined while nothing is to be asked */
+export function useAsk<N extends JobName>(client: CoreClient, job: N, input: Input<N> | undefined): Asked<Output<N>> {
+  const { data, error, isPlaceholderData, isFetching } = useQuery({
+    queryKey: [job, input],
+    enabled: input !== undefined,
+    queryFn: async () => {
+      const outcome = await client.call(job, input as Input<N>);
+      if (outcome.state === 'done') return outcome.value;
+      throw outcome.state === 'stale' ? new Overtaken() : new Error(outcome.message);
+    },
+    retry: (count, why) => why instanceof Overtaken && count < 5,
+    retryDelay: 0,
+    placeholderData: keepPreviousData,
+    // Answers are plain values that don't age; they are large, so none is kept that nobody looks at.
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+    structuralSharing: false,
+  });
+  const why = error && !isFetching && !(error instanceof Overtaken) ? error.message : undefined;
+  return {
+    answer:
+      data === undefined
+        ? undefined
+        : { value: data as Output<N>, isCurrent: !isPlaceholderData && input !== undefined },
+    why,
+  };
+}
+
+/** A value once it has not changed for a while; undefined until then. */
+export function useResting<T>(value: T, afterMs: number): T | undefined {
+  const [resting, setResting] = useState<T>();
+  useEffect(() => {
+    const timer = setTimeout(() => setResting(value), afterMs);
+    return () => clearTimeout(timer);
+  }, [value, afterMs]);
+  return resting;
+}

@@ -1,0 +1,72 @@
+/** How the plan looks: for the tally at every change, for Check as she wants to see it, and what the guesses leave open. */
+import { POSES } from '../../core/fall/poses.ts';
+import type { DirectionDeg } from '../../core/head/marks.ts';
+import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/look-result.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { painter, planner } from '../state/clients.ts';
+import { type CheckView, useView } from '../state/view-store.ts';
+import { type Answer, useAsk, useResting } from './ask.ts';
+import { inputsOf } from './fineness.ts';
+
+/** While a finger drags, rows and knots follow it, and the look when it lingers, ms. */
+const LINGER_MS = 120;
+/** What the guesses leave open takes half a second: asked for when she looks, not while she works. */
+const RANGE_REST_MS = 1500;
+
+/** At rest and finished: what the tally shows. */
+export function useLook(plan: PlanDocument, isDraft: boolean): Answer<Look> | undefined {
+  const lingering = useResting(plan, LINGER_MS);
+  const asked = isDraft ? lingering : plan;
+  const { answer } = useAsk(planner, 'look', asked && { inputs: inputsOf(asked) });
+  return answer && { ...answer, isCurrent: answer.isCurrent && asked === plan };
+}
+
+/** What Check asks for besides the plan: how she is looked at. */
+function askedOf(view: CheckView, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
+  const { state } = POSES[view.pose];
+  return {
+    state: view.finger ? { ...state, finger: view.finger } : state,
+    age: view.age,
+    ...(view.soFar && knotsIn !== undefined ? { knotsIn } : {}),
+  };
+}
+
+export function isPlainView(view: CheckView): boolean {
+  return view.pose === 'rest' && view.age === 'finished' && !view.soFar && view.finger === undefined;
+}
+
+/** The look in the chosen pose and age; that of the tally where nothing else is chosen. */
+export function useLookAs(plan: PlanDocument, plain: Answer<Look> | undefined, knotsIn: number | undefined) {
+  const view = useView((v) => v.check);
+  const isPlain = isPlainView(view);
+  const asked = isPlain ? undefined : { inputs: inputsOf(plan), ...askedOf(view, knotsIn) };
+  const { answer } = useAsk(planner, 'lookAs', asked);
+  if (isPlain) return plain;
+  // Until the other pose is worked out the one at rest stays.
+  return answer ?? (plain && { ...plain, isCurrent: false });
+}
+
+/** Hair in space, only where it is drawn or measured. */
+export function useFallingHair(
+  plan: PlanDocument,
+  wanted: boolean,
+  isDraft: boolean,
+  knotsIn: number | undefined,
+): Answer<HairOnHead> | undefined {
+  const view = useView((v) => v.check);
+  const asked = wanted && !isDraft ? { inputs: inputsOf(plan), ...askedOf(view, knotsIn) } : undefined;
+  const { answer } = useAsk(painter, 'fallingHair', asked);
+  return asked && answer;
+}
+
+export function useGuessRange(plan: PlanDocument, isDraft: boolean): GuessRange | undefined {
+  const resting = useResting(isDraft ? undefined : plan, RANGE_REST_MS);
+  const { answer } = useAsk(painter, 'guessRange', resting && { inputs: inputsOf(resting) });
+  return answer?.isCurrent && resting === plan ? answer.value : undefined;
+}
+
+/** What covers one place; for the plan at rest. */
+export function useWhy(plan: PlanDocument, at: DirectionDeg | undefined): WhyHere | undefined {
+  const { answer } = useAsk(planner, 'why', at && { inputs: inputsOf(plan), at });
+  return at && answer?.value;
+}

@@ -1,0 +1,63 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/bricolage-grotesque/wdth.css';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Route, Routes, useLocation, useParams } from 'react-router';
+import '../app.css';
+import { queries } from '../ask/ask.ts';
+import { markFailed } from './failed.ts';
+import { Guard } from './guard.tsx';
+import { PlanScreen } from './plan-screen.tsx';
+
+const Home = lazy(() => import('./home.tsx').then((m) => ({ default: m.Home })));
+const BaseSheet = lazy(() => import('../sheet/base-sheet.tsx').then((m) => ({ default: m.BaseSheet })));
+const KnotSheet = lazy(() => import('../sheet/knot-sheet.tsx').then((m) => ({ default: m.KnotSheet })));
+const InstallScreen = lazy(() => import('../install/install-screen.tsx').then((m) => ({ default: m.InstallScreen })));
+const PageFault = lazy(() => import('./page-fault.tsx').then((m) => ({ default: m.PageFault })));
+
+/** A page, or the page that says why it can't be shown. */
+function Page({ children }: { readonly children: ReactNode }) {
+  const { pathname } = useLocation();
+  const { planId } = useParams();
+  return (
+    <Guard
+      what="This page"
+      resetKey={pathname}
+      onFault={() => planId !== undefined && markFailed(planId)}
+      fallback={(error, again) => (
+        <Suspense>
+          <PageFault error={error} again={again} />
+        </Suspense>
+      )}
+    >
+      <Suspense>{children}</Suspense>
+    </Guard>
+  );
+}
+
+const PAGES: ReadonlyArray<readonly [path: string, page: ReactNode]> = [
+  ['/', <Home key="home" />],
+  ['/plan/:planId/base/sheet', <BaseSheet key="base" />],
+  ['/plan/:planId/rows/chart', <KnotSheet key="knots" />],
+  ['/plan/:planId/:station?', <PlanScreen key="plan" />],
+  ['/install/:sessionId', <InstallScreen key="install" />],
+  ['*', <Home key="else" />],
+];
+
+const root = document.getElementById('root');
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <Routes>
+            {PAGES.map(([path, page]) => (
+              <Route key={path} path={path} element={<Page>{page}</Page>} />
+            ))}
+          </Routes>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}
