@@ -4,7 +4,9 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'tests/**/*.test.ts'],
     environment: 'node',
-    testTimeout: 60_000,
+    // A busy machine takes its time: no test fails for that.
+    testTimeout: 600_000,
+    hookTimeout: 120_000,
     maxWorkers: 2,
   },
 });

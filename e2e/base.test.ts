@@ -246,7 +246,7 @@ describe('sections', () => {
     await until(/^Section cut/, 'the cut');
     await undo();
     const lines = await browser.driver.findElement(By.css('[data-testid="line"]'));
-    await lines.sendKeys(Key.ARROW_DOWN);
+    await lines.sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN);
     await browser.appears('[data-bead="line-middle"]');
     await browser.script(`document.querySelector('[data-bead="line-middle"]').focus()`);
     for (const key of [Key.ARROW_RIGHT, Key.ARROW_DOWN]) await browser.keys(key);

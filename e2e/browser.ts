@@ -30,6 +30,8 @@ export interface BrowserOptions {
   readonly width?: number;
   readonly height?: number;
   readonly dark?: boolean;
+  /** Pixels of the screen to one of the page: half of them do for what is clicked, all for pictures. */
+  readonly scale?: number;
   /** Divisions of heads: coarse ones do for what is clicked, fine ones for pictures and figures. */
   readonly fineness?: number;
   /** A profile folder of an earlier browser, to come back to. */
@@ -42,6 +44,7 @@ export class Browser {
   private constructor(
     readonly driver: WebDriver,
     readonly profile: string,
+    private readonly scale: number,
   ) {
     this.downloads = join(profile, 'downloads');
   }
@@ -65,16 +68,29 @@ export class Browser {
       .setChromeOptions(settings)
       .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
       .build();
-    const browser = new Browser(driver, profile);
+    const browser = new Browser(driver, profile, options.scale ?? 0.5);
     await browser.size(width, height);
     // Before any page of ours runs; a blank page has no store.
     await browser.command('Page.addScriptToEvaluateOnNewDocument', {
       source: `try { localStorage.setItem('meshwork-fineness', '${options.fineness ?? COARSE}'); } catch {}`,
     });
-    await browser.command('Emulation.setEmulatedMedia', {
+    await driver.manage().setTimeouts({ script: 300_000 });
+    await browser.theme(dark);
+    return browser;
+  }
+
+  async theme(dark: boolean) {
+    await this.command('Emulation.setEmulatedMedia', {
       features: [{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }],
     });
-    return browser;
+  }
+
+  /** Nothing turns and no transition runs: beads lie where they will stay. */
+  async rests() {
+    await this.until(
+      `!document.querySelector('[data-moving=yes]') && document.getAnimations().every((a) => a.playState !== 'running')`,
+      'the page to rest',
+    );
   }
 
   command(name: string, params: object): Promise<unknown> {
@@ -84,7 +100,12 @@ export class Browser {
   }
 
   async size(width: number, height: number) {
-    await this.command('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+    await this.command('Emulation.setDeviceMetricsOverride', {
+      width,
+      height,
+      deviceScaleFactor: this.scale,
+      mobile: false,
+    });
   }
 
   async go(url: string) {
@@ -104,7 +125,7 @@ export class Browser {
   }
 
   /** Waits until the script gives something true. */
-  async until<T>(body: string, what: string, ms = 20_000): Promise<T> {
+  async until<T>(body: string, what: string, ms = 120_000): Promise<T> {
     const end = Date.now() + ms;
     for (;;) {
       const value = await this.script<T>(`return (${body})`);
@@ -212,7 +233,7 @@ export class Browser {
   /** How it looks is worked out too. */
   async looked() {
     await this.settled();
-    await this.until("document.querySelector('[data-looked=yes]')", 'the look to be worked out', 40_000);
+    await this.until("document.querySelector('[data-looked=yes]')", 'the look to be worked out');
   }
 
   /** The seven figures of the tally as they stand on the screen. */
@@ -225,7 +246,7 @@ export class Browser {
 
   /** The newest download with this ending, once it is complete. */
   async download(ending: string): Promise<string> {
-    const end = Date.now() + 15_000;
+    const end = Date.now() + 60_000;
     while (Date.now() < end) {
       const name = safeList(this.downloads).find((f) => f.endsWith(ending));
       if (name) return join(this.downloads, name);

@@ -13,7 +13,8 @@ export function onPlan(browser: () => Browser, url: string) {
     until: (pattern: RegExp, what: string) =>
       browser().until(`${pattern}.test(document.querySelector('[data-testid=last-deed]').textContent)`, what),
     station: async (path: string) => {
-      await browser().go(`${url}/plan/${path}`);
+      const [plan, station] = path.split('/');
+      await browser().station(url, plan, station);
       await browser().settled();
       await browser().picture();
     },

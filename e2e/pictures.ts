@@ -9,7 +9,7 @@ import { routePlans } from '../src/demo/routes.ts';
 import { startHistory } from '../src/model/history.ts';
 import type { PlanDocument } from '../src/model/plan.ts';
 import { createServer } from '../src/server/app.ts';
-import { Browser, Key } from './browser.ts';
+import { Browser, FINE, Key } from './browser.ts';
 
 interface Picture {
   readonly name: string;
@@ -177,7 +177,7 @@ const server = createServer({
 await new Promise((resolve) => server.once('listening', resolve));
 const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 for (const dark of [false, true]) {
-  const browser = await Browser.open({ dark });
+  const browser = await Browser.open({ dark, scale: 1, fineness: FINE });
   await browser.go(url);
   await browser.settled();
   for (const p of PICTURES) {

@@ -4,8 +4,8 @@ export default defineConfig({
   test: {
     include: ['e2e/**/*.test.ts'],
     globalSetup: ['e2e/global-setup.ts'],
-    testTimeout: 120_000,
-    hookTimeout: 60_000,
+    testTimeout: 600_000,
+    hookTimeout: 300_000,
     // Software rendering takes a core of its own: one browser at a time.
     maxWorkers: 1,
     fileParallelism: false,

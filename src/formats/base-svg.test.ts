@@ -36,3 +36,15 @@ describe('the drawing of a base', () => {
     }
   });
 });
+
+it('from her left the face is on the left of the paper', () => {
+  const at = (z: number) => ({ role: 'base', tieMm: [60, 20, z] });
+  const base = { lines: [], sections: [at(80), at(-80)] };
+  const drawn = baseSvg({ base, head: { hairlinePoints: [{ side: 'left', at: [1, 1, 1] }] } } as never);
+  const left = drawn.split('<g>')[3];
+  const [front, back] = [...left.matchAll(/<circle cx="([\d.]+)"/g)].map((m) => Number(m[1]));
+  expect(left).toContain('from your left');
+  expect(front).toBeLessThan(back);
+  const face = Number(/<text x="([\d.]+)"[^>]*>face</.exec(left)?.[1]);
+  expect(Math.abs(face - front)).toBeLessThan(Math.abs(face - back));
+});

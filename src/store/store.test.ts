@@ -236,3 +236,15 @@ it('a store of version 1 opens: plans, their undo steps and a begun install are 
   expect(openRecord(broken!)).toMatchObject({ ok: false });
   opened.close();
 });
+
+it('of many undo steps the newest forty are kept over a reload', async () => {
+  const plan = newPlan('steps', 'Steps');
+  await addPlan(db, plan, 'New', 1);
+  let history = startHistory(plan);
+  for (let i = 1; i <= 60; i++)
+    history = record(history, { words: `Deed ${i}`, plan: { ...history.present.plan, name: `Name ${i}` } });
+  await savePlan(db, 'steps', 1, history, 2);
+  const kept = (await db.plans.get('steps'))?.history;
+  expect(kept?.present.words).toBe('Deed 60');
+  expect(kept?.past.map((d) => d.words)).toEqual(Array.from({ length: 40 }, (_, i) => `Deed ${20 + i}`));
+});

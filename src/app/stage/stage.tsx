@@ -144,7 +144,9 @@ export function Stage(props: {
     const frame = requestAnimationFrame(() =>
       picture.head.draw(seen, view.moving ? Math.min(1, ratio) : ratio, view.moving),
     );
-    const rest = view.moving ? undefined : setTimeout(() => picture.head.draw(seen, hair ? HAIR_REST : 2), REST_MS);
+    const rest = view.moving
+      ? undefined
+      : setTimeout(() => picture.head.draw(seen, Math.min(1, ratio) * (hair ? HAIR_REST : 2)), REST_MS);
     return () => {
       cancelAnimationFrame(frame);
       clearTimeout(rest);
@@ -247,6 +249,7 @@ export function Stage(props: {
       tabIndex={0}
       {...(strokes.handlers ?? drag)}
       data-tool={view.tool.kind}
+      data-moving={view.moving ? 'yes' : 'no'}
       onKeyDown={(e) => turnByKey(e)}
     >
       <canvas

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { patch, sphere } from '../../../tests/helpers/spheres.ts';
 import { GROUND_LUMINANCE, hairLuminance } from '../trade/colours.ts';
 import { meetsTheEye, michelson } from './contrast.ts';
+import { logOf, seenShare } from './cover.ts';
 import { lookDifference } from './difference.ts';
 import { lineShown, verticesAlong } from './lines.ts';
 import { Silhouette } from './size.ts';
@@ -109,4 +110,14 @@ describe('a line', () => {
     expect(lineShown('tie', mesh, shows, along)?.shows).toBe(1);
     expect(lineShown('opening', mesh, shows, [])).toBeUndefined();
   });
+});
+
+it('looked at under an angle of cosine c, of a share s that shows straight on s^(1/c) is left', () => {
+  const mesh = {
+    vertexCount: 3,
+    normals: Float64Array.of(0, 1, 0, Math.sqrt(0.75), 0.5, 0, 0, -1, 0),
+    vertexAreasMm2: Float64Array.of(10, 10, 10),
+  } as unknown as Parameters<typeof seenShare>[0];
+  const seen = seenShare(mesh, logOf([0.6, 0.6, 0.6]), new Uint8Array(3).fill(1), [0, 1, 0]);
+  expect(seen).toBeCloseTo((0.6 + 0.5 * 0.36) / 1.5, 12);
 });

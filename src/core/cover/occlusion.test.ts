@@ -21,7 +21,7 @@ const RIBBONS: Ribbons = {
   springs: false,
 };
 
-it('hides what rays find hidden, to within 3 points, and is many times faster', () => {
+it('hides what rays find hidden, to within 3 points', () => {
   const { mesh, shape, line } = wholeHead(PRIOR_SCORES, 20);
   const part = { kind: 'line', frontMm: 30, endMm: 28, lengthMm: 100, bendMm: 0 } as const;
   const ways = fallWays(mesh, distanceFrom(mesh, { pointsMm: partPolyline(shape, line, part) }), AT_REST);
@@ -32,21 +32,16 @@ it('hides what rays find hidden, to within 3 points, and is many times faster', 
   });
   const maker = new FootprintMaker(mesh, ways, vertexBalls(mesh, reachOf(RIBBONS.widthMm, mesh.meanEdgeMm)));
   const everywhere = new Uint8Array(mesh.vertexCount).fill(1);
-  let start = performance.now();
   const stamped = showing(
     mesh.vertexCount,
     roots.map((r) => maker.of(r, RIBBONS)),
   );
-  const stampMs = performance.now() - start;
   const strips = stripsOf(mesh, ways, roots, RIBBONS);
-  start = performance.now();
   const cast = rayCastShowing(mesh, strips);
-  const castMs = performance.now() - start;
   const [a, b] = [stamped, cast].map((s) => hiddenShare(mesh, s, everywhere));
   expect(b).toBeGreaterThan(0.5);
   expect(Math.abs(a - b)).toBeLessThan(0.03);
   // Vertex by vertex too, but for edges of ribbons: three in four agree within 8 points.
   const apart = Array.from(stamped, (s, v) => Math.abs(s - cast[v])).sort((x, y) => x - y);
   expect(apart[Math.floor(0.75 * apart.length)]).toBeLessThan(0.08);
-  expect(castMs / stampMs).toBeGreaterThan(3);
 });

@@ -138,3 +138,12 @@ describe('head from the tape', () => {
     expect([...fitHead(typical).scores]).toEqual([...fitHead({ ...typical }).scores]);
   });
 });
+
+it('what the others suggest, told by the linear estimate, is what a fit without the measure gives', () => {
+  const tape = { ...typical, girth: typical.girth + 6, earToEarTop: typical.earToEarTop - 5 };
+  for (const m of fitHead(tape).measures) {
+    const { [m.measure]: _, ...others } = tape;
+    const without = fitHead(others).measures.find((f) => f.measure === m.measure)!;
+    expect(Math.abs(m.othersSuggestMm! - without.fittedMm), m.measure).toBeLessThan(1);
+  }
+});

@@ -1,7 +1,7 @@
 /** A worked example of our own: 175 hairs a cm² of 70 µm and 1.32 g/cm³ (from memory); standard gravity of the CGPM, 1901. */
 import { describe, expect, it } from 'vitest';
 import { hairMassG } from '../hair/own-hair.ts';
-import { biteLoad, GRAVITY, groupBites, milliNewton } from './bites.ts';
+import { biteGroups, biteLoad, GRAVITY, groupBites, milliNewton } from './bites.ts';
 
 /** 175 hairs a cm² of 70 µm and 30 cm: 1.52 mg each. */
 const hair = { hairsPerMm2: 1.75, massGPerMm2: 1.75 * hairMassG('medium', 300) };
@@ -30,4 +30,17 @@ describe('a bite', () => {
     expect(groupBites('edge', bites).median).toBeCloseTo(bites[0].timesOwn[1], 9);
     expect(groupBites('tender', [])).toEqual({ name: 'tender', bites: 0, median: 0, worst: undefined });
   });
+});
+
+it('the net bears its share of a bite, and nothing of one in a cut-out', () => {
+  const hair = { hairsPerMm2: 2, massGPerMm2: 0.001 };
+  const region = { regionOf: new Int32Array(1), regions: [hair] } as unknown as Parameters<typeof biteGroups>[2];
+  const knot = { through: 'hairAndNet', biteMm: 5, massG: 1, onNet: 'net', tenderOrThin: true } as const;
+  const worst = (k: Parameters<typeof biteGroups>[0][number]) =>
+    biteGroups([k], [0], region, Float64Array.of(5), [0.5, 0.9])[0].worst?.mgAHair;
+  expect(worst(knot)).toEqual([expect.closeTo(2, 9), expect.closeTo(10, 9)]);
+  expect(worst({ ...knot, onNet: 'cutOut' })).toEqual([20, 20]);
+  expect(worst({ ...knot, through: 'net' })).toBeUndefined();
+  const groups = biteGroups([knot], [0], region, Float64Array.of(30), [0.5, 0.9]);
+  expect(groups.map((g) => g.bites)).toEqual([1, 0, 1]);
 });

@@ -5,19 +5,41 @@ import { groundOf, NO_CAP, PLAIN_CUT, PLAIN_PRODUCT, PRIOR_SCORES } from '../../
 import { editSections, layBase } from '../base/base.ts';
 import { DEFAULT_BASE } from '../base/choice.ts';
 import { capSizeName, fitCap, girthOver } from '../cap/fit.ts';
-import { hookedPiece } from '../hair/preparation.ts';
+import { type Cut, hookedPiece } from '../hair/preparation.ts';
+import type { Product } from '../hair/product.ts';
 import { tapeReading } from '../head/tape.ts';
 import { weigh } from '../load/weight.ts';
 import { estimateTime } from '../time/estimate.ts';
 import { knotSeconds } from '../time/seconds.ts';
 import { DEFAULT_CAP } from '../trade/caps.ts';
 import { PACE_FACTOR } from '../trade/pace.ts';
-import { supplyOf } from './packs.ts';
+import { planSupply, supplyOf } from './packs.ts';
 
 const packsFor = (knots: number, reserve: number, perPack: number, packPrice: number) => {
   const product = { ...PLAIN_PRODUCT, piecesPerPack: perPack, packPrice };
   return supplyOf(product, [{ piece: hookedPiece(product, PLAIN_CUT), knots, halves: false }], reserve);
 };
+
+describe('packs of a worked example', () => {
+  const pack = (change: Partial<Product>) => ({ ...PLAIN_PRODUCT, piecesPerPack: 10, packPrice: 4, ...change });
+  const whole = pack({ id: 'whole' });
+  const lower = pack({ id: 'lower', lowerHalfOf: 'whole' });
+  const cut = (product: Product, change: Partial<Cut>) =>
+    hookedPiece(product, { ...PLAIN_CUT, product: product.id, ...change });
+
+  it('the reserve is whole pieces, rounded up', () => {
+    const supply = planSupply([whole], [{ piece: cut(whole, {}), knots: 101, halves: false }], 0.1);
+    expect([supply.reservePieces, supply.packs, supply.leftOver]).toEqual([11, 12, 19]);
+  });
+
+  it('lower halves: as many as raw pieces were cut, whatever those are split into; they count in packs and in what is left', () => {
+    const upper = { piece: cut(whole, { half: true, split: 2 }), knots: 40, halves: true };
+    const under = { piece: cut(lower, {}), knots: 25, halves: false };
+    const [ofWhole, ofLower] = planSupply([whole, lower], [upper, under], 0).lines;
+    // 40 of a split in two are 20 raw pieces, so 20 lower halves lie about: 5 more are cut from one pack.
+    expect([ofWhole.packs, ofLower.packs, ofLower.leftOver]).toEqual([2, 1, 5]);
+  });
+});
 
 describe('packs', () => {
   it('are whole, hold every knot and the reserve, and not one pack more', () => {

@@ -11,6 +11,14 @@ const FEWEST_IN_RING = 3;
 export function ringPlaces(lengthU: number, feet: readonly number[]): number[] {
   const count = Math.max(FEWEST_IN_RING, Math.round(lengthU));
   const step = lengthU / count;
+  const best = ringPhase(lengthU, step, feet);
+  const places = Array.from({ length: count }, (_, i) => best + i * step);
+  relaxRing(places, ringTargets(feet, lengthU), lengthU);
+  return places;
+}
+
+/** Where a ring of even steps begins, in spacings from the front: so that its places lie furthest from the feet of the row below. */
+export function ringPhase(lengthU: number, step: number, feet: readonly number[]): number {
   /** From the nearest place of a ring of that phase. */
   const away = (u: number, phase: number) => {
     const off = (((u - phase) % step) + step) % step;
@@ -28,9 +36,7 @@ export function ringPlaces(lengthU: number, feet: readonly number[]): number[] {
       best = phase;
     }
   }
-  const places = Array.from({ length: count }, (_, i) => best + i * step);
-  relaxRing(places, ringTargets(feet, lengthU), lengthU);
-  return places;
+  return best;
 }
 
 /** Middles between neighbouring feet, once round. */

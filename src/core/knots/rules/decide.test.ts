@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { KNOT_KINDS, knotName, THROUGHS } from '../../trade/knots.ts';
 import { DEFAULT_SCHOOLS, SCHOOL_OPTIONS, type SchoolName, type Schools } from '../../trade/schools.ts';
 import { TEXTURE_INFO, TEXTURES } from '../../trade/textures.ts';
+import { biteSideMm } from './bite.ts';
 import { decideKnot, RULE_TABLES } from './decide.ts';
 import { cannot } from './may.ts';
 import type { KnotOverride, KnotSituation } from './situation.ts';
@@ -291,4 +292,45 @@ it('names knots as the wearer says them', () => {
   expect(knotName({ kind: 'wrap', wraps: 4, lock: false })).toBe('4 wraps');
   expect(knotName({ kind: 'oneLeg', wraps: 2, lock: false })).toBe('One-leg knot, twice');
   expect(knotName({ kind: 'anchor', wraps: 2, lock: false })).toBe('Anchor');
+});
+
+describe('what holds and what bears', () => {
+  it('a blending piece stays behind in own hair, so the net neither holds nor bears it', () => {
+    const blending = decideKnot(situation({ texture: 'straight', blending: true, perimeter: true }));
+    expect([blending.wraps, blending.through, blending.holes]).toEqual([4, 'hair', 0]);
+    expect(decideKnot(situation({ texture: 'straight' })).wraps).toBe(2);
+    expect(blending.may.through).toEqual(['hair']);
+    expect(blending.may.kinds).not.toContain('anchor');
+  });
+
+  it('at an anchor’s place another knot goes through hair all the same', () => {
+    const place = situation({ anchorPlace: true });
+    expect(decideKnot(place).kind).toBe('anchor');
+    expect(decideKnot(place, { kind: 'wrap' }).through).toBe('hairAndNet');
+    expect(decideKnot(situation(), { kind: 'wrap' }).through).toBe('net');
+  });
+
+  it('net or border bear half of a bite, the net alone all of it', () => {
+    const square = (through: Parameters<typeof biteSideMm>[0]) => biteSideMm(through, 2, 40) ** 2;
+    expect([square('hair'), square('hairAndNet'), square('border'), square('net')]).toEqual([
+      expect.closeTo(80, 9),
+      expect.closeTo(40, 9),
+      expect.closeTo(40, 9),
+      0,
+    ]);
+    expect(biteSideMm('hair', 0.01, 40)).toBe(3);
+  });
+
+  it('what it may be is what is not refused', () => {
+    for (const s of [
+      situation(),
+      situation({ on: 'rod', canOneLeg: false, canLock: true }),
+      situation({ loose: true }),
+    ]) {
+      const { may } = decideKnot(s);
+      for (const kind of KNOT_KINDS) expect(may.kinds.includes(kind)).toBe(cannot(s, { kind }) === undefined);
+      for (const through of THROUGHS) expect(may.through.includes(through)).toBe(cannot(s, { through }) === undefined);
+      expect(may.lock).toBe(cannot(s, { lock: true }) === undefined);
+    }
+  });
 });

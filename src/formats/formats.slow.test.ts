@@ -155,3 +155,13 @@ describe('signs', () => {
     expect(reach(20) / reach(10)).toBeCloseTo(2, 6);
   });
 });
+
+it('a measure that reads too long has a positive residual in the computed plan', () => {
+  const plan = { ...shoulderCurls, tape: { ...shoulderCurls.tape, girth: ['61 cm'] } };
+  const inputs = planInputs(plan, 12);
+  const p = new Planner();
+  const out = computedPlan(plan, p.plan(inputs), p.spacingStep(inputs), p.judge(inputs));
+  const girth = out.head.measures.find((m) => m.measure === 'girth');
+  expect(girth?.residualMm).toBeGreaterThan(3);
+  expect(girth?.residualMm).toBeCloseTo(610 - (girth?.fittedMm ?? 0), 0.9);
+});
