@@ -1,6 +1,6 @@
 /** The folders are the layers: who may import whom, and what core may know. Also held by the linter. */
 import { spawnSync } from 'node:child_process';
-import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { describe, expect, it } from 'vitest';
 
@@ -15,6 +15,7 @@ const LAYERS: Readonly<Record<string, readonly string[]>> = {
   cli: ['core', 'model', 'formats'],
   app: ['core', 'model', 'formats', 'workers', 'store'],
 };
+const LONGEST_FILE = 400;
 const CORE_PACKAGES = ['d3-polygon', 'dequal'];
 
 function sources(folder: string): string[] {
@@ -113,4 +114,22 @@ it('the linter refuses an import against the layers', () => {
   } finally {
     rmSync(probe);
   }
+});
+
+it('the documents name only files and folders that are there', () => {
+  const documents = ['README.md', 'CONTRIBUTING.md', 'docs/how-it-works.md', 'docs/formats.md'];
+  const top = readdirSync('src', { withFileTypes: true }).map((d) => d.name);
+  const gone = documents.flatMap((name) =>
+    [...readFileSync(name, 'utf8').matchAll(/`((?:[\w-]+\/)+[\w.-]*)`/g)]
+      .map(([, path]) => path)
+      .filter((path) => top.includes(path.split('/')[0]) || /^(src|tests|e2e|bench|docs|scripts)\//.test(path))
+      .filter((path) => !existsSync(path) && !existsSync(join('src', path)))
+      .map((path) => `${name}: ${path}`),
+  );
+  expect(gone).toEqual([]);
+});
+
+it('no file is longer than can be read at one sitting', () => {
+  const linesOf = (file: string) => readFileSync(file, 'utf8').split('\n').length;
+  expect(sources('src').filter((file) => linesOf(file) > LONGEST_FILE)).toEqual([]);
 });

@@ -12,18 +12,18 @@ export interface SignedKnot {
   readonly lock: boolean;
 }
 
-export function signPath(knot: SignedKnot, r: number): string {
-  if (knot.kind === 'anchor') return lozenge(r);
-  if (knot.kind === 'threadLoop') return ring(r);
-  if (knot.kind === 'fold') return hairpin(r) + (knot.lock ? bow(r, 1.6 * r) : '');
-  if (knot.kind === 'roundCoil') return crescent(r) + wraps(knot.wraps, 0.5 * r, 0);
-  if (knot.kind === 'onBand') return bar(-1.7 * r, r) + wraps(knot.wraps, 0.8 * r, 0) + bar(1.7 * r, r);
-  if (knot.kind === 'onRod') return turns(r) + (knot.lock ? bow(r, 2.1 * r) : '');
-  if (knot.kind === 'oneLeg')
-    return knot.wraps > 1 ? halfBead(-0.62 * r, 0.8 * r) + halfBead(0.62 * r, 0.8 * r) : halfBead(0, r);
-  if (!knot.lock) return wraps(knot.wraps, r, 0);
-  return wraps(knot.wraps, 0.9 * r, -1.05 * r) + bow(r, 0.95 * r);
-}
+const SIGNS: Readonly<Record<KnotKind, (knot: SignedKnot, r: number) => string>> = {
+  anchor: (_, r) => lozenge(r),
+  wrap: ({ wraps: n, lock }, r) => (lock ? wraps(n, 0.9 * r, -1.05 * r) + bow(r, 0.95 * r) : wraps(n, r, 0)),
+  oneLeg: ({ wraps: n }, r) => (n > 1 ? halfBead(-0.62 * r, 0.8 * r) + halfBead(0.62 * r, 0.8 * r) : halfBead(0, r)),
+  fold: ({ lock }, r) => hairpin(r) + (lock ? bow(r, 1.6 * r) : ''),
+  threadLoop: (_, r) => ring(r),
+  roundCoil: ({ wraps: n }, r) => crescent(r) + wraps(n, 0.5 * r, 0),
+  onBand: ({ wraps: n }, r) => bar(-1.7 * r, r) + wraps(n, 0.8 * r, 0) + bar(1.7 * r, r),
+  onRod: ({ lock }, r) => turns(r) + (lock ? bow(r, 2.1 * r) : ''),
+};
+
+export const signPath = (knot: SignedKnot, r: number) => SIGNS[knot.kind](knot, r);
 
 /** Key under which knots share a sign. */
 export function signKey(knot: SignedKnot): string {

@@ -1,4 +1,5 @@
 /** Undo and redo as whole plans: small plain records, so a diff would save nothing worth its code. */
+import { dequal } from 'dequal';
 import type { Deed } from './deed.ts';
 import type { PlanDocument } from './plan.ts';
 
@@ -15,7 +16,7 @@ export function startHistory(plan: PlanDocument, words = 'Opened'): History {
 }
 
 export function record(history: History, deed: Deed): History {
-  if (JSON.stringify(deed.plan) === JSON.stringify(history.present.plan)) return history;
+  if (dequal(deed.plan, history.present.plan)) return history;
   return { past: [...history.past.slice(-LONGEST + 1), history.present], present: deed, future: [] };
 }
 

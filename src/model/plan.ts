@@ -4,64 +4,48 @@
  */
 import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
 import type { BaseChoice } from '../core/base/choice.ts';
-import { LONGEST_MOVE_MM } from '../core/base/sections/edit.ts';
 import type { Finish } from '../core/fall/finish.ts';
 import type { ZonePiece } from '../core/hair/pieces.ts';
 import type { Cut } from '../core/hair/preparation.ts';
 import type { Product } from '../core/hair/product.ts';
-import { HAIRLINE_LIMIT_MM, type HairlineOffsets, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
+import type { HairlineOffsets } from '../core/head/hairline.ts';
 import type { Mark } from '../core/head/marks.ts';
-import { MOST_READINGS } from '../core/head/readings.ts';
 import { MOST_OVERRIDES, type Override } from '../core/knots/place/overrides.ts';
 import type { Wishes } from '../core/plan/inputs.ts';
 import type { RowChoice } from '../core/rows/choice.ts';
-import {
-  BASE_LIMITS,
-  BOX_SHAPES,
-  FAMILIES,
-  FOUND_KINDS,
-  PARKINGS,
-  ROD_PLACES,
-  STRIPS,
-  TIE_PLACES,
-} from '../core/trade/bases.ts';
 import type { Cap } from '../core/trade/caps.ts';
 import { FINGER_COUNTS, FINGER_LIMITS_MM, SPACING_LIMITS_FINGERS } from '../core/trade/fingers.ts';
 import type { FallGuesses } from '../core/trade/guesses.ts';
 import { PRODUCT_LIMITS } from '../core/trade/hair.ts';
-import { MARK_KINDS, REGIONS } from '../core/trade/marks.ts';
 import {
-  CURLS,
-  FULLNESS,
   HAIR_REGIONS,
   type HairCurl,
   type HairFullness,
   type HairRegion,
-  STRANDS,
   type StrandThickness,
 } from '../core/trade/own-hair.ts';
 import { PACES } from '../core/trade/pace.ts';
-import { PART_LIMITS } from '../core/trade/parts.ts';
 import { MOST_CUTS } from '../core/trade/preparation.ts';
 import { MUSTS } from '../core/trade/requirements.ts';
 import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../core/trade/schools.ts';
-import { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
+import { TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
 import { PIECE_ZONES, type PieceZone } from '../core/trade/zones.ts';
+import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
-import {
-  amount,
-  changeId,
-  choice,
-  direction,
-  directions,
-  hasOwnIds,
-  lengthText,
-  oneShape,
-  text,
-  within,
-} from './checks.ts';
+import { amount, choice, hasOwnIds, lengthText, text } from './checks.ts';
 import { type Fingers, fingerOf } from './fingers.ts';
 import { cut, productSchema, zonePiece } from './hair-schema.ts';
+import {
+  hairOfPlace,
+  linePart,
+  MOST_MARKS,
+  mark,
+  measures,
+  noPart,
+  offset,
+  regionHair,
+  sideOffsets,
+} from './head-schema.ts';
 import { LENGTH_UNITS, type LengthUnit } from './lengths.ts';
 import { enough, finish, guesses } from './look-schema.ts';
 import { rows, wishAt } from './rows-schema.ts';
@@ -71,168 +55,11 @@ export const PLAN_VERSION = 5;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
-export const MOST_MARKS = 300;
-
 const schoolChoice = (name: SchoolName) =>
   choice(
     SCHOOL_OPTIONS[name].map((o) => o.value),
     `The school ${name}`,
   );
-
-const aside = PART_LIMITS.asideMm;
-const linePart = object({
-  kind: choice(['line'], 'The kind of part'),
-  frontMm: amount(-aside, aside, 'The front end of the part'),
-  endMm: amount(-aside, aside, 'The back end of the part'),
-  lengthMm: amount(PART_LIMITS.shortestMm, PART_LIMITS.longestMm, 'The length of the part'),
-  bendMm: amount(-PART_LIMITS.bendMm, PART_LIMITS.bendMm, 'The bend of the part'),
-})
-  .noUnknown()
-  .strict()
-  .required();
-const noPart = object({ kind: choice(['crown', 'swept'], 'The kind of part') })
-  .noUnknown()
-  .strict()
-  .required();
-
-const readings = (m: TapeMeasure) =>
-  array(
-    lengthText(...TAPE_LIMITS_MM[m], TAPE_INFO[m].name).test(
-      'written',
-      `${TAPE_INFO[m].name}: nothing is written there.`,
-      (t) => t !== '',
-    ),
-  )
-    .required(`${TAPE_INFO[m].name} is missing.`)
-    .max(MOST_READINGS, `${TAPE_INFO[m].name}: at most ${MOST_READINGS} readings are kept.`);
-const measures = Object.fromEntries(TAPE_MEASURES.map((m) => [m, readings(m)])) as Record<
-  TapeMeasure,
-  ReturnType<typeof readings>
->;
-
-const offset = amount(-HAIRLINE_LIMIT_MM, HAIRLINE_LIMIT_MM, 'A point of the hairline');
-const sideOffsets = object(Object.fromEntries(SIDE_POINTS.map((p) => [p, offset])) as Record<SidePoint, typeof offset>)
-  .noUnknown()
-  .strict()
-  .required();
-
-const mark = object({
-  kind: choice(MARK_KINDS, 'The kind of a mark'),
-  erase: boolean().strict().required(),
-  place: oneShape('The place of a mark', {
-    region: object({ region: choice(REGIONS, 'The region') }),
-    stroke: object({
-      stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 60, 'The width of a brush') })
-        .noUnknown()
-        .strict()
-        .required(),
-    }),
-  }),
-})
-  .noUnknown()
-  .strict();
-
-const hairOfPlace = {
-  length: lengthText(5, 1500, 'The length of your own hair'),
-  strand: choice(STRANDS, 'The strand'),
-  fullness: choice(FULLNESS, 'The fullness of your hair'),
-  curl: choice(CURLS, 'The curl of your hair'),
-};
-/** Only what differs from the rest of her hair. */
-const regionHair = object({
-  length: hairOfPlace.length.optional(),
-  strand: hairOfPlace.strand.notRequired(),
-  fullness: hairOfPlace.fullness.notRequired(),
-  curl: hairOfPlace.curl.notRequired(),
-})
-  .noUnknown()
-  .strict()
-  .default(undefined);
-
-const sectionId = string().strict().required('A section is missing.').max(40);
-const move = amount(-LONGEST_MOVE_MM, LONGEST_MOVE_MM, 'The way a line was moved');
-const edit = oneShape('A change to the base', {
-  move: object({ id: changeId, op: choice(['move'], ''), a: sectionId, b: sectionId, startMm: move, endMm: move }),
-  cut: object({ id: changeId, op: choice(['cut'], ''), section: sectionId, line: directions(400).min(2) }),
-  merge: object({ id: changeId, op: choice(['merge'], ''), a: sectionId, b: sectionId }),
-  tie: object({ id: changeId, op: choice(['tie'], ''), section: sectionId, at: direction }),
-  even: object({
-    id: changeId,
-    op: choice(['even'], ''),
-    locked: array(string().strict().required().max(90)).required(),
-  }),
-});
-
-const parking = object({
-  how: choice(PARKINGS, 'Where a tail is parked'),
-  to: mixed<[number, number]>()
-    .test(
-      'direction',
-      'A place on the head has to be two numbers of degrees.',
-      (v) => v === undefined || direction.isValidSync(v, { strict: true }),
-    )
-    .optional(),
-  into: string().strict().max(40).optional(),
-})
-  .noUnknown()
-  .strict();
-
-const L = BASE_LIMITS;
-const base = object({
-  family: choice(FAMILIES, 'The base'),
-  behind: within(L.behind, 'Sections behind', true),
-  front: within(L.front, 'Sections in front', true),
-  count: within(L.count, 'The number of sections', true),
-  boxes: choice(BOX_SHAPES, 'The shape of the boxes'),
-  boxFingers: within(L.boxFingers, 'The size of a box'),
-  topFingers: within(L.topFingers, 'How far back the top goes'),
-  tieAt: choice(TIE_PLACES, 'The place of the tie'),
-  ringFingers: within(L.ringFingers, 'The ring of own hair'),
-  wrapPitchMm: within(L.wrapPitchMm, 'The pitch of the wrap'),
-  rodPieces: choice(ROD_PLACES, 'Where pieces go on a rod'),
-  tail: choice(['plait', 'twist', 'smooth'], 'How tails are bound'),
-  tipsWaxed: boolean().strict().required(),
-  leftOut: object({ where: choice(STRIPS, 'The strip left out'), fingers: within(L.strip, 'The strip left out') })
-    .noUnknown()
-    .strict()
-    .required(),
-  found: object({
-    what: choice(FOUND_KINDS, 'What is already there'),
-    ageDays: within(L.ageDays, 'The age of the base', true),
-    lines: array(directions(400).min(2)).required().max(L.lines, `At most ${L.lines} lines can be entered.`),
-  })
-    .noUnknown()
-    .strict()
-    .required(),
-  edits: array(edit)
-    .required()
-    .max(L.edits, `At most ${L.edits} changes can be kept on one base.`)
-    .test('ids', 'Two changes to the base have the same id.', hasOwnIds),
-  locked: array(string().strict().required().max(90)).required(),
-  parking: object({
-    all: string()
-      .strict()
-      .oneOf([...PARKINGS])
-      .optional(),
-    bySection: mixed<Record<string, { how: string; to?: [number, number]; into?: string }>>()
-      .required()
-      .test('parking', (value, context) => {
-        if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
-        try {
-          for (const p of Object.values(value)) parking.validateSync(p, { strict: true });
-          return true;
-        } catch (error) {
-          return context.createError({ message: (error as Error).message });
-        }
-      }),
-  })
-    .noUnknown()
-    .strict()
-    .required(),
-})
-  .noUnknown()
-  .strict()
-  .required();
 
 /** Ids of the records of a list, whatever it really is. */
 const idsIn = (list: unknown): unknown[] =>

@@ -1,7 +1,6 @@
 /** Serves the built application and, in demo mode, the invented wearer's records. Nothing leaves the machine. */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import compression from 'compression';
 import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
@@ -37,7 +36,6 @@ export function createServer(options: ServerOptions): Express {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression());
   app.get('/api/start', (_request, response) => {
     response.json({ demo: options.demo });
   });
@@ -48,7 +46,7 @@ export function createServer(options: ServerOptions): Express {
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });
   });
-  // Files come with a Brotli copy from the build; the rest is compressed on the way.
+  // Files come with a Brotli copy from the build.
   app.use(
     expressStaticGzip(options.dist, {
       index: false,

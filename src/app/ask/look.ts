@@ -3,9 +3,9 @@ import { POSES } from '../../core/fall/poses.ts';
 import type { DirectionDeg } from '../../core/head/marks.ts';
 import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/look-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import { painter, planner } from '../state/clients.ts';
-import { type CheckView, useView } from '../state/view-store.ts';
+import { type CheckView, useView } from '../view/view-store.ts';
 import { type Answer, useAsk, useResting } from './ask.ts';
+import { painter, planner } from './clients.ts';
 import { inputsOf } from './fineness.ts';
 
 /** While a finger drags, rows and knots follow it, and the look when it lingers, ms. */

@@ -6,8 +6,8 @@ import type { MeasureEffect } from '../../core/head/measure-effects.ts';
 import type { HeadScene } from '../../core/plan/ask/scene.ts';
 import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import { painter, planner } from '../state/clients.ts';
 import { type Asked, useAsk, useResting } from './ask.ts';
+import { painter, planner } from './clients.ts';
 import { headInputsOf, inputsOf } from './fineness.ts';
 
 /** What is asked for beside the plan waits until she rests, ms. */

@@ -6,9 +6,9 @@ import { Navigate } from 'react-router';
 import { newPlan } from '../../model/defaults.ts';
 import { fillWithDemo } from '../../store/fill-demo.ts';
 import { keptPlans } from '../../store/plans.ts';
-import { Portrait } from '../stage/portrait.tsx';
-import { db } from '../state/database.ts';
-import { useTheme } from '../state/theme.ts';
+import { Portrait } from '../head-view/portrait.tsx';
+import { db } from '../session/database.ts';
+import { useTheme } from '../session/theme.ts';
 import { hasFailed } from './failed.ts';
 
 async function firstMinute(): Promise<'filled' | 'empty'> {

@@ -11,9 +11,11 @@ import { Guard } from './guard.tsx';
 import { PlanScreen } from './plan-screen.tsx';
 
 const Home = lazy(() => import('./home.tsx').then((m) => ({ default: m.Home })));
-const BaseSheet = lazy(() => import('../sheet/base-sheet.tsx').then((m) => ({ default: m.BaseSheet })));
-const KnotSheet = lazy(() => import('../sheet/knot-sheet.tsx').then((m) => ({ default: m.KnotSheet })));
-const InstallScreen = lazy(() => import('../install/install-screen.tsx').then((m) => ({ default: m.InstallScreen })));
+const BaseSheet = lazy(() => import('../stations/base/sheet.tsx').then((m) => ({ default: m.BaseSheet })));
+const KnotSheet = lazy(() => import('../stations/rows/sheet.tsx').then((m) => ({ default: m.KnotSheet })));
+const InstallScreen = lazy(() =>
+  import('../stations/install/install-screen.tsx').then((m) => ({ default: m.InstallScreen })),
+);
 const PageFault = lazy(() => import('./page-fault.tsx').then((m) => ({ default: m.PageFault })));
 
 /** A page, or the page that says why it can't be shown. */

@@ -3,8 +3,8 @@ import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PlanRecord } from '../../store/database.ts';
 import { setAside, undoLastChange, withoutLastImport } from '../../store/rescue.ts';
-import { db } from '../state/database.ts';
-import { offerText } from '../state/files.ts';
+import { db } from '../session/database.ts';
+import { offerText } from '../session/files.ts';
 import { sentenceOf } from './guard.tsx';
 
 export function PageFault({ error, again }: { readonly error: unknown; readonly again: () => void }) {

@@ -19,9 +19,9 @@ import {
   savePlan,
   storageSentence,
 } from '../../store/plans.ts';
-import { db, newId } from '../state/database.ts';
-import { exportPlan } from '../state/files.ts';
-import { type ThemeChoice, useTheme } from '../state/theme.ts';
+import { db, newId } from '../session/database.ts';
+import { exportPlan } from '../session/files.ts';
+import { type ThemeChoice, useTheme } from '../session/theme.ts';
 import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
 

@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import type { PlanResult } from '../../core/findings/plan-result.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Figures, figuresOf, type JudgedFigures } from '../ask/figures.ts';
-import type { PlanSession } from '../state/plan-session.ts';
+import type { PlanSession } from '../session/plan-session.ts';
 import { hours, money, range } from '../ui/format.ts';
 
 /** The working of a figure comes when it is first asked for. */

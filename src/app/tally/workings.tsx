@@ -10,7 +10,7 @@ import { lowerFirst } from '../../core/trade/words.ts';
 import { ZONES, zoneName } from '../../core/trade/zones.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { JudgedFigures } from '../ask/figures.ts';
-import { duration, money, range } from '../ui/format.ts';
+import { duration, money, percent, range } from '../ui/format.ts';
 
 interface Props {
   readonly plan: PlanDocument;
@@ -168,7 +168,6 @@ export function WeightWorking({ result }: { readonly result: PlanResult }) {
 }
 
 export function CoverWorking({ plan, result, judged }: Props & { readonly judged: JudgedFigures }) {
-  const percent = (v: number) => `${Math.round(v * 100)} %`;
   const { look, range: open } = judged;
   if (!look) return <p>Being worked out …</p>;
   return (

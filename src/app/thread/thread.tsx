@@ -1,4 +1,5 @@
 /** One line through all stations: settled is a tight knot, open a loop, here a loop with a bead, disputed broken. */
+import { dequal } from 'dequal';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Finding } from '../../core/findings/finding.ts';
@@ -59,8 +60,7 @@ export function Thread(props: {
 /** Whether she changed anything of what the station holds. */
 function isTouched(id: StationId, plan: PlanDocument): boolean {
   const d = newPlan(plan.id, plan.name);
-  const differs = (...keys: (keyof PlanDocument)[]) =>
-    keys.some((k) => JSON.stringify(plan[k]) !== JSON.stringify(d[k]));
+  const differs = (...keys: (keyof PlanDocument)[]) => keys.some((k) => !dequal(plan[k], d[k]));
   switch (id) {
     case 'aim':
       return differs('pace', 'wearer', 'wishes');

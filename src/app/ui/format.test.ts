@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { movesOf } from '../install/moves.tsx';
+import { movesOf } from '../stations/install/moves.tsx';
 import { day, duration, hours, money, range } from './format.ts';
 
 describe('figures on the screen', () => {

@@ -25,3 +25,8 @@ export function range([low, high]: readonly [number, number], show: (v: number) 
 export function day(atMs: number): string {
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }).format(atMs);
 }
+
+export const percent = (v: number) => `${Math.round(100 * v)} %`;
+
+/** A share to a tenth of a percent, where two tries differ by less than one. */
+export const tenths = (v: number) => `${(100 * v).toFixed(1)} %`;

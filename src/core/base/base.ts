@@ -1,11 +1,13 @@
 /** The base, worked out: sections as generated and edited, their figures, lines, bumps, order of work, consumables. */
 import type { OwnHair } from '../hair/own-hair.ts';
-import { type BumpMap, bumpMap, depositTail, LUMP_MM, lyingVolume } from './bumps/bumps.ts';
+import { type BumpMap, bumpMap, depositTail, lyingVolume } from './bumps/bumps.ts';
+import { LUMP_MM } from './bumps/lumps.ts';
 import type { BaseChoice, Laying } from './choice.ts';
 import type { BaseContext } from './context.ts';
 import { borders } from './sections/borders.ts';
 import { applyEdit, type EditedSections, replayEdits } from './sections/edit.ts';
-import { generateSections, type PartOnHead } from './sections/generate.ts';
+import type { PartOnHead } from './sections/fields.ts';
+import { generateSections } from './sections/generate.ts';
 import { type BaseLine, baseLines, workLines } from './sections/lines.ts';
 import { type Section, sectionFigures } from './sections/section-figures.ts';
 import type { SectionMap } from './sections/section-map.ts';

@@ -1,6 +1,6 @@
 /** What the core has to say about a base: hair that can't reach, boxes too small, tender spots, lumps, a base that shifts. */
 
-import { LUMP_MM } from '../base/bumps/bumps.ts';
+import { LUMP_MM } from '../base/bumps/lumps.ts';
 import type { EditDeed } from '../base/sections/edit.ts';
 import type { Section } from '../base/sections/section-figures.ts';
 import { BASE_LIMITS } from '../trade/bases.ts';

@@ -4,79 +4,14 @@
  * disagree the schools decide.
  */
 
-import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/anchors.ts';
-import type { OpeningOnHead } from '../cap/opening.ts';
-import { type Cut, cutInWords, type HookedPiece } from '../hair/preparation.ts';
-import type { KnotDecision } from '../knots/rules/situation.ts';
-import type { RowChoice } from '../rows/choice.ts';
-import type { RowKind } from '../rows/levels/row.ts';
+import { type Cut, cutInWords } from '../hair/preparation.ts';
 import type { Cap } from '../trade/caps.ts';
 import { knotName } from '../trade/knots.ts';
-import { DRESSING_INFO } from '../trade/preparation.ts';
-import type { Schools } from '../trade/schools.ts';
-import { lowerFirst, upperFirst } from '../trade/words.ts';
+import { lowerFirst } from '../trade/words.ts';
 import type { KnotZone } from '../trade/zones.ts';
-
-export const STEP_KINDS = [
-  'prepare',
-  'cap',
-  'part',
-  'border',
-  'anchor',
-  'rows',
-  'check',
-  'cut',
-  'close',
-  'tryOn',
-  'open',
-  'smooth',
-  'trim',
-  'finish',
-] as const;
-export type StepKind = (typeof STEP_KINDS)[number];
-
-export interface WorklistStep {
-  readonly kind: StepKind;
-  readonly what: string;
-  readonly how: string;
-  /** Knots of the order of work that it lays, from..to (exclusive). */
-  readonly knots?: readonly [from: number, to: number];
-  readonly minutes: number;
-}
-
-export interface WorkRow {
-  readonly label: string;
-  readonly kind: RowKind;
-  readonly second: boolean;
-  readonly firstKnot: number;
-  readonly knotCount: number;
-}
-
-export interface WorkKnot extends Pick<KnotDecision, 'kind' | 'wraps' | 'lock' | 'through'> {
-  readonly zone: KnotZone;
-  readonly cut: string;
-  readonly onNet: 'net' | 'margin' | 'cutOut' | 'none';
-  readonly blending: boolean;
-  readonly seconds: number;
-  readonly piece: { readonly product: string; readonly pack: number };
-}
-
-export interface WorkGround {
-  readonly cap: Cap;
-  readonly knotsToCloseTop: number;
-  readonly opening: OpeningOnHead;
-  readonly anchors: readonly AnchorStep[];
-  readonly cutAfterKnot: number;
-  readonly cuts: readonly Cut[];
-  readonly pieces: ReadonlyMap<string, HookedPiece>;
-  readonly rowChoice: RowChoice;
-  readonly hasPart: boolean;
-  readonly schools: Schools;
-  readonly rows: readonly WorkRow[];
-  readonly knots: readonly WorkKnot[];
-  readonly paceFactor: number;
-  readonly fingerMm: number;
-}
+import { finishing, smoothing } from './finishing.ts';
+import { anchorStep, lateBorder, puttingOn, tryOn } from './putting-on.ts';
+import { knotsOf, type WorkGround, type WorkKnot, type WorklistStep, type WorkRow } from './work-step.ts';
 
 /** The border goes back, if late, once this share of the hair is in (common practice: well over half). */
 const LATE_SHARE = 0.6;
@@ -144,23 +79,6 @@ function stepsBetween(g: WorkGround): Between {
   if (second) at(second.firstKnot, secondLook(g));
   return between;
 }
-
-function lateBorder(g: WorkGround): WorklistStep {
-  const front = g.anchors.find((a) => a.place === 'front');
-  return {
-    kind: 'border',
-    what: 'Push the border back behind the hairline',
-    how: `Most is in, so it can’t creep. ${front ? `Now the front can be held: ${holdsInWords(front)}.` : ''}`.trim(),
-    minutes: 3,
-  };
-}
-
-const tryOn: WorklistStep = {
-  kind: 'tryOn',
-  what: 'Try it on over the base',
-  how: 'The last strip round the opening stays empty until it sits on the head that wears it; then fill, part and shape it worn.',
-  minutes: 15,
-};
 
 function secondLook(g: WorkGround): WorklistStep {
   return {
@@ -249,72 +167,6 @@ function preparing(g: WorkGround): WorklistStep[] {
   return [test, ...steps];
 }
 
-function puttingOn(g: WorkGround): WorklistStep[] {
-  const { cap } = g;
-  if (cap.dome === 'none') return [];
-  const steps: WorklistStep[] = [];
-  const onBlock = cap.filledOn === 'block';
-  steps.push({
-    kind: 'cap',
-    what: onBlock ? 'Pin the cap on the block' : 'Put the cap on over the base',
-    how: onBlock
-      ? 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up on your head.'
-      : 'From the forehead, drawn down behind. Nothing under it is damp.',
-    minutes: 6,
-  });
-  if (g.knotsToCloseTop > 0) {
-    steps.push({
-      kind: 'close',
-      what: 'Draw the open top shut',
-      how: `About ${g.knotsToCloseTop} knots round its rim, a handful, each through both sides.`,
-      minutes: 4,
-    });
-  }
-  if (!onBlock && g.schools.border === 'atOnce') {
-    steps.push({
-      kind: 'border',
-      what: 'Push the border back behind the hairline',
-      how: `At once, so that the front can be held from the start${cap.combs.includes('front') ? ' by its comb' : ''}.`,
-      minutes: 2,
-    });
-  }
-  if (g.hasPart) {
-    steps.push({
-      kind: 'part',
-      what: 'Draw the part on the net',
-      how: 'With a washable pencil, in the mirror, from the front hairline back.',
-      minutes: 2,
-    });
-  }
-  for (const a of g.anchors) {
-    if (a.afterKnot > 0 || (a.combs === 0 && a.pins === 0)) continue;
-    if (a.place === 'front' && g.schools.border === 'late') continue;
-    steps.push(anchorStep(a.place, a, g));
-  }
-  return steps;
-}
-
-function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkGround): WorklistStep {
-  const late = a.afterKnot > 0 ? 'The row has reached it. ' : '';
-  return {
-    kind: 'anchor',
-    what: `Hold the ${ANCHOR_NAMES[place]}`,
-    how: `${late}${upperFirst(holdsInWords(a))}.${a.afterKnot === g.cutAfterKnot && g.opening.lengthMm > 0 ? ' Now the corners hold: from here the net may be cut.' : ''}`,
-    minutes: 1,
-  };
-}
-
-function holdsInWords(a: AnchorStep): string {
-  const parts = [
-    a.knotIds.length > 0
-      ? `${a.knotIds.length} ${a.knotIds.length === 1 ? 'anchor' : 'anchors'} through hair and under the border`
-      : '',
-    a.combs > 0 ? `${a.combs} ${a.combs === 1 ? 'comb' : 'combs'}` : '',
-    a.pins > 0 ? `${a.pins} ${a.pins === 1 ? 'bent pin' : 'bent pins'}` : '',
-  ].filter(Boolean);
-  return parts.join(', ') || 'it holds by the band';
-}
-
 /** Knots that can only be laid once the net is open: in the cut-out, and on its margin where she cuts it herself. */
 function waitsForCut(g: WorkGround, k: WorkKnot): boolean {
   return k.onNet === 'cutOut' || (k.onNet === 'margin' && g.cap.opening === 'cut');
@@ -364,10 +216,6 @@ function stripStart(g: WorkGround): number {
   return strip?.firstKnot ?? g.knots.length;
 }
 
-function knotsOf(g: WorkGround, row: WorkRow): readonly WorkKnot[] {
-  return g.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
-}
-
 function packEnds(g: WorkGround): Array<[knot: number, pack: number]> {
   const ends: Array<[number, number]> = [];
   const seen = new Map<string, number>();
@@ -385,65 +233,5 @@ function nextPack(pack: number): WorklistStep {
     what: `Look, then open pack ${pack}`,
     how: 'Pieces left against rows left. Too full happens as often as too thin.',
     minutes: 2,
-  };
-}
-
-function smoothing(g: WorkGround): Array<{ at: 'pack' | 'half' | 'end'; step: WorklistStep }> {
-  const where = { afterOnePack: 'pack', middle: 'half', end: 'end' } as const;
-  return g.cuts.flatMap((cut) => {
-    const count = g.knots.filter((k) => k.cut === cut.id).length;
-    const info = DRESSING_INFO[cut.dressed];
-    if (count === 0 || cut.dressed === 'asItIs' || info.before) return [];
-    const step: WorklistStep = {
-      kind: 'smooth',
-      what: `${cut.name}: ${info.name}`,
-      how: `${info.why} Judge it only then; what comes later is done the same way.`,
-      minutes: (g.paceFactor * count * info.secondsAPiece) / 60,
-    };
-    return [{ at: where[g.schools.smoothing], step }];
-  });
-}
-
-function finishing(g: WorkGround): WorklistStep[] {
-  const steps: WorklistStep[] = [];
-  for (const cut of g.cuts) {
-    const knots = g.knots.filter((k) => k.cut === cut.id).length;
-    const { opened } = cut;
-    if (knots === 0 || opened.when !== 'after') continue;
-    const strands = g.pieces.get(cut.id)?.strands ?? 0;
-    steps.push({
-      kind: 'open',
-      what: `Open the strands of ${lowerFirst(cut.name)}`,
-      how: `About ${Math.max(1, Math.round(opened.strands * strands))} of each piece, ${Math.round(opened.reach * 100)} % of the way up. Half, look, then the rest: an opened coil won’t go back through a net.`,
-      minutes: (g.paceFactor * knots * (g.pieces.get(cut.id)?.secondsAfter ?? 0)) / 60,
-    });
-  }
-  const trims: Readonly<Record<Schools['trim'], string>> = {
-    before: 'Only what sticks out: it was cut before it was hooked.',
-    sameDay: 'At a slant, in small cuts, head tipped so that the outline becomes an arc.',
-    later: 'Little now, more next day: it settles overnight, and what is cut is gone.',
-  };
-  const fringe = g.rowChoice.fringe.how === 'cutAfter' ? ' The fringe last, longer than you think.' : '';
-  return [
-    ...steps,
-    {
-      kind: 'finish',
-      what: 'Separate, shake out, fill the gaps',
-      how: 'Gaps show now. Fill them from the reserve, one piece at a time.',
-      minutes: 15,
-    },
-    { kind: 'trim', what: 'Trim', how: trims[g.schools.trim] + fringe, minutes: 10 },
-    ...(g.cap.wig ? [wigCheck(g.cap)] : []),
-  ];
-}
-
-function wigCheck(cap: Cap): WorklistStep {
-  const holds = cap.wigHolds.length > 0 ? cap.wigHolds.join(', ') : 'nothing yet';
-  const blending = cap.blending === 'none' ? '' : ' The blending pieces stay in your own hair when it comes off.';
-  return {
-    kind: 'tryOn',
-    what: 'Put it on and shake your head',
-    how: `What holds it: ${holds}.${blending}`,
-    minutes: 3,
   };
 }

@@ -1,6 +1,6 @@
 /** The computed plan: plain values that cross to the screen, a file or the command line unchanged. */
 import type { BaseWork } from '../base/base.ts';
-import type { Lump } from '../base/bumps/bumps.ts';
+import type { Lump } from '../base/bumps/lumps.ts';
 import type { EditedSections } from '../base/sections/edit.ts';
 import type { Section } from '../base/sections/section-figures.ts';
 import type { AnchorStep } from '../cap/anchors.ts';
@@ -14,7 +14,7 @@ import type { HairlinePoint } from '../head/hairline.ts';
 import type { Landmarks, Point } from '../head/landmarks.ts';
 import type { MarkMasks } from '../head/marks.ts';
 import type { Standing } from '../head/norms.ts';
-import type { WorklistStep } from '../install/worklist.ts';
+import type { WorklistStep } from '../install/work-step.ts';
 import type { PlannedKnot, PlannedRow } from '../knots/place/planned.ts';
 import type { Load } from '../load/weight.ts';
 import type { Supply } from '../supply/packs.ts';

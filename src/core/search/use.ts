@@ -4,6 +4,7 @@
  * she did by hand, her locks, her part, her base and her cap stay as they are.
  */
 
+import { dequal } from 'dequal';
 import { brushRadiusMm } from '../cover/places.ts';
 import type { Cut } from '../hair/preparation.ts';
 import { directionDeg } from '../head/marks.ts';
@@ -170,8 +171,7 @@ function withCut<T extends Usable>(plan: T, g: Group, choice: CutChoice, opened:
       ? {}
       : { opened: opened === 0 ? { ...old.opened, when: 'never' } : { when: 'after', strands: 1, reach: opened } };
   const wanted: Cut = { ...old, ...change, split: choice.split, half: choice.half };
-  const isSame = (c: Cut) =>
-    JSON.stringify({ ...c, id: '', name: '' }) === JSON.stringify({ ...wanted, id: '', name: '' });
+  const isSame = (c: Cut) => dequal({ ...c, id: '', name: '' }, { ...wanted, id: '', name: '' });
   if (isSame(old)) return plan;
   const there = plan.cuts.find(isSame);
   const cut = there ?? { ...wanted, id: freshId(plan.cuts), name: nameOf(choice, opened) };

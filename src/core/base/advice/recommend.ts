@@ -13,7 +13,7 @@ import type { Must } from '../../trade/requirements.ts';
 import { type BaseWork, baseWork, editSections, type LaidBase, layBase } from '../base.ts';
 import { type BaseChoice, DEFAULT_BASE } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
-import type { PartOnHead } from '../sections/generate.ts';
+import type { PartOnHead } from '../sections/fields.ts';
 
 export interface Wearer {
   readonly lengthMm: number;

@@ -7,16 +7,18 @@
 
 import { IndexedHeap } from '../../geometry/heap.ts';
 import { distanceMm, forVerticesWithin, nearestVertex, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { pointAt, polylineLength } from '../../geometry/vectors.ts';
+import { polylineLength } from '../../geometry/vectors.ts';
 import type { Point } from '../../head/landmarks.ts';
 import { cbrt } from '../../numerics/elementary.ts';
 import { PACKING } from '../../trade/own-hair.ts';
 import type { Laying } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
-import { placeWords } from '../sections/lines.ts';
 import type { SectionMap } from '../sections/section-map.ts';
 import { type ParkedTail, spinePoints, surfaceWay } from '../tails/parking.ts';
 import type { Tail } from '../tails/tails.ts';
+import type { Deposit } from './deposit.ts';
+import { findLumps, type Lump } from './lumps.ts';
+import { heights, smoothHeights } from './settle-hair.ts';
 
 /** Width over height of a tail under a net, and of a rod, which stays round (guesses). */
 const FLATTENED = 2.4;
@@ -27,10 +29,6 @@ const HEAP_FLATTENED = 3.2;
 const BESIDE = 9;
 /** How much of a tail's width each further fold adds (guess). */
 const FOLD_BESIDE = 0.6;
-/** Higher than this the net and the rows above can't hide it: about a finger's thickness (guess). */
-export const LUMP_MM = 15;
-/** Passes of a mean over neighbours: hair has no edges. */
-const SMOOTHING = 3;
 /** Where hair is drawn together it fans out over so many thicknesses of the tail (guess). */
 const FUNNEL = 1.7;
 
@@ -40,23 +38,6 @@ export interface BumpMap {
   readonly highestMm: number;
   readonly highestVertex: number;
   readonly lumps: readonly Lump[];
-}
-
-export interface Lump {
-  readonly vertex: number;
-  readonly atMm: Point;
-  /** Where that is, in her fingers. */
-  readonly words: string;
-  readonly heightMm: number;
-  readonly areaMm2: number;
-  /** Sections that make it, the largest share first. */
-  readonly sections: readonly number[];
-}
-
-/** Volume of one section's tail over the vertices it lies on, mm³. */
-export interface Deposit {
-  readonly vertices: Int32Array;
-  readonly volumeMm3: Float64Array;
 }
 
 /** Loose hair longer than this falls with the style and lies on no scalp, mm. */
@@ -332,142 +313,4 @@ export function bumpMap(
     highestVertex,
     lumps: findLumps(ground, map, heightMm, deposits),
   };
-}
-
-/**
- * From volumes to heights. Hair that would stand steeper than a net lets it slides down to its neighbours, and
- * what is left is smoothed; both hand volume on, so that none is lost.
- */
-export function heights(mesh: SurfaceMesh, volume: Float64Array): Float64Array {
-  const height = volume.map((v, i) => v / mesh.vertexAreasMm2[i]);
-  slide(mesh, height);
-  smoothHeights(mesh, height, SMOOTHING);
-  return height;
-}
-
-/** Edges of a mesh once each, and how heights are exchanged along them so that no volume is lost. */
-interface Edges {
-  readonly from: Int32Array;
-  readonly to: Int32Array;
-  /** What a height exchanged along it adds at either end, over the smaller of both areas. */
-  readonly atFrom: Float64Array;
-  readonly atTo: Float64Array;
-  /** Greatest difference of height that stands, mm. */
-  readonly stepMm: Float64Array;
-}
-
-const edgesOf = new WeakMap<SurfaceMesh, Edges>();
-function meshEdges(mesh: SurfaceMesh): Edges {
-  const known = edgesOf.get(mesh);
-  if (known) return known;
-  const from: number[] = [];
-  const to: number[] = [];
-  for (let v = 0; v < mesh.vertexCount; v++) {
-    for (let k = mesh.neighbourStart[v]; k < mesh.neighbourStart[v + 1]; k++) {
-      if (mesh.neighbours[k] <= v) continue;
-      from.push(v);
-      to.push(mesh.neighbours[k]);
-    }
-  }
-  const { vertexAreasMm2: area, positionsMm: p } = mesh;
-  const edges: Edges = {
-    from: Int32Array.from(from),
-    to: Int32Array.from(to),
-    atFrom: Float64Array.from(from, (v, i) => Math.min(area[v], area[to[i]]) / area[v]),
-    atTo: Float64Array.from(from, (v, i) => Math.min(area[v], area[to[i]]) / area[to[i]]),
-    stepMm: Float64Array.from(from, (v, i) => STEEPEST * distanceMm(p, v, p, to[i])),
-  };
-  edgesOf.set(mesh, edges);
-  return edges;
-}
-
-/** Of a difference of height, the share that is evened out along one edge in a pass; more would overshoot. */
-const EVENING = 0.28;
-
-/** Evens heights out along edges, so often; what leaves one vertex arrives at the other. In place. */
-function smoothHeights(mesh: SurfaceMesh, height: Float64Array, passes: number) {
-  const { from, to, atFrom, atTo } = meshEdges(mesh);
-  for (let pass = 0; pass < passes; pass++) {
-    for (let e = 0; e < from.length; e++) {
-      const a = from[e];
-      const b = to[e];
-      const moved = EVENING * (height[a] - height[b]);
-      height[a] -= moved * atFrom[e];
-      height[b] += moved * atTo[e];
-    }
-  }
-}
-
-/** Steepest that pinned hair stands under a net, rise over run (guess). */
-const STEEPEST = 0.55;
-/** Each pass moves a wave by an edge or more; so many reach across the widest tail. */
-const SLIDES = 22;
-/** Of what stands too steep, the share that goes over to one neighbour in a pass. */
-const SLIDE_SHARE = 0.3;
-/** No slope is steeper than allowed by more than this, mm: good enough. */
-const SLID_MM = 0.3;
-
-function slide(mesh: SurfaceMesh, height: Float64Array) {
-  const { from, to, atFrom, atTo, stepMm } = meshEdges(mesh);
-  for (let pass = 0; pass < SLIDES; pass++) {
-    let steepest = 0;
-    for (let e = 0; e < from.length; e++) {
-      const a = from[e];
-      const b = to[e];
-      const drop = height[a] - height[b];
-      const step = stepMm[e];
-      if (drop <= step && drop >= -step) continue;
-      const over = drop > 0 ? drop - step : drop + step;
-      const moved = SLIDE_SHARE * over;
-      height[a] -= moved * atFrom[e];
-      height[b] += moved * atTo[e];
-      const size = over < 0 ? -over : over;
-      if (size > steepest) steepest = size;
-    }
-    if (steepest < SLID_MM) break;
-  }
-}
-
-function findLumps(ground: BaseContext, map: SectionMap, height: Float64Array, deposits: readonly Deposit[]): Lump[] {
-  const { mesh } = ground;
-  const seen = new Uint8Array(height.length);
-  const lumps: Lump[] = [];
-  for (let start = 0; start < height.length; start++) {
-    if (seen[start] || height[start] <= LUMP_MM) continue;
-    const vertices = [start];
-    seen[start] = 1;
-    for (let i = 0; i < vertices.length; i++) {
-      for (let k = mesh.neighbourStart[vertices[i]]; k < mesh.neighbourStart[vertices[i] + 1]; k++) {
-        const u = mesh.neighbours[k];
-        if (seen[u] || height[u] <= LUMP_MM) continue;
-        seen[u] = 1;
-        vertices.push(u);
-      }
-    }
-    const top = vertices.reduce((a, b) => (height[b] > height[a] ? b : a));
-    lumps.push({
-      vertex: top,
-      atMm: pointAt(mesh.positionsMm, top),
-      words: placeWords(ground, pointAt(mesh.positionsMm, top)),
-      heightMm: height[top],
-      areaMm2: vertices.reduce((sum, v) => sum + mesh.vertexAreasMm2[v], 0),
-      sections: makers(vertices, map, deposits, height.length),
-    });
-  }
-  return lumps.sort((a, b) => b.heightMm - a.heightMm);
-}
-
-function makers(vertices: readonly number[], map: SectionMap, deposits: readonly Deposit[], count: number): number[] {
-  const isHere = new Uint8Array(count);
-  for (const v of vertices) isHere[v] = 1;
-  const shares = deposits.map((d) => {
-    let sum = 0;
-    for (let i = 0; i < d.vertices.length; i++) sum += isHere[d.vertices[i]] * d.volumeMm3[i];
-    return sum;
-  });
-  const most = Math.max(...shares);
-  return map.sections
-    .map((_, i) => i)
-    .filter((i) => shares[i] > 0.1 * most)
-    .sort((a, b) => shares[b] - shares[a]);
 }

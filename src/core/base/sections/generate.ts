@@ -4,13 +4,14 @@
  * common practice, no source.
  */
 
-import { distanceFrom } from '../../geometry/eikonal.ts';
-import { type DirectionDeg, directionDeg, directionOf, onSurface } from '../../head/marks.ts';
-import { atan2, cos, sin } from '../../numerics/elementary.ts';
+import { type DirectionDeg, directionDeg } from '../../head/marks.ts';
+import { atan2 } from '../../numerics/elementary.ts';
 import { BASE_LIMITS, type Family } from '../../trade/bases.ts';
 import type { Sectioning } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
-import { surfaceWay } from '../tails/parking.ts';
+import { Draft } from './draft.ts';
+import { aboveHalfLine, densePoints, fromLeft, leftOfPart, nearestOf, type PartOnHead, sideways } from './fields.ts';
+import { boxes, diamonds } from './grid.ts';
 import {
   compactSections,
   connectedPieces,
@@ -19,16 +20,7 @@ import {
   keepConnected,
   LEAST_SECTION_MM2,
   type SectionMap,
-  type SectionRole,
-  type SectionSeed,
 } from './section-map.ts';
-
-export interface PartOnHead {
-  /** xyz interleaved from the hairline backwards, mm; empty without a part. */
-  readonly pointsMm: Float64Array;
-}
-
-export const NO_PART: PartOnHead = { pointsMm: new Float64Array(0) };
 
 /** Sections as they are laid, before any edit. */
 export function generateSections(ground: BaseContext, choice: Sectioning, part: PartOnHead): SectionMap {
@@ -37,28 +29,6 @@ export function generateSections(ground: BaseContext, choice: Sectioning, part: 
   if (free.length > 0) GENERATORS[choice.family](ground, choice, free, draft, part);
   keepConnected(ground.mesh, draft.labels);
   return compactSections({ labels: draft.labels, sections: draft.sections, along: draft.along });
-}
-
-class Draft {
-  readonly labels: Int32Array;
-  readonly sections: SectionSeed[] = [];
-  along?: Float64Array;
-
-  constructor(ground: BaseContext) {
-    this.labels = new Int32Array(ground.mesh.vertexCount);
-  }
-
-  add(
-    vertices: readonly number[],
-    id: string,
-    name: string,
-    role: SectionRole = 'base',
-    more: Pick<SectionSeed, 'tie' | 'way' | 'ring'> = {},
-  ) {
-    const label = this.sections.length;
-    this.sections.push({ id, name, role, ...more });
-    for (const v of vertices) this.labels[v] = label;
-  }
 }
 
 type Generator = (ground: BaseContext, choice: Sectioning, free: number[], draft: Draft, part: PartOnHead) => void;
@@ -285,145 +255,10 @@ function nearestLines(ground: BaseContext, { found }: Sectioning, free: number[]
   });
 }
 
-/** Boxes of one size: rings about the crown, each cut into whole boxes; bricks are offset by half a box. */
-function boxes(ground: BaseContext, choice: Sectioning, free: number[], draft: Draft) {
-  const side = choice.boxFingers * ground.fingerMm;
-  ringsOfBoxes(ground, free, side).forEach(({ vertices, boxes: k }, ring) => {
-    parcelsOfRing(ground, vertices, k, choice.boxes === 'brick' && ring % 2 === 1).forEach((parcel, i, all) => {
-      draft.add(parcel, `x${ring + 1}.${i + 1}`, boxName(ring, i, all.length), 'base', { ring: ring + 1 });
-    });
-  });
-}
-
-/** Diamonds: the places nearest to each point of a staggered lattice whose rows lie half as far apart as its points. */
-function diamonds(ground: BaseContext, choice: Sectioning, free: number[], draft: Draft) {
-  const side = choice.boxFingers * ground.fingerMm;
-  const p = ground.mesh.positionsMm;
-  const seeds: Float64Array[] = [];
-  const boxes: Array<readonly [id: string, name: string, ring: number]> = [];
-  ringsOfBoxes(ground, free, side, side / Math.SQRT2).forEach(({ vertices, boxes: k }, ring) => {
-    // A parcel's middle is a lattice point; every other ring is offset by half a step.
-    parcelsOfRing(ground, vertices, k, ring % 2 === 1).forEach((parcel, i, all) => {
-      if (parcel.length === 0) return;
-      const middle = new Float64Array(3);
-      for (const v of parcel) for (let c = 0; c < 3; c++) middle[c] += p[3 * v + c] / parcel.length;
-      seeds.push(middle);
-      boxes.push([`x${ring + 1}.${i + 1}`, boxName(ring, i, all.length), ring + 1]);
-    });
-  });
-  const parcels: number[][] = seeds.map(() => []);
-  for (const v of free) parcels[nearestOf(ground, v, seeds)].push(v);
-  parcels.forEach((parcel, i) => {
-    const [id, name, ring] = boxes[i];
-    draft.add(parcel, id, name, 'base', { ring });
-  });
-}
-
-const boxName = (ring: number, i: number, of: number) =>
-  `box ${i + 1} of ${of} in row ${ring + 1} from the edge, from your left`;
-
-/** One ring from her left of the face round the back to her right; offset, it starts and ends with half a box. */
-function parcelsOfRing(ground: BaseContext, vertices: readonly number[], boxes: number, offset: boolean): number[][] {
-  const shares = offset && boxes > 1 ? [0.5, ...evenShares(boxes - 1), 0.5] : evenShares(boxes);
-  return divide(vertices, fromLeft(ground), ground.mesh.vertexAreasMm2, shares);
-}
-
-/**
- * Rows as they are laid, level round the head and closing up about the crown, from the edge upwards; and how many
- * boxes of the given area fit into each.
- */
-function ringsOfBoxes(ground: BaseContext, free: number[], side: number, height = side) {
-  const fromCrown = distanceFrom(ground.mesh, { pointsMm: ground.mark.crown });
-  let farthest = 0;
-  for (const v of free) farthest = Math.max(farthest, fromCrown[v]);
-  const rings = Math.max(1, Math.round(farthest / height));
-  const vertices: number[][] = Array.from({ length: rings }, () => []);
-  for (const v of free) {
-    vertices[rings - 1 - Math.min(rings - 1, Math.floor((fromCrown[v] / farthest) * rings))].push(v);
-  }
-  const area = (ring: number[]) => ring.reduce((sum, v) => sum + ground.mesh.vertexAreasMm2[v], 0);
-  return vertices
-    .filter((ring) => area(ring) >= LEAST_SECTION_MM2)
-    .map((ring) => ({ vertices: ring, boxes: Math.max(1, Math.round(area(ring) / (side * side))) }));
-}
-
-/** Rises from her left to her right. */
-function sideways(ground: BaseContext): Float64Array {
-  return ground.aside.map((v) => -v);
-}
-
-/** The same behind, about the vertical axis. */
-function fromLeft(ground: BaseContext): Float64Array {
-  return ground.aroundBack.map((v) => -v);
-}
-
-/** Whether a vertex lies on her left of the part, run on behind its end to the middle of the nape. */
-function leftOfPart(ground: BaseContext, part: PartOnHead): (v: number) => boolean {
-  const q = part.pointsMm;
-  const n = q.length / 3;
-  if (n < 2) return (v) => ground.aside[v] >= 0;
-  const angleOf = (i: number) => atan2(q[3 * i + 1], q[3 * i + 2]);
-  const nape = atan2(ground.mark.napeHairline[1], ground.mark.napeHairline[2]) + 2 * Math.PI;
-  const end = angleOf(n - 1);
-  const xAt = (angle: number) => {
-    if (angle >= end) return q[3 * (n - 1)] * Math.max(0, (nape - angle) / (nape - end));
-    let i = 0;
-    while (i < n - 2 && angleOf(i + 1) < angle) i++;
-    const share = Math.min(1, Math.max(0, (angle - angleOf(i)) / Math.max(1e-9, angleOf(i + 1) - angleOf(i))));
-    return q[3 * i] + share * (q[3 * i + 3] - q[3 * i]);
-  };
-  return (v) => ground.mesh.positionsMm[3 * v] >= xAt(ground.backwards[v]);
-}
-
-/** Above the plane through both temples and the middle line so many fingers behind the crown. */
-function aboveHalfLine({ mesh, mark, fingerMm, shape }: BaseContext, fingers: number): (v: number) => boolean {
-  const [, ty, tz] = mark.temple;
-  const [, by, bz] = behindCrown(shape, mark.crown, fingers * fingerMm);
-  return (v) => {
-    const z = mesh.positionsMm[3 * v + 2];
-    return mesh.positionsMm[3 * v + 1] > ty + ((z - tz) / (bz - tz)) * (by - ty);
-  };
-}
-
-/** On the middle line, so far behind the crown; at least a little, so that the plane has a slope. */
-function behindCrown(shape: BaseContext['shape'], crown: readonly number[], mm: number) {
-  const radius = Math.sqrt(crown[1] ** 2 + crown[2] ** 2);
-  const angle = atan2(crown[1], crown[2]) + Math.max(10, mm) / radius;
-  return onSurface(shape, [0, sin(angle), cos(angle)]);
-}
-
 function tieDirection(ground: BaseContext, place: Sectioning['tieAt']): DirectionDeg {
   const { crown, frontHairline, occiput } = ground.mark;
   const between = (a: readonly number[], b: readonly number[], share: number) =>
     directionDeg([0, a[1] + share * (b[1] - a[1]), a[2] + share * (b[2] - a[2])]);
   if (place === 'crown') return directionDeg(crown);
   return place === 'high' ? between(crown, frontHairline, 0.35) : between(crown, occiput, 0.72);
-}
-
-/** A line as she entered it, with points close enough that the nearest one tells the distance to it. */
-function densePoints(ground: BaseContext, line: readonly DirectionDeg[]): Float64Array {
-  return surfaceWay(
-    ground,
-    line.map((d) => onSurface(ground.shape, directionOf(d))),
-  );
-}
-
-function nearestOf(ground: BaseContext, v: number, lines: readonly Float64Array[]): number {
-  const p = ground.mesh.positionsMm;
-  const x = p[3 * v];
-  const y = p[3 * v + 1];
-  const z = p[3 * v + 2];
-  let best = 0;
-  let nearest = Number.POSITIVE_INFINITY;
-  for (let i = 0; i < lines.length; i++) {
-    const q = lines[i];
-    for (let k = 0; k < q.length; k += 3) {
-      const d = (q[k] - x) * (q[k] - x) + (q[k + 1] - y) * (q[k + 1] - y) + (q[k + 2] - z) * (q[k + 2] - z);
-      if (d < nearest) {
-        nearest = d;
-        best = i;
-      }
-    }
-  }
-  return best;
 }

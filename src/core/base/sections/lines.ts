@@ -9,7 +9,7 @@ import type { Point } from '../../head/landmarks.ts';
 import { fingersInWords } from '../../trade/fingers.ts';
 import type { BaseContext } from '../context.ts';
 import { type Border, borders } from './borders.ts';
-import type { PartOnHead } from './generate.ts';
+import type { PartOnHead } from './fields.ts';
 import type { SectionMap, SectionSeed } from './section-map.ts';
 
 export interface BaseLine {

@@ -4,10 +4,12 @@
  * dominate). What it proposes is only taken if the highest bump is lower than before.
  */
 
+import { dequal } from 'dequal';
 import type { Point } from '../../head/landmarks.ts';
 import { directionDeg } from '../../head/marks.ts';
 import { pow } from '../../numerics/elementary.ts';
-import { bumpMap, type Deposit, depositTail, lyingVolume } from '../bumps/bumps.ts';
+import { bumpMap, depositTail, lyingVolume } from '../bumps/bumps.ts';
+import type { Deposit } from '../bumps/deposit.ts';
 import type { Laying, Parking } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import type { SectionMap } from '../sections/section-map.ts';
@@ -28,11 +30,12 @@ const POWER = 8;
 
 export function flatten(ground: BaseContext, map: SectionMap, tails: readonly Tail[], choice: Laying): Flattening {
   const start = map.sections.map((_, i) => parkingOf(choice, map, i, tails[i]));
-  const kept = new Map<string, ParkedTail>();
+  const kept = map.sections.map((): ParkedTail[] => []);
   const parkOne = (p: Parking, i: number) => {
-    const key = `${i} ${JSON.stringify(p)}`;
-    const tail = kept.get(key) ?? parkTail(ground, map, tails, i, p);
-    kept.set(key, tail);
+    const known = kept[i].find((tail) => dequal(tail.parking, p));
+    if (known) return known;
+    const tail = parkTail(ground, map, tails, i, p);
+    kept[i].push(tail);
     return tail;
   };
   const parkAll = (parkings: readonly Parking[]) => joinTails(map, parkings.map(parkOne));
@@ -110,7 +113,8 @@ function candidates(
 class Layer {
   /** Σ area × height^POWER of what lies now. */
   roughness = 0;
-  private readonly kept = new Map<string, Deposit>();
+  /** For each section, what its tail laid down wherever it was tried. */
+  private readonly kept: { of: ParkedTail; deposit: Deposit }[][];
   private readonly volume: Float64Array;
   private readonly change: Float64Array;
   private lyingNow: Deposit[] = [];
@@ -122,6 +126,7 @@ class Layer {
     private readonly choice: Laying,
     private readonly lying: Float64Array,
   ) {
+    this.kept = map.sections.map(() => []);
     this.volume = lying.slice();
     this.change = new Float64Array(lying.length);
     for (let v = 0; v < lying.length; v++) this.roughness += this.term(v, lying[v]);
@@ -179,13 +184,15 @@ class Layer {
 
   private deposits(parked: readonly ParkedTail[]): Deposit[] {
     return parked.map((tail, i) => {
-      const key = `${i} ${JSON.stringify(tail.parking)} ${tail.joinedMm3.toFixed(3)}`;
-      let deposit = this.kept.get(key);
-      if (!deposit) {
-        deposit = depositTail(this.ground, this.map, this.tails[i], tail, this.choice);
-        this.kept.set(key, deposit);
-      }
+      const known = this.kept[i].find(({ of }) => isSameTail(of, tail));
+      if (known) return known.deposit;
+      const deposit = depositTail(this.ground, this.map, this.tails[i], tail, this.choice);
+      this.kept[i].push({ of: tail, deposit });
       return deposit;
     });
   }
 }
+
+/** Same way to the same place, and as much hair fed into it, to the rounding of a sum in another order. */
+const isSameTail = (a: ParkedTail, b: ParkedTail) =>
+  dequal(a.parking, b.parking) && Math.abs(a.joinedMm3 - b.joinedMm3) < 1e-6 * (1 + a.joinedMm3);

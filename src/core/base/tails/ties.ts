@@ -4,7 +4,7 @@ import { pointAt } from '../../geometry/vectors.ts';
 import { directionDeg } from '../../head/marks.ts';
 import type { BaseContext } from '../context.ts';
 import type { EditDeed } from '../sections/edit.ts';
-import type { PartOnHead } from '../sections/generate.ts';
+import type { PartOnHead } from '../sections/fields.ts';
 import type { SectionMap } from '../sections/section-map.ts';
 import type { Tail } from './tails.ts';
 

@@ -2,7 +2,8 @@
 import { layBase, baseWork as workOn } from '../../base/base.ts';
 import { baseContext as contextOf } from '../../base/context.ts';
 import { EditTree } from '../../base/sections/edit-tree.ts';
-import { generateSections, NO_PART } from '../../base/sections/generate.ts';
+import { NO_PART } from '../../base/sections/fields.ts';
+import { generateSections } from '../../base/sections/generate.ts';
 import { hairOnScalp } from '../../hair/own-hair.ts';
 import { markMasks } from '../../head/marks.ts';
 import { head } from './head.ts';

@@ -1,5 +1,5 @@
 /** Knots laid along the rows in bricks, changed by hand, and decided one by one. */
-import { LUMP_MM } from '../../base/bumps/bumps.ts';
+import { LUMP_MM } from '../../base/bumps/lumps.ts';
 import { verticesUnder } from '../../geometry/surface-mesh.ts';
 import { changeByHand } from '../../knots/layout/by-hand.ts';
 import { layKnots } from '../../knots/layout/layout.ts';

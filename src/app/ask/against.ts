@@ -1,0 +1,58 @@
+/** The plan that this one is held against, worked out and looked at like it. */
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect } from 'react';
+import type { PlanDocument } from '../../model/plan.ts';
+import { openRecord } from '../../store/plans.ts';
+import { db } from '../session/database.ts';
+import type { PlanSession } from '../session/plan-session.ts';
+import { type Against, type OtherPlan, useView } from '../view/view-store.ts';
+import { painter } from './clients.ts';
+import { headInputsOf, inputsOf } from './fineness.ts';
+
+/** Works it out for the stage and the bench; gone when whoever asks for it is. */
+export function useAgainst(session: PlanSession): OtherPlan | undefined {
+  const against = useView((v) => v.check.against);
+  const other = useView((v) => v.other);
+  const setOther = useView((v) => v.setOther);
+  const plan = useOther(session, against);
+  useEffect(() => {
+    if (!plan) return;
+    let abandoned = false;
+    const work = async () => {
+      const inputs = inputsOf(plan);
+      const result = await painter.call('plan', inputs);
+      const look = await painter.call('look', { inputs });
+      const scene = await painter.call('sceneOf', headInputsOf(plan));
+      if (abandoned || result.state !== 'done' || look.state !== 'done' || scene.state !== 'done') return;
+      setOther({ plan, result: result.value, look: look.value, scene: scene.value });
+    };
+    void work();
+    return () => {
+      abandoned = true;
+      setOther(undefined);
+    };
+  }, [plan, setOther]);
+  return other;
+}
+
+function useOther(session: PlanSession, against: Against | undefined): PlanDocument | undefined {
+  const id = against?.kind === 'plan' ? against.id : undefined;
+  const record = useLiveQuery(async () => (id === undefined ? undefined : await db.plans.get(id)), [id]);
+  if (against?.kind === 'before') {
+    const { past } = session.history;
+    return past[Math.max(0, past.length - against.steps)]?.plan;
+  }
+  if (!record || record.id !== id) return undefined;
+  return opened(record);
+}
+
+/** The same document for the same record, so that it is worked out once. */
+const documents = new WeakMap<object, PlanDocument>();
+function opened(record: Parameters<typeof openRecord>[0]): PlanDocument | undefined {
+  const known = documents.get(record);
+  if (known) return known;
+  const read = openRecord(record);
+  if (!read.ok) return undefined;
+  documents.set(record, read.history.present.plan);
+  return read.history.present.plan;
+}

@@ -1,0 +1,113 @@
+/** A bead on the head that is dragged with a finger or moved with the arrows. */
+import { useRef, useState } from 'react';
+import { useView } from '../../view/view-store.ts';
+import { type Projection, screenX, screenY, type V3 } from '../projection.ts';
+
+export interface BeadProps {
+  readonly view: Projection;
+  readonly at: V3;
+  readonly label: string;
+  readonly name: string;
+  readonly small?: boolean;
+  readonly stage: () => DOMRect | undefined;
+  /** Where the finger is on the stage, and how far it has come, px. */
+  readonly onDrag: (to: { x: number; y: number; dx: number; dy: number }) => void;
+  readonly onDrop: () => void;
+  readonly onCancel: () => void;
+  /** Arrows: one step right or down as she sees it. */
+  readonly onNudge: (right: number, down: number) => void;
+  readonly onPress?: () => void;
+}
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+export function Bead(props: BeadProps) {
+  const { view, at } = props;
+  const from = useRef<{ x: number; y: number }>(undefined);
+  const [held, setHeld] = useState(false);
+  const length = Math.sqrt(at[0] ** 2 + at[1] ** 2 + at[2] ** 2);
+  const facingUs = (at[0] * view.toEye[0] + at[1] * view.toEye[1] + at[2] * view.toEye[2]) / length > 0.02;
+  const release = () => {
+    from.current = undefined;
+    setHeld(false);
+  };
+  return (
+    <button
+      type="button"
+      className={`handle ${props.small ? 'middle' : ''} ${held ? 'held' : ''}`}
+      style={{ left: screenX(view, at), top: screenY(view, at), visibility: facingUs ? 'visible' : 'hidden' }}
+      aria-label={`${props.label}. Arrow keys move it.`}
+      data-bead={props.name}
+      onFocus={() => {
+        // Round the back of the head: turn it, so that what has the focus is seen.
+        if (!facingUs) useView.getState().turn({ azimuth: Math.atan2(at[0], at[2]), elevation: 0.3 });
+      }}
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        e.stopPropagation();
+        from.current = { x: e.clientX, y: e.clientY };
+        setHeld(true);
+      }}
+      onPointerMove={(e) => {
+        const box = props.stage();
+        if (!from.current || !box) return;
+        props.onDrag({
+          x: e.clientX - box.left,
+          y: e.clientY - box.top,
+          dx: e.clientX - from.current.x,
+          dy: e.clientY - from.current.y,
+        });
+      }}
+      onPointerUp={() => {
+        if (!from.current) return;
+        release();
+        props.onDrop();
+      }}
+      onPointerCancel={() => {
+        release();
+        props.onCancel();
+      }}
+      onKeyDown={(e) => {
+        if (e.key === 'Escape' && held) {
+          release();
+          props.onCancel();
+          return;
+        }
+        if (props.onPress && (e.key === 'Enter' || e.key === ' ')) {
+          e.preventDefault();
+          props.onPress();
+          return;
+        }
+        const way = ARROWS[e.key];
+        if (!way) return;
+        e.preventDefault();
+        e.stopPropagation();
+        props.onNudge(...way);
+      }}
+    />
+  );
+}
+
+/** How far a drag has come along a direction on the head, mm; 0 where that direction points at the viewer. */
+export function dragAlong(view: Projection, along: V3, dx: number, dy: number): number {
+  const sx = view.flip * (along[0] * view.right[0] + along[1] * view.right[1] + along[2] * view.right[2]);
+  const sy = -(along[0] * view.up[0] + along[1] * view.up[1] + along[2] * view.up[2]);
+  const seen = sx * sx + sy * sy;
+  if (seen < 0.02) return 0;
+  return (dx * sx + dy * sy) / (seen * view.pxPerMm);
+}
+
+/** A place moved by so many mm to the right and down as she sees it. */
+export function movedOnScreen(view: Projection, at: V3, rightMm: number, downMm: number): V3 {
+  const r = view.flip * rightMm;
+  return [
+    at[0] + r * view.right[0] - downMm * view.up[0],
+    at[1] + r * view.right[1] - downMm * view.up[1],
+    at[2] + r * view.right[2] - downMm * view.up[2],
+  ];
+}

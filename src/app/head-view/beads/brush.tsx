@@ -1,0 +1,27 @@
+/** The brush of marks by keyboard. */
+
+import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import { MARK_NAMES } from '../../../core/trade/marks.ts';
+import { addMark } from '../../../model/commands.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
+import type { Projection } from '../projection.ts';
+import { type BrushTool, brushMark } from '../use-strokes.ts';
+import { PlaceBead } from './place.tsx';
+
+export function BrushBead(props: {
+  readonly view: Projection;
+  readonly scene: HeadScene;
+  readonly session: PlanSession;
+  readonly tool: BrushTool;
+  readonly stage: () => DOMRect | undefined;
+}) {
+  const { session, tool } = props;
+  return (
+    <PlaceBead
+      {...props}
+      name="brush"
+      label={`Brush: ${tool.erase ? 'wipes out' : 'paints'} ${MARK_NAMES[tool.mark]}. Enter paints here`}
+      onPlace={(at) => session.apply(addMark(session.plan, brushMark(tool, [at])))}
+    />
+  );
+}

@@ -1,0 +1,147 @@
+/** The two worst things of a look, in words beside the head, each on a slack thread to its place. */
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { Look } from '../../core/plan/look-result.ts';
+import { upperFirst } from '../../core/trade/words.ts';
+import { useView } from '../view/view-store.ts';
+import { facing, type Projection, screenX, screenY } from './projection.ts';
+
+interface Note {
+  readonly key: string;
+  readonly figure: string;
+  readonly where: string;
+  readonly why: string;
+  readonly atMm: readonly [number, number, number];
+}
+
+/** Smaller patches are no wider than a parting. */
+const HALF_FINGER = 0.5;
+
+export function CheckNotes(props: {
+  readonly view: Projection;
+  readonly result: PlanResult;
+  readonly look: Look;
+  readonly fingerMm: number;
+}) {
+  const { view, result, look, fingerMm } = props;
+  const turn = useView((v) => v.turn);
+  const narrow = view.width < 620;
+  const notes = [patchNote(look, fingerMm), knotsNote(result, look)].filter((n) => n !== undefined);
+  const first = notes[0];
+  return (
+    <>
+      <svg className="pointer-events-none absolute inset-0" width={view.width} height={view.height} aria-hidden="true">
+        {notes.map((n, i) => {
+          if (facing(view, unit(n.atMm)) < 0.08 || (narrow && i > 0)) return null;
+          const x = screenX(view, n.atMm);
+          const y = screenY(view, n.atMm);
+          return (
+            <g key={n.key} fill="none" stroke="var(--ink)" strokeWidth="1.5">
+              <path d={i === 0 ? fromLeft(x, y) : fromRight(view.width - 218, x, y)} />
+              <circle cx={x} cy={y} r="9" strokeWidth="2" />
+            </g>
+          );
+        })}
+      </svg>
+      {notes.map((n, i) => (
+        <button
+          key={n.key}
+          type="button"
+          data-testid={`note-${n.key}`}
+          className={`absolute top-[26px] w-[196px] ${i === 0 ? 'left-[32px]' : 'right-[14px]'} ${narrow && i > 0 ? 'hidden' : ''}`}
+          onClick={() => turn({ azimuth: Math.atan2(n.atMm[0], n.atMm[2]), elevation: elevationOf(n.atMm) })}
+        >
+          <span className="fig block text-[40px]" style={{ fontStretch: '78%' }}>
+            {n.figure}
+          </span>
+          <span className="mt-[8px] block font-[650] leading-[1.25]">{n.where}</span>
+          <span className="quiet mt-[3px] block">{n.why}</span>
+          <span className="sr-only">. Turn the head to it</span>
+        </button>
+      ))}
+      {!first && (
+        <div className="pointer-events-none absolute left-[32px] top-[26px] w-[196px]">
+          <span className="fig block text-[40px]" style={{ fontStretch: '78%' }}>
+            {Math.round(100 * look.hiddenShare)} %
+          </span>
+          <p className="quiet mt-[8px]">
+            No patch wider than half a finger shows, and no knot. Touch any place and it tells why.
+          </p>
+        </div>
+      )}
+    </>
+  );
+}
+
+function patchNote({ patches, seen }: Look, fingerMm: number): Note | undefined {
+  const [worst] = patches;
+  if (!worst || worst.widthMm < HALF_FINGER * fingerMm) return undefined;
+  const fingers = Math.round((2 * worst.widthMm) / fingerMm) / 2;
+  const from = seen.top >= Math.max(seen.behind, seen.left, seen.right, seen.front) ? 'above' : 'beside';
+  return {
+    key: 'patch',
+    figure: `${fingers === 0.5 ? '½' : String(fingers).replace('.5', '½')} ${fingers > 1 ? 'fingers' : 'finger'}`,
+    where: upperFirst(worst.words),
+    why: `A patch about that wide shows most, ${Math.round(worst.areaMm2 / 100)} cm² of it, best seen from ${from}.`,
+    atMm: worst.atMm,
+  };
+}
+
+function knotsNote(result: PlanResult, look: Look): Note | undefined {
+  const seen = result.knots.filter((_, i) => look.knots[i]?.by === 'nothing');
+  const [first] = seen;
+  if (!first) return undefined;
+  return {
+    key: 'knots',
+    figure: `${seen.length} ${seen.length === 1 ? 'knot' : 'knots'}`,
+    where: first.where.words,
+    why: `${seen.length === 1 ? 'It' : 'The first of them; they'} would be seen: nothing falls over ${seen.length === 1 ? 'it' : 'them'}.`,
+    atMm: [first.xMm, first.yMm, first.zMm],
+  };
+}
+
+function unit([x, y, z]: readonly [number, number, number]): [number, number, number] {
+  const l = Math.sqrt(x * x + y * y + z * z);
+  return [x / l, y / l, z / l];
+}
+
+function elevationOf([x, y, z]: readonly [number, number, number]): number {
+  return Math.min(1.2, Math.max(0.06, Math.atan2(y, Math.sqrt(x * x + z * z))));
+}
+
+function fromLeft(x: number, y: number): string {
+  return `M232,102 C${232 + 0.35 * (x - 232)},${96 + 0.1 * (y - 96)} ${x - 60},${y + 30} ${x - 9},${y}`;
+}
+
+function fromRight(from: number, x: number, y: number): string {
+  return `M${from},46 C${from - 40},40 ${x + 30},${Math.min(y, 46) - 24} ${x + 3},${y - 9}`;
+}
+
+/** From covered to where light comes through, with both isolines. */
+export function Ramp() {
+  return (
+    <div className="pointer-events-none absolute bottom-[132px] left-[32px] flex items-center gap-[10px] text-[13px] text-ink2">
+      covered
+      <svg width="150" height="14" aria-hidden="true">
+        <defs>
+          <linearGradient id="ramp">
+            {[
+              ['0', '#2c3059'],
+              ['.18', '#454366'],
+              ['.38', '#8a5a52'],
+              ['.58', '#d98f35'],
+              ['.8', '#ffc65c'],
+              ['1', '#fff3cf'],
+            ].map(([offset, colour]) => (
+              <stop key={offset} offset={offset} stopColor={colour} />
+            ))}
+          </linearGradient>
+        </defs>
+        <rect width="150" height="14" fill="url(#ramp)" />
+        <path d="M30 0V14" stroke="#f1e8d4" strokeWidth="1.6" strokeDasharray="3 2.5" />
+        <path d="M67.5 0V14" stroke="#171b3a" strokeWidth="1.8" />
+      </svg>
+      light comes through
+    </div>
+  );
+}

@@ -1,0 +1,142 @@
+/** Two heads that turn as one, and a third with what is different between them. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { Look } from '../../core/plan/look-result.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { painter } from '../ask/clients.ts';
+import { useTheme } from '../session/theme.ts';
+import { useSize } from '../ui/use-size.ts';
+import { type OtherPlan, useView } from '../view/view-store.ts';
+import type { Layers } from './picture/head-picture.ts';
+import { layered, layersOf } from './picture/layers.ts';
+import { paletteOf } from './picture/palette.ts';
+import { projection } from './projection.ts';
+import { turnByKey, useTurning } from './turning.ts';
+import { useHeadPicture } from './use-head-picture.ts';
+import { ViewRing } from './view-ring.tsx';
+
+const PLAIN = { bumps: false, sectionId: undefined, atBase: false } as const;
+/** A difference of this much is shown in full light. */
+const FULL = 0.4;
+
+interface Compared {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly look: Look;
+  readonly scene: HeadScene;
+  readonly other: OtherPlan;
+}
+
+export function CompareStage(props: Compared) {
+  const { plan, result, look, scene, other } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const drag = useTurning(box, () => undefined);
+  const layers = useMemo(() => layersOf(layered(result), { ...PLAIN, shows: look.shows }), [result, look]);
+  const otherLayers = useMemo(() => layersOf(layered(other.result), { ...PLAIN, shows: other.look.shows }), [other]);
+  const by = useDifference(props);
+  const difference = useMemo(
+    (): Layers => ({ marks: layersOf(undefined, PLAIN).marks, difference: by?.map((d) => d / FULL) ?? [] }),
+    [by],
+  );
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a drawing that is turned is no element HTML has
+    <div
+      ref={box}
+      className="stage compare"
+      role="group"
+      aria-label="Both heads and what is different. Arrow keys turn them."
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: the arrows turn them
+      tabIndex={0}
+      {...drag}
+      onKeyDown={turnByKey}
+      data-testid="compare"
+    >
+      <Head
+        plan={other.plan}
+        scene={other.scene}
+        layers={otherLayers}
+        name={other.plan.id === plan.id ? 'as it was' : other.plan.name}
+        hidden={other.look.hiddenShare}
+      />
+      <Head
+        plan={plan}
+        scene={scene}
+        layers={layers}
+        name={other.plan.id === plan.id ? 'as it is' : plan.name}
+        hidden={look.hiddenShare}
+      />
+      <Head plan={plan} scene={scene} layers={difference} name="light: more shows; hatched: less" />
+      <ViewRing />
+    </div>
+  );
+}
+
+/** Worked out beside the screen: two heads of unlike tape take their time. */
+function useDifference({ look, scene, other }: Compared): Float32Array | undefined {
+  const [by, setBy] = useState<Float32Array>();
+  useEffect(() => {
+    let abandoned = false;
+    const shown = (l: Look, s: HeadScene) => ({ shows: l.shows, cap: { positions: s.cap.positions } });
+    painter
+      .call('lookDifference', { first: shown(other.look, other.scene), second: shown(look, scene) })
+      .then((outcome) => {
+        if (!abandoned && outcome.state === 'done') setBy(outcome.value);
+      });
+    return () => {
+      abandoned = true;
+    };
+  }, [look, scene, other]);
+  return by;
+}
+
+function Head(props: {
+  readonly plan: PlanDocument;
+  readonly scene: HeadScene;
+  readonly layers: Layers;
+  readonly name: string;
+  readonly hidden?: number;
+}) {
+  const { plan, layers } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const { width, height } = useSize(box);
+  const { azimuth, elevation, mirror, moving } = useView();
+  const { theme } = useTheme();
+  const picture = useHeadPicture(canvas, props.scene);
+  const seen = useMemo(
+    () =>
+      projection(
+        { azimuth, elevation },
+        width,
+        height,
+        mirror,
+        { x: 0.5, y: 0.55 },
+        Math.min(0.0034, 0.0044 * (width / Math.max(1, height))),
+      ),
+    [azimuth, elevation, mirror, width, height],
+  );
+  useEffect(() => {
+    if (picture.state !== 'ready' || width === 0) return;
+    picture.head.setPalette(paletteOf(plan, theme === 'dark'));
+    picture.head.setLayers(layers);
+    const frame = requestAnimationFrame(() => picture.head.draw(seen, moving ? 1 : 2, moving));
+    return () => cancelAnimationFrame(frame);
+  }, [picture, seen, width, plan, theme, layers, moving]);
+  return (
+    <figure>
+      <div ref={box} className="relative min-h-0 overflow-hidden">
+        <canvas
+          ref={canvas}
+          aria-hidden="true"
+          data-picture={picture.state}
+          style={{ transform: mirror ? 'scaleX(-1)' : undefined }}
+        />
+      </div>
+      <figcaption className="pointer-events-none text-center">
+        {props.hidden !== undefined && <span className="fig mr-2 text-[25px]">{Math.round(100 * props.hidden)} %</span>}
+        <span className="quiet">{props.name}</span>
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,65 @@
+/** The selected knot in words: which one, what kind, why, where a finger finds it. */
+
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import { knotName, THROUGH_WORDS } from '../../core/trade/knots.ts';
+import { upperFirst } from '../../core/trade/words.ts';
+import { Sign } from '../ui/sign.tsx';
+import { type Tool, useView } from '../view/view-store.ts';
+
+/** What a finger on the head does while no knot is selected. */
+function hintOf(tool: Tool): string {
+  switch (tool.kind) {
+    case 'density':
+      if (tool.factor === 1) return 'Draw over the head: there the gaps are as planned again.';
+      return `Draw over the head where it should be ${tool.factor < 1 ? 'fuller' : 'thinner'}. Escape puts the brush down.`;
+    case 'addKnot':
+      return 'Touch the place where a knot is to go in. Escape puts the tool down.';
+    case 'moveKnot':
+      return 'Touch a knot, then drag its bead to where it should sit.';
+    case 'finger':
+      return 'Draw a line over the hair: it parts there. Escape takes the finger away.';
+    case 'pullRow':
+      return 'Drag a row on the cloth below: closer to the next one, or wider.';
+    default:
+      return 'Touch a knot on the head or a bead on the cloth, and it tells why it is that knot.';
+  }
+}
+
+export function KnotNote({ result, knot }: { readonly result: PlanResult; readonly knot: PlannedKnot | undefined }) {
+  const tool = useView((v) => v.tool);
+  if (!knot) {
+    return (
+      <div className="hint pointer-events-none absolute left-[32px] top-[30px] w-[200px]">
+        <p className="quiet">{hintOf(tool)}</p>
+      </div>
+    );
+  }
+  const row = result.rows[knot.row];
+  return (
+    <div
+      className="pointer-events-none absolute left-[32px] top-[28px] w-[236px]"
+      aria-live="polite"
+      data-testid="knot-note"
+    >
+      <div className="quiet">Knot</div>
+      <div className="fig text-[64px]" style={{ letterSpacing: '-.02em', fontStretch: '80%' }}>
+        {result.knots.indexOf(knot) + 1}{' '}
+        <span className="text-[15px] font-normal tracking-normal text-ink2" style={{ fontFamily: 'var(--font-text)' }}>
+          of {result.knots.length}
+        </span>
+      </div>
+      <div className="mt-[12px] flex items-center gap-[10px] text-[16px] font-[650]">
+        <Sign knot={knot} size={7.5} />
+        {knotName(knot)}
+      </div>
+      <p className="mt-[6px] max-w-[27ch]">{knot.chain[0].because}</p>
+      <p className="quiet mt-[6px]">
+        {knot.chain[1].because} {upperFirst(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
+      </p>
+      <p className="quiet mt-[6px]">
+        Row {row.label}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.
+      </p>
+    </div>
+  );
+}

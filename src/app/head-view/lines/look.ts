@@ -1,0 +1,80 @@
+/** What Check draws over the picture: where light comes through as lines, knots that are hidden and knots that show. */
+
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import type { Look } from '../../../core/plan/look-result.ts';
+import { signPath } from '../../../formats/signs.ts';
+import { facing, type Projection, screenX, screenY } from '../projection.ts';
+import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, YARN } from './lines.ts';
+
+export interface LookDrawing {
+  readonly look: Look;
+  readonly picture: 'hair' | 'cover' | 'plain';
+  readonly selectedId: string | undefined;
+  /** The place that is asked about, mm. */
+  readonly whyAtMm: readonly [number, number, number] | undefined;
+}
+
+/** Out of the surface, so that no line is cut by it, mm. */
+const LIFT_MM = 2;
+const SOLID = 0.45;
+
+export function drawLook(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult, drawing: LookDrawing) {
+  if (drawing.picture === 'cover') {
+    drawIsolines(ctx, view, drawing.look);
+    result.knots.forEach((k, i) => {
+      drawCovered(ctx, view, k, drawing.look.knots[i]?.by === 'nothing');
+    });
+  } else {
+    // Under drawn hair only what shows is marked.
+    result.knots.forEach((k, i) => {
+      if (drawing.look.knots[i]?.by === 'nothing') drawCovered(ctx, view, k, true);
+    });
+  }
+  const selected = result.knots.find((k) => k.id === drawing.selectedId);
+  if (selected && facing(view, selected.normal) > 0) {
+    ring(ctx, screenX(view, placeOf(selected)), screenY(view, placeOf(selected)), LIGHT);
+  }
+  if (drawing.whyAtMm) ring(ctx, screenX(view, drawing.whyAtMm), screenY(view, drawing.whyAtMm), YARN);
+}
+
+const placeOf = (k: PlannedKnot) => [k.xMm, k.yMm, k.zMm];
+
+function drawIsolines(ctx: CanvasRenderingContext2D, view: Projection, look: Look) {
+  for (const { level, pointsMm, closed } of look.isolines) {
+    const points = closed ? Float32Array.from([...pointsMm, ...pointsMm.subarray(0, 3)]) : pointsMm;
+    const path = looseLine(view, points, LIFT_MM);
+    ctx.setLineDash(level < SOLID ? [5, 4] : []);
+    ctx.strokeStyle = level < SOLID ? 'rgb(241 232 212 / 85%)' : 'rgb(13 10 20 / 85%)';
+    ctx.lineWidth = level < SOLID ? 1.3 : 1.8;
+    ctx.stroke(path);
+  }
+  ctx.setLineDash([]);
+}
+
+/** Hidden: a small bead. Seen: its sign, open. */
+function drawCovered(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot, seen: boolean) {
+  const face = facing(view, knot.normal);
+  if (face <= RIM) return;
+  const at = placeOf(knot);
+  ctx.save();
+  ctx.translate(screenX(view, at), screenY(view, at));
+  if (seen) {
+    const path = new Path2D(signPath(knot, 5 * (0.6 + 0.4 * Math.min(1, face * 1.25))));
+    ctx.lineWidth = 4;
+    ctx.strokeStyle = DARK_SIGN;
+    ctx.stroke(path);
+    ctx.fillStyle = DARK_SIGN;
+    ctx.fill(path);
+    ctx.lineWidth = 1.8;
+    ctx.strokeStyle = CAUTION;
+    ctx.stroke(path);
+  } else {
+    ctx.globalAlpha = 0.6;
+    ctx.fillStyle = YARN;
+    ctx.beginPath();
+    ctx.arc(0, 0, 1.7, 0, 2 * Math.PI);
+    ctx.fill();
+  }
+  ctx.restore();
+}

@@ -1,0 +1,258 @@
+/** Rows, knots, part and tape as crisp lines over the picture. Thread shrinks with facing and has a 1 px shadow. */
+
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import { signKey, signPath } from '../../../formats/signs.ts';
+import { dot, facing, type Projection, screenX, screenY } from '../projection.ts';
+import type { BaseMarks, drawBase } from './base.ts';
+import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, SHADOW, YARN } from './lines.ts';
+import type { drawOpening } from './opening.ts';
+import type { drawOtherTapes, drawTape, TapeDrawing } from './tape.ts';
+
+/** What other stations draw: it comes with them. */
+export interface OverlayParts {
+  readonly drawBase?: typeof drawBase | undefined;
+  readonly drawTape?: typeof drawTape | undefined;
+  readonly drawOtherTapes?: typeof drawOtherTapes | undefined;
+  readonly drawOpening?: typeof drawOpening | undefined;
+}
+
+export interface OverlayOptions {
+  readonly parts: OverlayParts;
+  readonly selectedId: string | undefined;
+  /** Knots with a caution. */
+  readonly cautions: ReadonlySet<string>;
+  readonly scalp: string;
+  /** Where the part was before the finger came down. */
+  readonly oldPart: Float32Array | undefined;
+  /** Draws section lines instead of rows. */
+  readonly show: 'rows' | 'sections' | 'tape';
+  readonly tape?: TapeDrawing | undefined;
+  readonly otherTapes?: readonly Float32Array[];
+  readonly base?: BaseMarks;
+  /** A stroke that is being drawn, in pixels. */
+  readonly stroke?: ReadonlyArray<readonly [x: number, y: number]> | undefined;
+  readonly opening?: boolean;
+  /** Only knots before this place in the order are drawn filled (install). */
+  readonly doneKnots?: number;
+  readonly signSize?: number;
+}
+
+export function drawOverlay(
+  ctx: CanvasRenderingContext2D,
+  view: Projection,
+  result: PlanResult,
+  options: OverlayOptions,
+) {
+  ctx.lineJoin = 'round';
+  ctx.lineCap = 'round';
+  if (options.show === 'tape') {
+    options.parts.drawOtherTapes?.(ctx, view, options.otherTapes ?? []);
+    if (options.tape) options.parts.drawTape?.(ctx, view, options.tape);
+    return;
+  }
+  if (options.show === 'rows') {
+    const selected = result.knots.find((k) => k.id === options.selectedId);
+    result.rows.forEach((row, i) => {
+      const path = rowPath(view, row.pointsMm, row.normals, row.closed);
+      ctx.save();
+      ctx.translate(0.3, 1.2);
+      ctx.strokeStyle = SHADOW;
+      ctx.lineWidth = 2.2;
+      ctx.stroke(path);
+      ctx.restore();
+      ctx.globalAlpha = selected?.row === i ? 1 : 0.85;
+      ctx.strokeStyle = YARN;
+      ctx.lineWidth = selected?.row === i ? 1.9 : 1.25;
+      ctx.stroke(path);
+      ctx.globalAlpha = 1;
+    });
+    drawPart(ctx, view, result.part.pointsMm, options);
+    if (options.opening) options.parts.drawOpening?.(ctx, view, result);
+    drawKnots(ctx, view, result, options, selected);
+    for (const { atMm } of result.rowScheme.lostChanges) {
+      const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
+      if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm), CAUTION);
+    }
+    if (options.stroke) drawStroke(ctx, options.stroke);
+  } else {
+    drawPart(ctx, view, result.part.pointsMm, options);
+    if (options.base) options.parts.drawBase?.(ctx, view, result, options.base);
+    if (options.stroke) drawStroke(ctx, options.stroke);
+  }
+}
+
+/** A cut or a row while the finger is down. */
+export function drawStroke(ctx: CanvasRenderingContext2D, points: ReadonlyArray<readonly [number, number]>) {
+  const path = new Path2D();
+  points.forEach(([x, y], i) => {
+    if (i === 0) path.moveTo(x, y);
+    else path.lineTo(x, y);
+  });
+  for (const [style, width] of [
+    [SHADOW, 5],
+    [LIGHT, 2.6],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.stroke(path);
+  }
+}
+
+/** The parts of a line that face the viewer, as one path. */
+function rowPath(view: Projection, p: Float32Array, normals: Float32Array, closed: boolean): Path2D {
+  const path = new Path2D();
+  let drawing = false;
+  const n = p.length / 3;
+  for (let k = 0; k < (closed ? n + 1 : n); k++) {
+    const i = 3 * (k % n);
+    const seen = facing(view, normals, i) > RIM;
+    if (seen) {
+      if (drawing) path.lineTo(screenX(view, p, i), screenY(view, p, i));
+      else path.moveTo(screenX(view, p, i), screenY(view, p, i));
+    }
+    drawing = seen;
+  }
+  return path;
+}
+
+function drawPart(ctx: CanvasRenderingContext2D, view: Projection, part: Float32Array, options: OverlayOptions) {
+  if (options.oldPart && options.oldPart.length > 3) {
+    const old = looseLine(view, options.oldPart);
+    ctx.strokeStyle = 'rgb(13 10 20 / 50%)';
+    ctx.lineWidth = 4;
+    ctx.stroke(old);
+    ctx.strokeStyle = LIGHT;
+    ctx.lineWidth = 2.2;
+    ctx.setLineDash([0.1, 5.4]);
+    ctx.stroke(old);
+    ctx.setLineDash([]);
+  }
+  if (part.length <= 3) return;
+  const line = looseLine(view, part, 1);
+  ctx.strokeStyle = 'rgb(13 10 20 / 60%)';
+  ctx.lineWidth = 8;
+  ctx.stroke(line);
+  ctx.strokeStyle = options.scalp;
+  ctx.lineWidth = 5;
+  ctx.stroke(line);
+}
+
+const signCache = new Map<string, Path2D>();
+function signOf(knot: PlannedKnot, r: number): Path2D {
+  const key = `${signKey(knot)}@${r.toFixed(1)}`;
+  let path = signCache.get(key);
+  if (!path) {
+    path = new Path2D(signPath(knot, r));
+    signCache.set(key, path);
+  }
+  return path;
+}
+
+function drawKnots(
+  ctx: CanvasRenderingContext2D,
+  view: Projection,
+  result: PlanResult,
+  options: OverlayOptions,
+  selected: PlannedKnot | undefined,
+) {
+  result.knots.forEach((knot, i) => {
+    if (knot === selected) return;
+    if (options.doneKnots !== undefined && i >= options.doneKnots) return;
+    drawKnot(ctx, view, knot, options);
+  });
+  if (!selected || facing(view, selected.normal) < 0) return;
+  const at = [selected.xMm, selected.yMm, selected.zMm];
+  ctx.save();
+  ctx.translate(screenX(view, at), screenY(view, at));
+  ctx.fillStyle = LIGHT;
+  ctx.beginPath();
+  ctx.arc(0, 0, 12, 0, 2 * Math.PI);
+  ctx.fill();
+  ctx.rotate(angleOf(view, selected));
+  ctx.fillStyle = DARK_SIGN;
+  ctx.fill(signOf(selected, 6.4));
+  ctx.restore();
+  drawBarb(ctx, view, selected);
+}
+
+function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot, options: OverlayOptions) {
+  const seen = facing(view, knot.normal);
+  if (seen <= RIM) return;
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  const x = screenX(view, at);
+  const y = screenY(view, at);
+  const r = Math.round((options.signSize ?? 4.4) * (0.55 + 0.45 * Math.min(1, seen * 1.25)) * 10) / 10;
+  const path = signOf(knot, r);
+  const angle = angleOf(view, knot);
+  ctx.save();
+  ctx.translate(x + 0.7, y + 1.5);
+  ctx.rotate(angle);
+  ctx.fillStyle = 'rgb(10 7 16 / 55%)';
+  ctx.fill(path);
+  ctx.restore();
+  ctx.save();
+  ctx.translate(x, y);
+  ctx.rotate(angle);
+  ctx.fillStyle = YARN;
+  ctx.fill(path);
+  ctx.restore();
+  if (options.cautions.has(knot.id)) ring(ctx, x, y, CAUTION);
+}
+
+/** Along its row; the half bead of a one-leg knot points away from the part. */
+function angleOf(view: Projection, knot: PlannedKnot): number {
+  const angle = Math.atan2(-dot(knot.along, 0, view.up), view.flip * dot(knot.along, 0, view.right));
+  if (knot.kind !== 'oneLeg') return angle;
+  const awayX = -view.flip * dot(knot.hook, 0, view.right);
+  const awayY = dot(knot.hook, 0, view.up);
+  const below = -Math.sin(angle) * awayX + Math.cos(angle) * awayY;
+  return below >= 0 ? angle : angle + Math.PI;
+}
+
+/** A short barb in the way the hook goes in. */
+function drawBarb(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot) {
+  const dx = view.flip * dot(knot.hook, 0, view.right);
+  const dy = -dot(knot.hook, 0, view.up);
+  const l = Math.sqrt(dx * dx + dy * dy);
+  if (l < 0.15) return;
+  const ux = dx / l;
+  const uy = dy / l;
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  const x = screenX(view, at);
+  const y = screenY(view, at);
+  const barb = new Path2D();
+  barb.moveTo(x + 12 * ux, y + 12 * uy);
+  barb.lineTo(x + 25 * ux, y + 25 * uy);
+  barb.lineTo(x + 19 * ux - 4 * uy, y + 19 * uy + 4 * ux);
+  for (const [style, width] of [
+    ['rgb(13 10 20 / 60%)', 4],
+    [LIGHT, 2],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.stroke(barb);
+  }
+}
+
+/** The knot nearest to a place on the stage, if one is within reach. */
+export function knotAt(
+  view: Projection,
+  result: PlanResult,
+  x: number,
+  y: number,
+  reach = 18,
+): PlannedKnot | undefined {
+  let best: PlannedKnot | undefined;
+  let nearest = reach * reach;
+  for (const knot of result.knots) {
+    if (facing(view, knot.normal) <= RIM) continue;
+    const at = [knot.xMm, knot.yMm, knot.zMm];
+    const d = (screenX(view, at) - x) ** 2 + (screenY(view, at) - y) ** 2;
+    if (d < nearest) {
+      nearest = d;
+      best = knot;
+    }
+  }
+  return best;
+}

@@ -1,0 +1,37 @@
+/** What is shown on the scalp at each station: marks everywhere, the held section and the bumps at the base. */
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { Layers } from './head-picture.ts';
+
+/** Height at which the light comes through fully, mm. */
+export const BRIGHTEST_MM = 24;
+
+/** What of a plan is shown so. */
+export interface Layered {
+  readonly marks: PlanResult['head']['marks'];
+  readonly base: Pick<PlanResult['base'], 'sections' | 'sectionOf' | 'bumps'>;
+}
+
+export const layered = ({ head: { marks }, base }: PlanResult): Layered => ({ marks, base });
+
+export function layersOf(
+  result: Layered | undefined,
+  shown: {
+    readonly bumps: boolean;
+    readonly sectionId: string | undefined;
+    readonly atBase: boolean;
+    /** Share of the scalp that shows at every vertex, where the light comes through. */
+    readonly shows?: ArrayLike<number> | undefined;
+  },
+): Layers {
+  if (!result) return { marks: [[], [], [], []] };
+  const { marks, base } = result;
+  const { sections, sectionOf, bumps } = base;
+  const sight = Uint8Array.from(sections, (s) => (s.role === 'inSight' ? 1 : 0));
+  const held = shown.atBase ? sections.findIndex((s) => s.id === shown.sectionId) : -1;
+  return {
+    marks: [marks.tender, marks.thin, marks.noGo, Uint8Array.from(sectionOf, (label) => sight[label])],
+    ...(held >= 0 ? { pick: Uint8Array.from(sectionOf, (label) => (label === held ? 1 : 0)) } : {}),
+    ...(shown.atBase && shown.bumps ? { heat: bumps.heightMm.map((h) => h / BRIGHTEST_MM) } : {}),
+    ...(shown.shows ? { heat: shown.shows } : {}),
+  };
+}

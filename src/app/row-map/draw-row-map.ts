@@ -1,0 +1,160 @@
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import { signPath } from '../../formats/signs.ts';
+import type { WeaveLayout } from './layout.ts';
+
+const YARN = '#f1e8d4';
+const SECOND = '#b9b5c4';
+const LIGHT = '#eeb04a';
+const CLOTH_SIGN = '#171b3a';
+const CAUTION = '#ff9478';
+const SIGN = 4.1;
+const OPEN_SIGN = 5.6;
+
+export interface WeaveDrawing {
+  readonly selectedId: string | undefined;
+  readonly cautions: ReadonlySet<string>;
+  readonly fingerMm: number;
+  readonly cloth: string;
+  readonly topWord: string;
+  /** At Check: knots that would be seen are drawn open, hidden ones filled. */
+  readonly seenIds?: ReadonlySet<string> | undefined;
+}
+
+export function drawWeave(
+  ctx: CanvasRenderingContext2D,
+  width: number,
+  height: number,
+  result: PlanResult,
+  layout: WeaveLayout,
+  drawing: WeaveDrawing,
+) {
+  const { x, y } = layout;
+  const selectedIndex = result.knots.findIndex((k) => k.id === drawing.selectedId);
+  const selected = result.knots[selectedIndex];
+  drawRuler(ctx, width, layout, drawing.fingerMm);
+  if (selected) drawBeam(ctx, x(selected.fromMiddleMm), height);
+  const signs = new Map<string, Path2D>();
+  const sign = (k: PlanResult['knots'][number], r: number) => {
+    const path = signPath(k, r);
+    let cached = signs.get(path);
+    if (!cached) {
+      cached = new Path2D(path);
+      signs.set(path, cached);
+    }
+    return cached;
+  };
+  ctx.lineCap = 'round';
+  result.rows.forEach((row, i) => {
+    const here = selected?.row === i;
+    const toCome = selected !== undefined && i > selected.row;
+    ctx.strokeStyle = YARN;
+    ctx.globalAlpha = here ? 1 : toCome ? 0.5 : 0.8;
+    ctx.lineWidth = here ? 1.8 : toCome ? 0.9 : 1.15;
+    ctx.stroke(threadPath(x(row.startMm), x(row.endMm), y(i)));
+  });
+  result.knots.forEach((k, i) => {
+    if (i === selectedIndex) return;
+    const here = selected?.row === k.row;
+    ctx.globalAlpha = selected === undefined || i < selectedIndex ? 1 : 0.72;
+    ctx.save();
+    ctx.translate(x(k.fromMiddleMm), y(k.row));
+    const path = sign(k, here ? OPEN_SIGN : SIGN);
+    if (drawing.seenIds?.has(k.id)) {
+      ctx.globalAlpha = 1;
+      ctx.fillStyle = drawing.cloth;
+      ctx.fill(path);
+      ctx.strokeStyle = LIGHT;
+      ctx.lineWidth = 1.6;
+      ctx.stroke(path);
+    } else {
+      ctx.fillStyle = YARN;
+      ctx.fill(path);
+    }
+    ctx.restore();
+    ctx.globalAlpha = 1;
+    if (!drawing.cautions.has(k.id)) return;
+    ctx.strokeStyle = CAUTION;
+    ctx.lineWidth = 1.8;
+    ctx.beginPath();
+    ctx.arc(x(k.fromMiddleMm), y(k.row), 7.6, 0, 2 * Math.PI);
+    ctx.stroke();
+  });
+  ctx.globalAlpha = 1;
+  if (selected) {
+    ctx.save();
+    ctx.translate(x(selected.fromMiddleMm), y(selected.row));
+    disc(ctx, 12, drawing.cloth);
+    disc(ctx, 10.5, LIGHT);
+    ctx.fillStyle = CLOTH_SIGN;
+    ctx.fill(sign(selected, 5.4));
+    ctx.restore();
+  }
+  drawEndWords(ctx, result, layout, drawing.topWord);
+}
+
+/** A thread whose ends curl. */
+function threadPath(from: number, to: number, y: number): Path2D {
+  const path = new Path2D();
+  path.moveTo(from - 9, y + 4.2);
+  path.bezierCurveTo(from - 6, y + 4.8, from - 5, y, from, y);
+  path.lineTo(to, y);
+  path.bezierCurveTo(to + 5, y, to + 6, y + 4.8, to + 9, y + 4.2);
+  return path;
+}
+
+function drawBeam(ctx: CanvasRenderingContext2D, x: number, height: number) {
+  const glow = ctx.createLinearGradient(x - 24, 0, x + 24, 0);
+  glow.addColorStop(0, 'rgb(255 223 156 / 0%)');
+  glow.addColorStop(0.28, 'rgb(255 223 156 / 28%)');
+  glow.addColorStop(0.72, 'rgb(255 223 156 / 28%)');
+  glow.addColorStop(1, 'rgb(255 223 156 / 0%)');
+  ctx.fillStyle = glow;
+  ctx.fillRect(x - 24, 0, 48, height);
+  ctx.strokeStyle = LIGHT;
+  ctx.lineWidth = 1.5;
+  ctx.beginPath();
+  ctx.moveTo(x, 0);
+  ctx.lineTo(x, height);
+  ctx.stroke();
+}
+
+function drawRuler(ctx: CanvasRenderingContext2D, width: number, layout: WeaveLayout, fingerMm: number) {
+  ctx.font = "11.5px 'Atkinson Hyperlegible Next Variable', system-ui";
+  ctx.textAlign = 'center';
+  ctx.fillStyle = SECOND;
+  ctx.strokeStyle = SECOND;
+  ctx.lineWidth = 1;
+  for (let f = -40; f <= 40; f++) {
+    const at = layout.x(f * fingerMm);
+    if (at < 60 || at > width - 60) continue;
+    const strong = f % 4 === 0;
+    ctx.globalAlpha = strong ? 0.9 : 0.5;
+    ctx.beginPath();
+    ctx.moveTo(at, 0);
+    ctx.lineTo(at, strong ? 8 : 4);
+    ctx.stroke();
+    ctx.globalAlpha = 1;
+    if (strong && f !== 0 && at < width - 190) ctx.fillText(String(Math.abs(f)), at, 19);
+  }
+  ctx.font = "13px 'Atkinson Hyperlegible Next Variable', system-ui";
+  ctx.textAlign = 'right';
+  ctx.fillText('fingers from the middle', width - 32, 18);
+}
+
+function drawEndWords(ctx: CanvasRenderingContext2D, result: PlanResult, layout: WeaveLayout, topWord: string) {
+  const first = result.rows[0];
+  const last = result.rows[result.rows.length - 1];
+  if (!first || !last) return;
+  ctx.font = "13px 'Atkinson Hyperlegible Next Variable', system-ui";
+  ctx.textAlign = 'right';
+  ctx.fillStyle = SECOND;
+  ctx.fillText('nape', layout.x(first.startMm) - 16, layout.y(0) + 4);
+  if (result.rows.length > 1) ctx.fillText(topWord, layout.x(last.startMm) - 16, layout.y(result.rows.length - 1) + 4);
+}
+
+function disc(ctx: CanvasRenderingContext2D, r: number, colour: string) {
+  ctx.fillStyle = colour;
+  ctx.beginPath();
+  ctx.arc(0, 0, r, 0, 2 * Math.PI);
+  ctx.fill();
+}

@@ -1,0 +1,47 @@
+/** Files out. The browser's own save dialog or download folder takes them. */
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
+import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
+import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
+import { painter } from '../ask/clients.ts';
+import { inputsOf } from '../ask/fineness.ts';
+
+export function offerText(name: string, type: string, text: string) {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  // Kept long enough for slow disks.
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+export function exportPlan(plan: PlanDocument) {
+  offerText(`${fileStem(plan.name)}.plan.json`, 'application/json', writePlanJson(plan));
+}
+
+export async function exportKnots(plan: PlanDocument, result: PlanResult) {
+  const { knotsCsv } = await import('../../formats/knots-csv.ts');
+  offerText(`${fileStem(plan.name)}.knots.csv`, 'text/csv;charset=utf-8', knotsCsv(result));
+}
+
+export async function exportProducts(products: readonly ProductAsWritten[]) {
+  const { productsCsv } = await import('../../formats/products-csv.ts');
+  offerText('hair.csv', 'text/csv;charset=utf-8', productsCsv(products));
+}
+
+export async function exportMap(plan: PlanDocument, result: PlanResult) {
+  const { mapSvg } = await import('../../formats/map-svg.ts');
+  offerText(`${fileStem(plan.name)}.map.svg`, 'image/svg+xml', mapSvg(plan, result));
+}
+
+export async function exportComputed(plan: PlanDocument, result: PlanResult, step: SpacingStep) {
+  const { computedPlan } = await import('../../formats/computed-json.ts');
+  const judged = await painter.call('judge', inputsOf(plan));
+  if (judged.state !== 'done') return;
+  offerText(
+    `${fileStem(plan.name)}.computed.json`,
+    'application/json',
+    `${JSON.stringify(computedPlan(plan, result, step, judged.value), null, 2)}\n`,
+  );
+}

@@ -1,0 +1,158 @@
+/** What kind of cap, and caps that are kept. */
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import { BLENDINGS, DOME_INFO, DOMES, OWN_ROWS, OWN_ROWS_INFO, WIG_HOLDS } from '../../../core/trade/caps.ts';
+import { keepCap, offShelf, shelfCaps } from '../../../store/shelf.ts';
+import { db } from '../../session/database.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
+import type { BenchProps } from '../../ui/bench-props.ts';
+import { Choice, Several } from '../../ui/choice.tsx';
+import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
+import { useCap } from './use-cap.ts';
+
+export function KindTab({ session, result }: BenchProps) {
+  const { cap, change } = useCap(session);
+  const capped = cap.dome !== 'none';
+  return (
+    <>
+      <Choice
+        label="Cap"
+        value={cap.dome}
+        options={DOMES.map((value) => ({ value, ...DOME_INFO[value] }))}
+        onChange={(dome) => change({ dome })}
+      />
+      {capped && (
+        <>
+          {result && cap.dome === 'openTop' && (
+            <p className="note mt-1">About {result.cap.knotsToCloseTop} knots round its rim draw it shut.</p>
+          )}
+          <SelectField
+            label="Filled"
+            value={cap.filledOn}
+            testId="filled-on"
+            options={
+              [
+                ['head', 'on your head'],
+                ['block', 'on a block'],
+              ] as const
+            }
+            onChange={(filledOn) => change({ filledOn })}
+          />
+          <SelectField
+            label="Worn"
+            value={cap.wig ? 'wig' : 'stays'}
+            testId="worn-as"
+            options={
+              [
+                ['stays', 'stays in'],
+                ['wig', 'as a wig, off at night'],
+              ] as const
+            }
+            onChange={(v) => change({ wig: v === 'wig' }, v === 'wig' ? 'Worn as a wig' : 'Stays in')}
+          />
+          {cap.wig && <WigFields session={session} />}
+          <SelectField
+            label="Ready-made rows"
+            wide
+            value={cap.ownRows}
+            options={OWN_ROWS.map((r) => [r, OWN_ROWS_INFO[r]] as const)}
+            onChange={(ownRows) => change({ ownRows }, `Ready-made rows: ${OWN_ROWS_INFO[ownRows]}`)}
+          />
+          <Shelf session={session} />
+        </>
+      )}
+      <p className="note mt-3">
+        For it: it shares the pull, keeps added fibre off your own hair, gives places to hook, and makes takedown fast.
+        Against it: warmth, one more thing to hide.
+      </p>
+    </>
+  );
+}
+
+function WigFields({ session }: { readonly session: PlanSession }) {
+  const { cap, change } = useCap(session);
+  return (
+    <>
+      <Several
+        label="What holds it"
+        values={cap.wigHolds}
+        options={WIG_HOLDS.map((h) => [h, h] as const)}
+        onChange={(wigHolds) => change({ wigHolds }, `Held by ${wigHolds.join(', ') || 'nothing'}`)}
+      />
+      <SelectField
+        label="Blending pieces"
+        value={cap.blending}
+        options={BLENDINGS.map((b) => [b, b === 'none' ? 'none' : `at the ${b}`] as const)}
+        onChange={(blending) => change({ blending }, 'Blending pieces changed')}
+      />
+      {cap.filledOn === 'block' && (
+        <SelectField
+          label="Last strip round the opening"
+          wide
+          value={cap.topKept ? 'kept' : 'filled'}
+          options={
+            [
+              ['kept', 'kept for the try-on'],
+              ['filled', 'filled on the block'],
+            ] as const
+          }
+          onChange={(v) => change({ topKept: v === 'kept' }, v === 'kept' ? 'Last strip kept' : 'Filled to the end')}
+        />
+      )}
+    </>
+  );
+}
+
+/** Caps that are hers: taken from the shelf, kept on it, with the times worn. */
+function Shelf({ session }: { readonly session: PlanSession }) {
+  const { plan } = session;
+  const { cap, change } = useCap(session);
+  const [name, setName] = useState('My cap');
+  const kept = useLiveQuery(() => shelfCaps(db), []) ?? [];
+  return (
+    <section className="mt-4">
+      <h3 className="text-[19px]">Your caps</h3>
+      <NumberField
+        label="Times worn"
+        value={cap.timesWorn}
+        onCommit={(timesWorn) => change({ timesWorn }, `Worn ${timesWorn} times`)}
+      />
+      <TextField
+        label="Its name"
+        value={name}
+        testId="cap-name"
+        onCommit={(text) => {
+          if (text.trim() === '') return 'A cap needs a name to be found by.';
+          setName(text.trim());
+          return undefined;
+        }}
+      />
+      <button
+        type="button"
+        className="button mt-2"
+        data-testid="keep-cap"
+        onClick={() => void keepCap(db, name, plan.cap, Date.now())}
+      >
+        Keep it as yours
+      </button>
+      <ul className="mt-2">
+        {kept.map((k) => (
+          <li key={k.id} className="line flex items-center justify-between gap-2">
+            <button type="button" className="word" onClick={() => change(k.cap, `${k.name} taken`)}>
+              {k.name}, worn {k.cap.timesWorn} times
+            </button>
+            <button
+              type="button"
+              className="word text-[13px]"
+              aria-label={`Take ${k.name} off the shelf`}
+              onClick={() => void offShelf(db, k.id)}
+            >
+              forget
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

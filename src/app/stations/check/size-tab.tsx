@@ -1,0 +1,130 @@
+/** How big it is, and what it is trimmed to. */
+import { SIZE_VIEWS, type SizeView } from '../../../core/cover/size.ts';
+import type { HairOnHead } from '../../../core/plan/look-result.ts';
+import { FULLNESS_AIMS, FULLNESS_INFO, OUTLINE_INFO, OUTLINES } from '../../../core/trade/finish.ts';
+import { upperFirst } from '../../../core/trade/words.ts';
+import { setFinish } from '../../../model/finish.ts';
+import { fingerMm } from '../../../model/to-inputs.ts';
+import type { CheckProps } from '../../ui/bench-props.ts';
+import { Choice } from '../../ui/choice.tsx';
+import { SelectField, TextField } from '../../ui/field.tsx';
+
+const VIEW_WORDS: Readonly<Record<SizeView, readonly [name: string, across: string]>> = {
+  front: ['From the front', 'beyond the head, right and left'],
+  left: ['From the side', 'beyond the head, behind and in front'],
+  top: ['From above', 'beyond the head, right and left'],
+};
+
+export function SizeTab({ session, result, checked: { hair } }: CheckProps) {
+  const { plan } = session;
+  const finger = fingerMm(plan);
+  const fingers = (mm: number) => `${(Math.round((2 * mm) / finger) / 2).toString().replace('.5', '½')}`;
+  const { outline } = plan.finish;
+  return (
+    <>
+      <h2>How big it is</h2>
+      <p className="quiet mt-[5px]">How full you want it; too thin and too big are both told against that.</p>
+      <Choice
+        label="Fullness"
+        value={plan.finish.fullness}
+        options={FULLNESS_AIMS.map((f) => ({
+          value: f,
+          name: upperFirst(FULLNESS_INFO[f].name),
+          reason: FULLNESS_INFO[f].words,
+        }))}
+        onChange={(fullness) => session.apply(setFinish(plan, { fullness }))}
+      />
+      <div className="mt-3">
+        <SelectField
+          label="Trimmed to"
+          value={outline}
+          testId="outline"
+          options={OUTLINES.map((o) => [o, OUTLINE_INFO[o].name] as const)}
+          onChange={(o) => session.apply(setFinish(plan, { outline: o }))}
+        />
+        {outline !== 'none' && (
+          <TextField
+            label={outline === 'round' ? 'From the head at most' : 'Below the nape line'}
+            value={plan.finish.reach}
+            testId="reach"
+            onCommit={(reach) => session.apply(setFinish(plan, { reach }))}
+          />
+        )}
+        <p className="note mt-1">{OUTLINE_INFO[outline].reason}</p>
+      </div>
+      {hair && (
+        <table className="mt-4 w-full text-[14px]" data-testid="size">
+          <caption className="note pb-1 text-left">
+            Fingers, wide × high{hair.untrimmed ? '; before trimming beside it' : ''}
+          </caption>
+          <tbody>
+            {SIZE_VIEWS.map((v) => (
+              <tr key={v} className="line">
+                <th scope="row" className="py-[6px] text-left font-normal">
+                  {VIEW_WORDS[v][0]}
+                  <span className="note block">
+                    {fingers(hair.size[v].beyondMm[0])} and {fingers(hair.size[v].beyondMm[1])} {VIEW_WORDS[v][1]}
+                  </span>
+                </th>
+                <td className="fig whitespace-nowrap text-right text-[17px]">
+                  {hair.untrimmed && (
+                    <span className="font-normal text-ink2">
+                      {fingers(hair.untrimmed[v].widthMm)} × {fingers(hair.untrimmed[v].heightMm)} →{' '}
+                    </span>
+                  )}
+                  {fingers(hair.size[v].widthMm)} × {fingers(hair.size[v].heightMm)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {hair && <Outlines hair={hair} crownMm={result?.head.landmarks.crown[1] ?? 0} />}
+      <p className="note mt-2">
+        {hair &&
+          `Over the scalp it lies ${Math.round(hair.meanThicknessMm)} mm thick on the whole: a guess by texture. `}
+        Trim in small steps with the head upright, less on the first day: it settles overnight, and what is cut is gone.
+        Blunt tips, a mirror, a finger between blade and skin.
+      </p>
+    </>
+  );
+}
+
+const OUTLINE_BOX = { width: 96, height: 118, mmAPx: 4.6 };
+
+/** The outline from each side: solid as trimmed, dashed before, and the bare head in it. */
+function Outlines({ hair, crownMm }: { readonly hair: HairOnHead; readonly crownMm: number }) {
+  const { width, height, mmAPx } = OUTLINE_BOX;
+  const path = (outline: Float32Array) =>
+    Array.from(
+      { length: outline.length / 2 },
+      (_, i) => `${outline[2 * i] / mmAPx} ${-outline[2 * i + 1] / mmAPx}`,
+    ).join('L');
+  return (
+    <div className="mt-3 flex justify-between" aria-hidden="true">
+      {SIZE_VIEWS.map((v) => (
+        <svg
+          key={v}
+          aria-hidden="true"
+          width={width}
+          height={height}
+          viewBox={`${-width / 2} ${-height * 0.4} ${width} ${height}`}
+        >
+          <ellipse
+            rx={(v === 'left' ? 99 : 79) / mmAPx}
+            ry={(v === 'top' ? 99 : crownMm) / mmAPx}
+            fill="none"
+            stroke="var(--hair)"
+          />
+          {hair.untrimmed && (
+            <path d={`M${path(hair.untrimmed[v].outlineMm)}Z`} fill="none" stroke="var(--ink2)" strokeDasharray="3 3" />
+          )}
+          <path d={`M${path(hair.size[v].outlineMm)}Z`} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+          <text y={height * 0.6 - 3} textAnchor="middle" fontSize="12.5" fill="var(--ink2)">
+            {v === 'left' ? 'side' : v}
+          </text>
+        </svg>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,124 @@
+/** This plan against another, or against itself before a change: a table of differences beside the two heads. */
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect } from 'react';
+import { SIDES } from '../../../core/cover/cover.ts';
+import { keptPlans } from '../../../store/plans.ts';
+import { useAgainst } from '../../ask/against.ts';
+import { type Figures, figuresOf } from '../../ask/figures.ts';
+import { db } from '../../session/database.ts';
+import type { CheckProps } from '../../ui/bench-props.ts';
+import { SelectField } from '../../ui/field.tsx';
+import { hours, money } from '../../ui/format.ts';
+import { type Against, useView } from '../../view/view-store.ts';
+
+const NONE = '';
+const MOST_STEPS = 8;
+
+export function WhatIfTab({ session, result, checked }: CheckProps) {
+  const other = useAgainst(session);
+  const look = checked.looked?.value;
+  const { plan, history } = session;
+  const against = useView((v) => v.check.against);
+  const setCheck = useView((v) => v.setCheck);
+  const plans = useLiveQuery(() => keptPlans(db));
+  // Leaving this part puts the one head back.
+  useEffect(() => () => setCheck({ against: undefined }), [setCheck]);
+  const steps = history.past.slice(-MOST_STEPS).map((_, i, all) => {
+    const back = all.length - i;
+    const deed = back === 1 ? history.present.words : history.past[history.past.length - back + 1].words;
+    return [`before ${back}`, `before “${deed}”`] as const;
+  });
+  const others = (plans ?? [])
+    .filter((p) => p.id !== plan.id)
+    .map((p) => [`plan ${p.id}`, p.history.present.plan.name] as const);
+  return (
+    <>
+      <h2>What if</h2>
+      <p className="quiet mt-[5px]">
+        Two heads turn as one; the third shows what is different. Nothing is changed by looking.
+      </p>
+      <div className="mt-3">
+        <SelectField
+          label="Against"
+          wide
+          value={keyOf(against)}
+          testId="against"
+          options={[[NONE, 'nothing'], ...steps.reverse(), ...others]}
+          onChange={(key) => setCheck({ against: read(key) })}
+        />
+      </div>
+      {steps.length === 0 && (
+        <p className="note mt-1">Change something in this plan and it can be held against how it was before.</p>
+      )}
+      {against && !other && <p className="mt-3">Working it out …</p>}
+      {other && result && look && (
+        <table className="mt-3 w-full text-[14px]" data-testid="differences">
+          <caption className="note pb-1 text-left">{`Against → this plan`}</caption>
+          <tbody>
+            {differences(figuresOf(other.result, other.look), figuresOf(result, look), plan.currency).map(
+              ([name, was, now]) => (
+                <Row key={name} name={name} was={was} now={now} />
+              ),
+            )}
+            {SIDES.map((s) => (
+              <Row
+                key={s}
+                name={`Shows, ${s === 'behind' ? s : `from the ${s}`}`}
+                was={`${Math.round(100 * other.look.seen[s])} %`}
+                now={`${Math.round(100 * look.seen[s])} %`}
+              />
+            ))}
+            <Row
+              name="Knots that show"
+              was={String(other.look.knots.filter((k) => k.by === 'nothing').length)}
+              now={String(look.knots.filter((k) => k.by === 'nothing').length)}
+            />
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
+
+function Row({ name, was, now }: { readonly name: string; readonly was: string; readonly now: string }) {
+  return (
+    <tr className="line">
+      <th scope="row" className="py-[5px] text-left font-normal">
+        {name}
+      </th>
+      <td className="fig whitespace-nowrap text-right text-[17px]">
+        {was === now ? (
+          <span className="font-normal text-ink2">{now}</span>
+        ) : (
+          <>
+            <span className="font-normal text-ink2">{was} → </span>
+            {now}
+          </>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+function differences(was: Figures, now: Figures, currency: string) {
+  const rows: ReadonlyArray<readonly [string, (f: Figures) => string]> = [
+    ['Hidden', (f) => `${f.cover ?? '…'} %`],
+    ['Pieces', (f) => String(f.pieces)],
+    ['Packs', (f) => String(f.packs)],
+    ['Hours', (f) => hours(f.minutes)],
+    ['Price', (f) => money(f.price, currency)],
+    ['Weight', (f) => `${f.massG} g`],
+  ];
+  return rows.map(([name, show]) => [name, show(was), show(now)] as const);
+}
+
+function keyOf(against: Against | undefined): string {
+  if (!against) return NONE;
+  return against.kind === 'before' ? `before ${against.steps}` : `plan ${against.id}`;
+}
+
+function read(key: string): Against | undefined {
+  if (key === NONE) return undefined;
+  const value = key.slice(key.indexOf(' ') + 1);
+  return key.startsWith('before') ? { kind: 'before', steps: Number(value) } : { kind: 'plan', id: value };
+}

@@ -1,0 +1,92 @@
+/** Install: begin, go on, what is to come. */
+import { dequal } from 'dequal';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { foldInstall } from '../../../core/install/session.ts';
+import type { InstallSession } from '../../../model/install-log.ts';
+import { openSession, sessionEvents, startSession } from '../../../store/installs.ts';
+import { storageSentence } from '../../../store/plans.ts';
+import { db, newId } from '../../session/database.ts';
+import type { BenchProps } from '../../ui/bench-props.ts';
+import { day } from '../../ui/format.ts';
+
+export function InstallBench({ session, result }: BenchProps) {
+  const { plan } = session;
+  const navigate = useNavigate();
+  const [trouble, setTrouble] = useState<string>();
+  const open = useLiveQuery(async () => {
+    const found = await openSession(db, plan.id);
+    return found ? { session: found, state: foldInstall(await sessionEvents(db, found.id)) } : null;
+  }, [plan.id]);
+  const begin = async () => {
+    const started: InstallSession = {
+      id: newId(),
+      planId: plan.id,
+      startedAtMs: Date.now(),
+      plan: session.history.present.plan,
+      finished: 0,
+    };
+    try {
+      await startSession(db, started);
+      navigate(`/install/${started.id}`);
+    } catch (error) {
+      setTrouble(storageSentence(error));
+    }
+  };
+  const changed = open && !dequal(open.session.plan, session.history.present.plan);
+  return (
+    <>
+      <h2>At the mirror</h2>
+      {open ? (
+        <>
+          <p className="mt-3">
+            Begun on {day(open.session.startedAtMs)}. {open.state.done.length} knots behind you
+            {open.state.paused ? ', paused' : ''}.
+          </p>
+          {changed && (
+            <p className="note mt-1">
+              The plan has changed since. The install goes on with the plan as it was, so that no knot moves under your
+              hands.
+            </p>
+          )}
+          <Link className="button primary mt-4" to={`/install/${open.session.id}`} data-testid="go-on">
+            Go on with knot {open.state.done.length + 1}
+          </Link>
+          <button type="button" className="word mt-2 text-[13px]" onClick={begin}>
+            Begin again with the plan as it is now
+          </button>
+        </>
+      ) : (
+        <>
+          <p className="mt-3">
+            Knot by knot in the order of work, in large type, with the space bar, the arrows or one touch. Every knot is
+            kept at once.
+          </p>
+          <button type="button" className="button primary mt-4" disabled={!result} onClick={begin} data-testid="begin">
+            Begin the install
+          </button>
+        </>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-2 text-madder">
+          {trouble}
+        </p>
+      )}
+      <h3 className="mt-6 text-[19px]">Before you begin</h3>
+      <ul className="mt-2 list-none text-[14px]">
+        {[
+          'Hair clean, detangled and dry, scalp oiled before it disappears under the net.',
+          'Hook two pieces and look before you open the rest of the hair.',
+          'Keep the latch shut when the hook goes back through.',
+          'After each knot: it doesn’t slide at a light tug, and the skin doesn’t lift.',
+          'Pain, bumps or a headache mean too tight: take it out. Never load sore edges.',
+        ].map((line) => (
+          <li key={line} className="line py-[6px]">
+            {line}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,80 @@
+/** One install as it goes: events are added to the store at every knot, and what was added is never lost. */
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import { foldInstall, type InstallEventKind, type InstallState } from '../../../core/install/session.ts';
+import type { StoredInstallEvent } from '../../../model/install-log.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import { addEvents, sessionEvents } from '../../../store/installs.ts';
+import { storageSentence } from '../../../store/plans.ts';
+import { db, newId } from '../../session/database.ts';
+
+const NONE: readonly StoredInstallEvent[] = [];
+
+export function useInstall(sessionId: string) {
+  const session = useLiveQuery(async () => (await db.sessions.get(sessionId)) ?? null, [sessionId]);
+  const stored = useLiveQuery(() => sessionEvents(db, sessionId), [sessionId]);
+  const [waiting, setWaiting] = useState(NONE);
+  const [trouble, setTrouble] = useState<string>();
+  const queue = useRef<StoredInstallEvent[]>([]);
+  const busy = useRef(false);
+  // What is on its way to the store counts already. Kept beside the rendered state, because two quick presses
+  // come before the screen has followed the first.
+  const all = useRef(NONE);
+  const state = useMemo(() => {
+    all.current = merged(stored ?? NONE, waiting);
+    return foldInstall(all.current);
+  }, [stored, waiting]);
+
+  const flush = useCallback(async () => {
+    if (busy.current) return;
+    busy.current = true;
+    try {
+      // Quick presses go in together: what waits one by one may be lost to a closing tab.
+      while (queue.current.length > 0) {
+        const waiting = [...queue.current];
+        await addEvents(db, waiting);
+        queue.current = queue.current.slice(waiting.length);
+      }
+      setTrouble(undefined);
+    } catch (error) {
+      setTrouble(`${storageSentence(error)} Go on; it is tried again at the next knot.`);
+    }
+    busy.current = false;
+  }, []);
+
+  // Stored events leave the waiting list once the live query has them.
+  useEffect(() => {
+    if (stored) setWaiting((w) => w.filter((e) => !stored.some((s) => s.key === e.key)));
+  }, [stored]);
+
+  const add = useCallback(
+    (kind: InstallEventKind, extra: { knotId?: string; text?: string } = {}) => {
+      const event: StoredInstallEvent = { sessionId, key: newId(), kind, atMs: Date.now(), ...extra };
+      all.current = [...all.current, event];
+      queue.current.push(event);
+      setWaiting((w) => [...w, event]);
+      void flush();
+    },
+    [sessionId, flush],
+  );
+  /** The state after everything that was pressed, rendered or not. */
+  const now = useCallback((): InstallState => foldInstall(all.current), []);
+
+  return { session, loaded: stored !== undefined, state, now, add, trouble };
+}
+
+function merged(
+  stored: readonly StoredInstallEvent[],
+  waiting: readonly StoredInstallEvent[],
+): readonly StoredInstallEvent[] {
+  if (waiting.length === 0) return stored;
+  const keys = new Set(stored.map((s) => s.key));
+  return [...stored, ...waiting.filter((w) => !keys.has(w.key))];
+}
+
+export interface AtTheMirrorProps {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly install: Pick<ReturnType<typeof useInstall>, 'state' | 'now' | 'add' | 'trouble'>;
+}

@@ -1,0 +1,51 @@
+/** Measure: her head by tape, her hairline, her own hair, and what she marks on her scalp. */
+import { useEffect, useState } from 'react';
+import type { WithFinding } from '../../ui/bench-props.ts';
+import { Parts } from '../../ui/tabs.tsx';
+import { TURN_TOOL, useView } from '../../view/view-store.ts';
+import { HairTab } from './hair-tab.tsx';
+import { HairlineTab } from './hairline-tab.tsx';
+import { MarksTab } from './marks-tab.tsx';
+import { TAPE_VIEWS, TapeTab } from './tape-tab.tsx';
+
+const PARTS = ['tape', 'hairline', 'hair', 'marks'] as const;
+
+export function MeasureBench({ session, result, finding }: WithFinding) {
+  const [open, setOpen] = useState<string>('tape');
+  const hold = useView((v) => v.hold);
+  const showTape = useView((v) => v.showTape);
+  const part = (id: string) => {
+    setOpen(id);
+    hold(id === 'hairline' ? { kind: 'hairline' } : TURN_TOOL);
+    showTape(id === 'tape' ? 'girth' : undefined);
+  };
+  const turn = useView((v) => v.turn);
+  useEffect(() => {
+    const { azimuth: before, elevation: level } = useView.getState();
+    const [azimuth, elevation] = TAPE_VIEWS.girth;
+    turn({ azimuth, elevation });
+    return () => {
+      hold(TURN_TOOL);
+      turn({ azimuth: before, elevation: level });
+    };
+  }, [hold, turn]);
+  const contents: Readonly<Record<(typeof PARTS)[number], React.ReactNode>> = {
+    tape: <TapeTab session={session} result={result} />,
+    hairline: <HairlineTab session={session} />,
+    hair: <HairTab session={session} result={result} />,
+    marks: <MarksTab session={session} />,
+  };
+  const names = { tape: 'Tape', hairline: 'Hairline', hair: 'Own hair', marks: 'Marks' };
+  return (
+    <>
+      <h2>Your head</h2>
+      {finding}
+      <Parts
+        label="What is measured"
+        open={open}
+        onOpen={part}
+        parts={PARTS.map((id) => ({ id, name: names[id], content: contents[id] }))}
+      />
+    </>
+  );
+}

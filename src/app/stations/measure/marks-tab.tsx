@@ -1,0 +1,106 @@
+/** What she marks on her scalp. */
+import { useState } from 'react';
+import { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS } from '../../../core/trade/marks.ts';
+import { clearMarks, setField, setRegions } from '../../../model/commands.ts';
+import { SKIN_TONES } from '../../../model/plan.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
+import { Several } from '../../ui/choice.tsx';
+import { SelectField } from '../../ui/field.tsx';
+import { ToolButton } from '../../ui/tabs.tsx';
+import { TURN_TOOL, useView } from '../../view/view-store.ts';
+
+const BRUSH_MM = { small: 8, medium: 14, wide: 24 } as const;
+
+const MARK_WORDS: Readonly<Record<MarkKind, string>> = {
+  tender: 'It hurts here, or has been pulled before. Knots go through the net only, if you say so, and ties keep away.',
+  thin: 'Little hair. It carries half.',
+  noGo: 'Nothing is hooked here. Hair may fall over it.',
+  inSight: 'Your own hair stays visible. No piece goes here and no cover is owed.',
+};
+
+export function MarksTab({ session }: { readonly session: PlanSession }) {
+  const { plan } = session;
+  const tool = useView((v) => v.tool);
+  const hold = useView((v) => v.hold);
+  const brush = tool.kind === 'brush' ? tool : undefined;
+  const [kind, setKind] = useState<MarkKind>('tender');
+  const [width, setWidth] = useState<keyof typeof BRUSH_MM>('medium');
+  const take = (mark: MarkKind, radius: keyof typeof BRUSH_MM, erase: boolean) =>
+    hold({ kind: 'brush', mark, radiusMm: BRUSH_MM[radius], erase });
+  const named = plan.marks.flatMap((m) => (m.kind === kind && 'region' in m.place && !m.erase ? [m.place.region] : []));
+  const count = plan.marks.filter((m) => m.kind === kind).length;
+  return (
+    <>
+      <SelectField
+        label="Mark"
+        testId="mark-kind"
+        value={kind}
+        options={MARK_KINDS.map((k) => [k, MARK_NAMES[k]] as const)}
+        onChange={(k) => {
+          setKind(k);
+          if (brush) take(k, width, brush.erase);
+        }}
+      />
+      <p className="note">{MARK_WORDS[kind]}</p>
+      <SelectField
+        label="Brush, across"
+        testId="brush-width"
+        value={width}
+        options={[
+          ['small', '1 finger'],
+          ['medium', '1½ fingers'],
+          ['wide', '2½ fingers'],
+        ]}
+        onChange={(w) => {
+          setWidth(w);
+          if (brush) take(kind, w, brush.erase);
+        }}
+      />
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        <ToolButton
+          testId="brush-paint"
+          held={brush !== undefined && !brush.erase}
+          onPress={() => (brush && !brush.erase ? hold(TURN_TOOL) : take(kind, width, false))}
+        >
+          Paint
+        </ToolButton>
+        <ToolButton
+          testId="brush-erase"
+          held={brush?.erase === true}
+          onPress={() => (brush?.erase ? hold(TURN_TOOL) : take(kind, width, true))}
+        >
+          Wipe out
+        </ToolButton>
+      </div>
+      {brush && (
+        <p className="note mt-2">
+          Draw on the head. To turn it meanwhile use the words under the head. By keyboard: the brush is a bead on the
+          head; arrows move it, Enter paints.
+        </p>
+      )}
+      <Several
+        label="Whole regions"
+        values={named}
+        options={REGIONS.map((r) => [r, REGION_NAMES[r]] as const)}
+        onChange={(regions) => session.apply(setRegions(plan, kind, regions))}
+      />
+      {count > 0 && (
+        <button type="button" className="word" onClick={() => session.apply(clearMarks(plan, kind))}>
+          Clear all {MARK_NAMES[kind]}
+        </button>
+      )}
+      <p className="note mt-2">
+        After recent hair loss, surgery or chemotherapy, with a sore or diseased scalp, or for a child: ask a
+        professional before anything is hooked.
+      </p>
+      <div className="mt-3">
+        <SelectField
+          label="Skin tone on the screen"
+          value={plan.skin}
+          options={SKIN_TONES.map((s) => [s, s] as const)}
+          onChange={(skin) => session.apply(setField(plan, 'skin', skin, `Skin tone ${skin}`))}
+        />
+      </div>
+    </>
+  );
+}

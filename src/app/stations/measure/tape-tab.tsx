@@ -1,0 +1,254 @@
+/** Six tape measures, her fingers, and where her head stands. */
+
+import { useId } from 'react';
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { MeasureEffect } from '../../../core/head/measure-effects.ts';
+import { HEAD_NORMS, NORM_SOURCE } from '../../../core/head/norms.ts';
+import { meanReading } from '../../../core/head/readings.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../../../core/trade/tape.ts';
+import { setField, setReadings, setUnit } from '../../../model/commands.ts';
+import { readLength } from '../../../model/fingers.ts';
+import { formatLength, LENGTH_UNITS } from '../../../model/lengths.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import { fingerMm } from '../../../model/to-inputs.ts';
+import { useMeasureEffects } from '../../ask/plan.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
+import type { BenchProps } from '../../ui/bench-props.ts';
+import { SelectField, TextField, useDraft } from '../../ui/field.tsx';
+import { Figure } from '../../ui/tabs.tsx';
+import { useView } from '../../view/view-store.ts';
+
+/** Where to stand to see a tape run. */
+export const TAPE_VIEWS: Readonly<Record<TapeMeasure, readonly [azimuth: number, elevation: number]>> = {
+  girth: [0.9, 0.25],
+  frontToNape: [1.35, 0.35],
+  earToEarTop: [0.35, 0.55],
+  earToEarFront: [0.3, 0.3],
+  templeToTemple: [2.6, 0.12],
+  napeWidth: [2.9, -0.1],
+};
+
+export function TapeTab({ session, result }: BenchProps) {
+  const { plan } = session;
+  const tape = useView((v) => v.tape);
+  const effects = useMeasureEffects(session.history.present.plan, session.isDraft);
+  return (
+    <>
+      <p className="quiet">
+        Write 57 cm, 22 1/2 in or 31 fingers. Up to three readings each; leave out what you can’t take, it is estimated.
+      </p>
+      <div className="mt-2">
+        {TAPE_MEASURES.map((m) => (
+          <MeasureField
+            key={m}
+            measure={m}
+            session={session}
+            result={result}
+            isOpen={tape === m}
+            effect={effects?.find((e) => e.measure === m)}
+          />
+        ))}
+      </div>
+      <FingerFields session={session} />
+      <SelectField
+        label="A bare number means"
+        value={plan.unit}
+        options={LENGTH_UNITS.map(
+          (u) => [u, { cm: 'centimetres', in: 'inches', mm: 'millimetres', finger: 'fingers' }[u]] as const,
+        )}
+        onChange={(u) => session.apply(setUnit(plan, u))}
+      />
+      {result && <Standings result={result} plan={plan} />}
+    </>
+  );
+}
+
+function MeasureField(
+  props: BenchProps & {
+    readonly measure: TapeMeasure;
+    readonly isOpen: boolean;
+    readonly effect: MeasureEffect | undefined;
+  },
+) {
+  const { measure, session, result } = props;
+  const { plan } = session;
+  const id = useId();
+  const showTape = useView((v) => v.showTape);
+  const turn = useView((v) => v.turn);
+  const readings = plan.tape[measure];
+  const fit = result?.head.fit.measures.find((m) => m.measure === measure);
+  const show = shownIn(plan);
+  const focus = () => {
+    if (useView.getState().tape === measure) return;
+    showTape(measure);
+    const [azimuth, elevation] = TAPE_VIEWS[measure];
+    turn({ azimuth, elevation });
+  };
+  const commit = (index: number) => (text: string) => {
+    const next = [...readings];
+    next[index] = text;
+    return session.apply(setReadings(plan, measure, next));
+  };
+  // One more place to write in than there are readings, up to three.
+  const places = Math.min(3, readings.length + 1);
+  return (
+    <fieldset className="line py-1" onFocus={focus}>
+      <legend className="float-left w-full pt-[6px]" id={id}>
+        {TAPE_INFO[measure].name}
+      </legend>
+      <div className="readings clear-both">
+        {Array.from({ length: places }, (_, i) => (
+          <Reading
+            key={i}
+            label={`${TAPE_INFO[measure].name}${i === 0 ? '' : `, reading ${i + 1}`}`}
+            testId={i === 0 ? `tape-${measure}` : `tape-${measure}-${i + 1}`}
+            value={readings[i] ?? ''}
+            placeholder={i === 0 && fit ? show(fit.fittedMm) : i > 0 ? 'again' : ''}
+            onCommit={commit(i)}
+          />
+        ))}
+      </div>
+      {props.isOpen && fit && <MeasureNote fit={fit} readings={readings} plan={plan} effect={props.effect} />}
+    </fieldset>
+  );
+}
+
+/** One reading: taken over when she leaves it, refused with a sentence. */
+function Reading(props: {
+  readonly label: string;
+  readonly testId: string;
+  readonly value: string;
+  readonly placeholder: string;
+  readonly onCommit: (text: string) => string | undefined;
+}) {
+  const id = useId();
+  const { why, input } = useDraft(props.value, props.onCommit);
+  return (
+    <>
+      <input
+        aria-label={props.label}
+        data-testid={props.testId}
+        autoComplete="off"
+        placeholder={props.placeholder}
+        aria-describedby={why === undefined ? undefined : id}
+        {...input}
+      />
+      {why !== undefined && (
+        <span id={id} role="alert" className="note order-last col-span-3 text-madder">
+          {why} Nothing was changed.
+        </span>
+      )}
+    </>
+  );
+}
+
+const shownIn = (plan: PlanDocument) => (mm: number) => formatLength(mm, plan.unit, fingerMm(plan));
+
+/** How the reading stands to the others, how sure it is, and what it does to the plan. */
+function MeasureNote(props: {
+  readonly fit: PlanResult['head']['fit']['measures'][number];
+  readonly readings: readonly string[];
+  readonly plan: PlanDocument;
+  readonly effect: MeasureEffect | undefined;
+}) {
+  const { fit, readings, plan, effect } = props;
+  const show = shownIn(plan);
+  const path = `The tape runs ${TAPE_INFO[fit.measure].path}.`;
+  if (fit.givenMm === undefined) {
+    return (
+      <p className="note clear-both pb-1">
+        Estimated as {show(fit.fittedMm)}, give or take {show(2 * fit.sdMm)}. {path}
+      </p>
+    );
+  }
+  const mm = readings.flatMap((text) => {
+    const parsed = readLength(text, plan.unit, plan.fingers);
+    return parsed.ok ? [parsed.value] : [];
+  });
+  const mean = mm.length > 1 ? meanReading(mm, TAPE_INFO[fit.measure].readingSdMm) : undefined;
+  return (
+    <p className="note clear-both pb-1" data-testid={`note-${fit.measure}`}>
+      {path}{' '}
+      {mean && (
+        <>
+          Mean of {mm.length}: {show(mean.meanMm)}, spread {show(mean.spreadMm ?? 0)}.{' '}
+        </>
+      )}
+      The head fits to {show(fit.fittedMm)}
+      {fit.othersSuggestMm !== undefined && <>; the others alone say {show(fit.othersSuggestMm)}</>}.{' '}
+      {fit.unseenBelowMm !== undefined && <>A slip below {show(fit.unseenBelowMm)} can’t be seen here. </>}
+      {effect && (
+        <>
+          {plan.unit === 'in' ? 'Half an inch' : 'A centimetre'} more makes about{' '}
+          {signed(effect.areaCm2PerCm * (plan.unit === 'in' ? 1.27 : 1))} cm² of scalp and{' '}
+          {signed(effect.piecesPerCm * (plan.unit === 'in' ? 1.27 : 1))} pieces.
+        </>
+      )}
+    </p>
+  );
+}
+
+function signed(v: number): string {
+  const rounded = Math.abs(v) < 10 ? v.toFixed(1) : String(Math.round(v));
+  return v > 0 ? `+${rounded}` : rounded.replace('-', '−');
+}
+
+function FingerFields({ session }: { readonly session: PlanSession }) {
+  const { plan } = session;
+  const { fingers } = plan;
+  return (
+    <>
+      <TextField
+        label={fingers.count === 4 ? 'Four fingers together' : 'Width of one finger'}
+        value={fingers.width}
+        testId="finger"
+        onCommit={(text) =>
+          session.apply(setField(plan, 'fingers', { ...fingers, width: text.trim() }, `Fingers ${text.trim()}`))
+        }
+        beside={`Lay them on a ruler, at the middle joint: ${fingerMm(plan).toFixed(1)} mm for one.`}
+      />
+      <SelectField
+        label="Measured"
+        testId="finger-count"
+        value={String(fingers.count) as '1' | '4'}
+        options={
+          [
+            ['4', 'four together'],
+            ['1', 'one alone'],
+          ] as const
+        }
+        onChange={(n) => {
+          const count = Number(n);
+          // The finger itself stays as wide as it was.
+          const width = `${(fingerMm(plan) * count).toFixed(1).replace(/\.0$/, '')} mm`;
+          session.apply(setField(plan, 'fingers', { count, width }, count === 4 ? 'Four fingers' : 'One finger'));
+        }}
+      />
+    </>
+  );
+}
+
+const NORM_NAMES = { girth: 'round', length: 'front to back', breadth: 'side to side' } as const;
+
+function Standings({ result, plan }: { readonly result: PlanResult; readonly plan: PlanDocument }) {
+  return (
+    <section className="mt-5">
+      <h3 className="text-[19px]">Where you stand</h3>
+      <dl className="mt-2">
+        {result.head.standings.map((s) => (
+          <Figure key={s.dimension} name={NORM_NAMES[s.dimension]}>
+            {shownIn(plan)(s.mm)}{' '}
+            <span className="note font-normal" style={{ fontStretch: '100%' }}>
+              over {s.ofWomen} of 100 women
+            </span>
+          </Figure>
+        ))}
+      </dl>
+      <p className="note mt-1">
+        Against the {NORM_SOURCE}: women {HEAD_NORMS.girth.women.meanMm} ± {HEAD_NORMS.girth.women.sdMm} mm round, men{' '}
+        {HEAD_NORMS.girth.men.meanMm} ± {HEAD_NORMS.girth.men.sdMm}. Over {result.head.standings[0].ofMen} of 100 men,
+        round. Your hair is in your figure, not in theirs.
+      </p>
+    </section>
+  );
+}

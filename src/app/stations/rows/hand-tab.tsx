@@ -1,0 +1,207 @@
+/** Brush, pulls, knots and rows by hand. */
+
+import { dequal } from 'dequal';
+import { useState } from 'react';
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import { directionDeg } from '../../../core/head/marks.ts';
+import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import type { HandChange } from '../../../core/rows/choice.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import {
+  clearBrush,
+  clearHand,
+  forgetHand,
+  lockRow,
+  pullRow,
+  removeKnot,
+  unlockRow,
+} from '../../../model/rows-by-hand.ts';
+import type { BenchProps } from '../../ui/bench-props.ts';
+import { SelectField } from '../../ui/field.tsx';
+import { ToolButton } from '../../ui/tabs.tsx';
+import { TURN_TOOL, useView } from '../../view/view-store.ts';
+
+/** Spacing factors of the brush: a quarter of a finger on a finger, and so on. */
+const BRUSHES = [
+  { name: 'Fuller', factor: 0.85, words: 'about a third more' },
+  { name: 'Much fuller', factor: 0.7, words: 'about twice as much' },
+  { name: 'Thinner', factor: 1.2, words: 'about a third less' },
+  { name: 'As planned', factor: 1, words: 'wipes out' },
+] as const;
+
+const WIDTHS = [
+  ['14', 'a finger'],
+  ['27', 'three fingers'],
+  ['45', 'a hand'],
+] as const;
+
+const PULL_MM = 1.5;
+
+export function HandTab({ session, result }: BenchProps) {
+  const { plan } = session;
+  const { tool, hold, selectedId, refusal, refuse } = useView();
+  const [radius, setRadius] = useState('27');
+  const knot = result?.knots.find((k) => k.id === selectedId);
+  const row = knot && result?.rows[knot.row];
+  const toggle = (next: typeof tool) => hold(dequal(next, tool) ? TURN_TOOL : next);
+  const lost = new Map(result?.rowScheme.lostChanges.map((l) => [l.id, l.why]) ?? []);
+  const atOf = (k: PlannedKnot) => directionDeg([k.xMm, k.yMm, k.zMm]);
+  const done = (why: string | undefined) => refuse(why);
+  return (
+    <>
+      <h2>By brush and hand</h2>
+      <p className="quiet mt-1">What you change here stays when something changes elsewhere.</p>
+      {refusal && (
+        <p role="alert" className="note mt-2 text-madder">
+          {refusal} Nothing was changed.
+        </p>
+      )}
+      <h3 className="mt-3 text-[19px]">Brush</h3>
+      <div className="mt-1 grid grid-cols-2 gap-2">
+        {BRUSHES.map((b) => {
+          const brush = { kind: 'density', factor: b.factor, radiusMm: Number(radius) } as const;
+          return (
+            <ToolButton
+              key={b.name}
+              held={dequal(tool, brush)}
+              testId={`brush-${b.factor}`}
+              onPress={() => toggle(brush)}
+            >
+              {b.name}
+              <span className="note block font-normal">{b.words}</span>
+            </ToolButton>
+          );
+        })}
+      </div>
+      <SelectField
+        label="as wide as"
+        value={radius}
+        options={WIDTHS}
+        onChange={(r) => {
+          setRadius(r);
+          if (tool.kind === 'density') hold({ ...tool, radiusMm: Number(r) });
+        }}
+      />
+      {plan.rows.brush.length > 0 && (
+        <button type="button" className="word text-[13px]" onClick={() => session.apply(clearBrush(plan))}>
+          Wipe out all {plan.rows.brush.length} strokes
+        </button>
+      )}
+      <h3 className="mt-4 text-[19px]">Knots</h3>
+      <div className="mt-1 grid grid-cols-2 gap-2">
+        <ToolButton held={tool.kind === 'moveKnot'} testId="tool-move" onPress={() => toggle({ kind: 'moveKnot' })}>
+          Move one
+        </ToolButton>
+        <ToolButton held={tool.kind === 'addKnot'} testId="tool-add" onPress={() => toggle({ kind: 'addKnot' })}>
+          Put one in
+        </ToolButton>
+        <ToolButton held={tool.kind === 'pullRow'} testId="tool-pull" onPress={() => toggle({ kind: 'pullRow' })}>
+          Pull a row on the cloth
+        </ToolButton>
+      </div>
+      {!knot && <p className="note mt-2">Touch a knot to move it, take it out, or pull or lock its row.</p>}
+      {knot && row && result && (
+        <section className="mt-2" aria-label="The knot that is selected">
+          <p className="text-[14px]">
+            {knot.id}
+            {knot.hand ? `, ${knot.hand} by hand` : ''}. Row {row.label}
+            {row.locked ? ', locked' : row.pulledBy !== undefined ? ', pulled' : ''}.
+          </p>
+          <div className="mt-1 flex flex-wrap gap-x-5">
+            <button
+              type="button"
+              className="word"
+              data-testid="knot-out"
+              onClick={() => done(session.apply(removeKnot(plan, knot.id, atOf(knot))))}
+            >
+              Take it out
+            </button>
+            <button
+              type="button"
+              className="word"
+              data-testid="row-up"
+              onClick={() => done(session.apply(pullRow(plan, row, atOf(knot), PULL_MM)))}
+            >
+              Row a little up
+            </button>
+            <button
+              type="button"
+              className="word"
+              data-testid="row-down"
+              onClick={() => done(session.apply(pullRow(plan, row, atOf(knot), -PULL_MM)))}
+            >
+              Row a little down
+            </button>
+            <button
+              type="button"
+              className="word"
+              data-testid="row-lock"
+              onClick={() =>
+                done(session.apply(row.locked ? unlockRow(plan, row.label, atOf(knot)) : lockOf(plan, result, knot)))
+              }
+            >
+              {row.locked ? 'Unlock the row' : 'Lock the row'}
+            </button>
+          </div>
+        </section>
+      )}
+      {plan.rows.hand.length > 0 && (
+        <section className="mt-3">
+          <h3 className="text-[19px]">Kept by hand</h3>
+          <ul className="mt-1 text-[13px]" data-testid="hand-list">
+            {plan.rows.hand.map((h) => (
+              <li key={h.id} className="line flex items-center justify-between gap-2 py-[2px]">
+                <span>
+                  {handWords(h)}
+                  {lost.has(h.id) && <span className="block text-madder">Could not be kept: {lost.get(h.id)}.</span>}
+                </span>
+                <button
+                  type="button"
+                  className="word text-[13px]"
+                  aria-label={`Forget: ${handWords(h)}`}
+                  onClick={() => session.apply(forgetHand(plan, h.id, handWords(h)))}
+                >
+                  forget
+                </button>
+              </li>
+            ))}
+          </ul>
+          <button type="button" className="word text-[13px]" onClick={() => session.apply(clearHand(plan))}>
+            Forget all of them
+          </button>
+        </section>
+      )}
+    </>
+  );
+}
+
+function handWords(h: HandChange): string {
+  switch (h.op) {
+    case 'pull':
+      return `Row pulled ${Math.abs(h.mm)} mm ${h.mm > 0 ? 'up' : 'down'}`;
+    case 'move':
+      return 'Knot moved';
+    case 'add':
+      return 'Knot put in';
+    case 'remove':
+      return 'Knot taken out';
+    case 'lock':
+      return `Row locked, ${h.knots.length} knots`;
+  }
+}
+
+/** A row is kept by points of its line a finger or so apart, and its knots. */
+const LINE_STRIDE = 3;
+
+function lockOf(plan: PlanDocument, result: PlanResult, knot: PlannedKnot) {
+  const row = result.rows[knot.row];
+  const p = row.pointsMm;
+  const line = [];
+  for (let i = 0; i < p.length; i += 3 * LINE_STRIDE) line.push(directionDeg([p[i], p[i + 1], p[i + 2]]));
+  const e = p.length - 3;
+  line.push(directionDeg([p[e], p[e + 1], p[e + 2]]));
+  const knots = result.knots
+    .slice(row.firstKnot, row.firstKnot + row.knotCount)
+    .map((k) => directionDeg([k.xMm, k.yMm, k.zMm]));
+  return lockRow(plan, row.label, line, knots);
+}

@@ -1,0 +1,62 @@
+/** A knot with its reasons. */
+
+import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import { ENTRY_WORDS, knotName, RULES_SOURCE, THROUGH_WORDS } from '../../../core/trade/knots.ts';
+import { SCHOOL_NAMES } from '../../../core/trade/schools.ts';
+import { lowerFirst } from '../../../core/trade/words.ts';
+import type { BenchProps } from '../../ui/bench-props.ts';
+import { SchoolsBench } from '../../ui/school-fields.tsx';
+import { useView } from '../../view/view-store.ts';
+import { KnotWishes } from './overrides.tsx';
+import { WayBack } from './way-back.tsx';
+
+export function KnotTab({ session, result }: BenchProps) {
+  const { plan } = session;
+  const selectedId = useView((v) => v.selectedId);
+  const knot = result?.knots.find((k) => k.id === selectedId);
+  return (
+    <>
+      <h2>Which knot, and why</h2>
+      {!knot && <p className="quiet mt-1">Touch a knot: it shows the rules behind it, and you may choose another.</p>}
+      {knot && <KnotWhy knot={knot} />}
+      {knot && <KnotWishes session={session} knot={knot} />}
+      {plan.knotWishes.length > 0 && (
+        <button
+          type="button"
+          className="word mt-2 text-[13px]"
+          onClick={() => session.apply({ words: 'The rules decide everywhere', plan: { ...plan, knotWishes: [] } })}
+        >
+          Let the rules decide everywhere again ({plan.knotWishes.length} chosen)
+        </button>
+      )}
+      <SchoolsBench
+        session={session}
+        names={['oneLeg', 'exposed', 'oneLegWraps', 'perimeterKnot', 'through', 'tender']}
+      />
+      <WayBack plan={plan} result={result} />
+    </>
+  );
+}
+
+function KnotWhy({ knot }: { readonly knot: PlannedKnot }) {
+  return (
+    <section className="mt-2" aria-label="Rules behind this knot" data-testid="rule-chain">
+      <p className="font-[650]">
+        {knotName(knot)}, {THROUGH_WORDS[knot.through]}
+      </p>
+      <ol className="mt-1 text-[14px]">
+        {knot.chain.map((r) => (
+          <li key={r.id} className="line py-[5px]" data-rule={r.id}>
+            {r.because}
+            {r.school && <span className="note block">School: {lowerFirst(SCHOOL_NAMES[r.school])}</span>}
+          </li>
+        ))}
+      </ol>
+      <p className="note mt-1">
+        {knot.holes > 0 ? `${knot.holes} ${knot.holes === 1 ? 'hole' : 'holes'} of the net. ` : ''}
+        {knot.biteMm > 0 ? `Take up scalp about ${knot.biteMm.toFixed(0)} mm square (a guess). ` : ''}
+        Hook {ENTRY_WORDS[knot.entry]}. {RULES_SOURCE}.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,48 @@
+/** The order of work. */
+
+import { Link } from 'react-router';
+import type { BenchProps } from '../../ui/bench-props.ts';
+import { duration } from '../../ui/format.ts';
+import { useView } from '../../view/view-store.ts';
+
+export function OrderTab({ session, result }: BenchProps) {
+  const { plan } = session;
+  const select = useView((v) => v.select);
+  if (!result) return null;
+  return (
+    <>
+      <h2>In which order</h2>
+      <p className="mt-1 flex flex-wrap gap-x-6">
+        <Link className="word" to={`/plan/${plan.id}/rows/chart`} data-testid="to-chart">
+          Knot chart, to print
+        </Link>
+      </p>
+      <ol className="mt-2 text-[14px]" data-testid="worklist">
+        {result.worklist.map((step, i) => (
+          <li
+            key={`${step.what}${i}`}
+            className="line grid grid-cols-[26px_1fr_auto] gap-x-1 py-[7px]"
+            data-step={step.kind}
+          >
+            <span className="fig text-[17px]">{i + 1}</span>
+            <span>
+              {step.knots ? (
+                <button
+                  type="button"
+                  className="word -my-3 text-left font-[650]"
+                  onClick={() => select(result.knots[step.knots?.[0] ?? 0]?.id)}
+                >
+                  {step.what}
+                </button>
+              ) : (
+                <b className="font-[650]">{step.what}</b>
+              )}
+              <span className="note block">{step.how}</span>
+            </span>
+            <span className="text-ink2">{duration(step.minutes)}</span>
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}

@@ -1,0 +1,114 @@
+/** What she decides herself about a knot, its row or its zone. */
+import { dequal } from 'dequal';
+import { useState } from 'react';
+import { directionDeg } from '../../../core/head/marks.ts';
+import type { Override } from '../../../core/knots/place/overrides.ts';
+import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import { cannot } from '../../../core/knots/rules/may.ts';
+import { KIND_NAMES, KNOT_KINDS, THROUGH_WORDS, THROUGHS } from '../../../core/trade/knots.ts';
+import { lowerFirst } from '../../../core/trade/words.ts';
+import { pieceZoneOf } from '../../../core/trade/zones.ts';
+import { wishKnot, wishWords } from '../../../model/rows-by-hand.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
+import { SelectField } from '../../ui/field.tsx';
+
+export function KnotWishes({ session, knot }: { readonly session: PlanSession; readonly knot: PlannedKnot }) {
+  const { plan } = session;
+  const [of, setOf] = useState<'knot' | 'row' | 'zone'>('knot');
+  const product = plan.products.find((p) => p.id === knot.piece.product) ?? plan.products[0];
+  const cut = plan.cuts.find((c) => c.id === knot.cut);
+  const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
+  const place: Override['of'] =
+    of === 'zone' ? { zone: pieceZoneOf(knot.zone) } : of === 'row' ? { row: at } : { knot: at };
+  const now = plan.knotWishes.find((w) => dequal(w.of, place))?.wish ?? {};
+  const want = (change: Override['wish']) => {
+    const wish = { ...now, ...change };
+    session.apply(wishKnot(plan, place, wish, wishWords(place, knot, wish, plan.part.kind)));
+  };
+  const oneLeg =
+    product.test.apart !== 'clings' &&
+    (product.loop === 'thread' || product.loop === 'none' || (product.loop !== 'stiff' && product.loopComesOff));
+  const piece = {
+    canOneLeg: oneLeg,
+    canLock: (product.loop === 'ring' || product.loop === 'slidingBand') && cut?.split === 1,
+    threadLoop: product.loop === 'thread',
+    loose: product.loop === 'none',
+    capped: plan.cap.dome !== 'none',
+    netHere: knot.onNet === 'none' ? ('net' as const) : knot.onNet,
+    blending: knot.blending,
+    on:
+      plan.rows.scheme === 'grid'
+        ? ('band' as const)
+        : plan.rows.scheme === 'rods'
+          ? ('rod' as const)
+          : ('scalp' as const),
+  };
+  const kinds = KNOT_KINDS.filter((kind) => kind === knot.kind || cannot(piece, { kind }) === undefined);
+  const ways = THROUGHS.filter((through) => through === knot.through || cannot(piece, { through }) === undefined);
+  return (
+    <section className="mt-4" aria-label="Your own choice">
+      <h3 className="text-[19px]">Your own choice</h3>
+      <SelectField
+        label="for"
+        value={of}
+        testId="wish-of"
+        options={
+          [
+            ['knot', 'this knot'],
+            ['row', 'its whole row'],
+            ['zone', 'its zone'],
+          ] as const
+        }
+        onChange={setOf}
+      />
+      <SelectField
+        label="Knot"
+        wide
+        value={now.kind ?? ''}
+        testId="wish-kind"
+        options={[['', 'as the rules say'] as const, ...kinds.map((k) => [k, lowerFirst(KIND_NAMES[k])] as const)]}
+        onChange={(kind) => want({ kind: kind === '' ? undefined : kind })}
+      />
+      <SelectField
+        label="Wraps"
+        value={now.wraps === undefined ? '' : String(now.wraps)}
+        testId="wish-wraps"
+        options={[['', 'as the rules say'] as const, ...[1, 2, 3, 4].map((n) => [String(n), String(n)] as const)]}
+        onChange={(n) => want({ wraps: n === '' ? undefined : Number(n) })}
+      />
+      {piece.canLock && (
+        <SelectField
+          label="Lock"
+          value={now.lock === undefined ? '' : now.lock ? 'yes' : 'no'}
+          options={
+            [
+              ['', 'as the rules say'],
+              ['yes', 'yes'],
+              ['no', 'no'],
+            ] as const
+          }
+          onChange={(v) => want({ lock: v === '' ? undefined : v === 'yes' })}
+        />
+      )}
+      <SelectField
+        label="Through"
+        wide
+        value={now.through ?? ''}
+        options={[
+          ['', 'as the rules say'] as const,
+          ...ways.map((t) => [t, THROUGH_WORDS[t].replace('through ', '')] as const),
+        ]}
+        onChange={(through) => want({ through: through === '' ? undefined : through })}
+      />
+      {plan.cuts.length > 1 && (
+        <SelectField
+          label="Piece"
+          wide
+          value={now.cut ?? ''}
+          options={[['', 'as its zone'] as const, ...plan.cuts.map((c) => [c.id, c.name] as const)]}
+          onChange={(id) => want({ cut: id === '' ? undefined : id })}
+        />
+      )}
+    </section>
+  );
+}

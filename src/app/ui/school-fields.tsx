@@ -1,0 +1,29 @@
+/** Where workers disagree: each school with what it is for. */
+import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName, type SchoolOption } from '../../core/trade/schools.ts';
+import { setSchool } from '../../model/commands.ts';
+import type { PlanSession } from '../session/plan-session.ts';
+import { Choice } from './choice.tsx';
+
+export function SchoolsBench({
+  session,
+  names,
+}: {
+  readonly session: PlanSession;
+  readonly names: readonly SchoolName[];
+}) {
+  return (
+    <>
+      {names.map((name) => (
+        <section key={name} className="mt-[22px]">
+          <h3 className="mb-2 text-[19px]">{SCHOOL_NAMES[name]}</h3>
+          <Choice
+            label={SCHOOL_NAMES[name]}
+            value={session.plan.schools[name] as string}
+            options={SCHOOL_OPTIONS[name] as readonly SchoolOption[]}
+            onChange={(value) => session.apply(setSchool(session.plan, name, value))}
+          />
+        </section>
+      ))}
+    </>
+  );
+}

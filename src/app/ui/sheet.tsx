@@ -1,0 +1,67 @@
+/** What every sheet for paper shares: its plan worked out, a way back, and a button to print. */
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { useResult } from '../ask/plan.ts';
+import { usePlanSession } from '../session/plan-session.ts';
+import { useTheme } from '../session/theme.ts';
+
+export function Sheet(props: {
+  readonly title: string;
+  readonly station: 'base' | 'rows';
+  readonly children: (plan: PlanDocument, result: PlanResult) => React.ReactNode;
+}) {
+  const { planId = '' } = useParams();
+  const opened = usePlanSession(planId);
+  const plan = opened.state === 'open' ? opened.session.plan : undefined;
+  const { answer, why: error } = useResult(plan);
+  useTheme();
+  useEffect(() => {
+    document.title = `${props.title}, ${plan?.name ?? ''} · Meshwork`;
+  }, [props.title, plan?.name]);
+  if (opened.state === 'missing') return <NoSheet why="There is no such plan here." />;
+  if (opened.state === 'unreadable') return <NoSheet why={`This plan can’t be opened. ${opened.why}`} />;
+  if (error) return <NoSheet why={error} />;
+  if (!plan || !answer) {
+    return (
+      <main className="p-10" aria-busy="true">
+        Working it out …
+      </main>
+    );
+  }
+  return (
+    <main className="sheet" data-ready="yes">
+      <nav className="unprinted flex gap-6">
+        <Link className="word" to={`/plan/${plan.id}/${props.station}`}>
+          Back to the {props.station}
+        </Link>
+        <button type="button" className="word" onClick={() => window.print()}>
+          Print
+        </button>
+      </nav>
+      {props.children(plan, answer.value)}
+    </main>
+  );
+}
+
+function NoSheet({ why }: { readonly why: string }) {
+  return (
+    <main className="p-10">
+      <h1 className="text-[27px]">{why}</h1>
+      <Link className="word mt-2" to="/">
+        Back to your plans
+      </Link>
+    </main>
+  );
+}
+
+/** A line with a box to tick by pencil. */
+export function Tick({ children }: { readonly children: React.ReactNode }) {
+  return (
+    <li className="tick">
+      <span className="box" aria-hidden="true" />
+      {children}
+    </li>
+  );
+}

@@ -1,0 +1,99 @@
+/** The cap put on, held and tried before anything is cut. */
+import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/anchors.ts';
+import type { Cap } from '../trade/caps.ts';
+import { upperFirst } from '../trade/words.ts';
+import type { WorkGround, WorklistStep } from './work-step.ts';
+
+export function lateBorder(g: WorkGround): WorklistStep {
+  const front = g.anchors.find((a) => a.place === 'front');
+  return {
+    kind: 'border',
+    what: 'Push the border back behind the hairline',
+    how: `Most is in, so it can’t creep. ${front ? `Now the front can be held: ${holdsInWords(front)}.` : ''}`.trim(),
+    minutes: 3,
+  };
+}
+
+export const tryOn: WorklistStep = {
+  kind: 'tryOn',
+  what: 'Try it on over the base',
+  how: 'The last strip round the opening stays empty until it sits on the head that wears it; then fill, part and shape it worn.',
+  minutes: 15,
+};
+
+export function puttingOn(g: WorkGround): WorklistStep[] {
+  const { cap } = g;
+  if (cap.dome === 'none') return [];
+  const steps: WorklistStep[] = [];
+  const onBlock = cap.filledOn === 'block';
+  steps.push({
+    kind: 'cap',
+    what: onBlock ? 'Pin the cap on the block' : 'Put the cap on over the base',
+    how: onBlock
+      ? 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up on your head.'
+      : 'From the forehead, drawn down behind. Nothing under it is damp.',
+    minutes: 6,
+  });
+  if (g.knotsToCloseTop > 0) {
+    steps.push({
+      kind: 'close',
+      what: 'Draw the open top shut',
+      how: `About ${g.knotsToCloseTop} knots round its rim, a handful, each through both sides.`,
+      minutes: 4,
+    });
+  }
+  if (!onBlock && g.schools.border === 'atOnce') {
+    steps.push({
+      kind: 'border',
+      what: 'Push the border back behind the hairline',
+      how: `At once, so that the front can be held from the start${cap.combs.includes('front') ? ' by its comb' : ''}.`,
+      minutes: 2,
+    });
+  }
+  if (g.hasPart) {
+    steps.push({
+      kind: 'part',
+      what: 'Draw the part on the net',
+      how: 'With a washable pencil, in the mirror, from the front hairline back.',
+      minutes: 2,
+    });
+  }
+  for (const a of g.anchors) {
+    if (a.afterKnot > 0 || (a.combs === 0 && a.pins === 0)) continue;
+    if (a.place === 'front' && g.schools.border === 'late') continue;
+    steps.push(anchorStep(a.place, a, g));
+  }
+  return steps;
+}
+
+export function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkGround): WorklistStep {
+  const late = a.afterKnot > 0 ? 'The row has reached it. ' : '';
+  return {
+    kind: 'anchor',
+    what: `Hold the ${ANCHOR_NAMES[place]}`,
+    how: `${late}${upperFirst(holdsInWords(a))}.${a.afterKnot === g.cutAfterKnot && g.opening.lengthMm > 0 ? ' Now the corners hold: from here the net may be cut.' : ''}`,
+    minutes: 1,
+  };
+}
+
+function holdsInWords(a: AnchorStep): string {
+  const parts = [
+    a.knotIds.length > 0
+      ? `${a.knotIds.length} ${a.knotIds.length === 1 ? 'anchor' : 'anchors'} through hair and under the border`
+      : '',
+    a.combs > 0 ? `${a.combs} ${a.combs === 1 ? 'comb' : 'combs'}` : '',
+    a.pins > 0 ? `${a.pins} ${a.pins === 1 ? 'bent pin' : 'bent pins'}` : '',
+  ].filter(Boolean);
+  return parts.join(', ') || 'it holds by the band';
+}
+
+export function wigCheck(cap: Cap): WorklistStep {
+  const holds = cap.wigHolds.length > 0 ? cap.wigHolds.join(', ') : 'nothing yet';
+  const blending = cap.blending === 'none' ? '' : ' The blending pieces stay in your own hair when it comes off.';
+  return {
+    kind: 'tryOn',
+    what: 'Put it on and shake your head',
+    how: `What holds it: ${holds}.${blending}`,
+    minutes: 3,
+  };
+}

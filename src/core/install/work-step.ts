@@ -1,0 +1,76 @@
+/** One step of the work in order, and what the order is made from. */
+import type { AnchorStep } from '../cap/anchors.ts';
+import type { OpeningOnHead } from '../cap/opening.ts';
+import type { Cut, HookedPiece } from '../hair/preparation.ts';
+import type { KnotDecision } from '../knots/rules/situation.ts';
+import type { RowChoice } from '../rows/choice.ts';
+import type { RowKind } from '../rows/levels/row.ts';
+import type { Cap } from '../trade/caps.ts';
+import type { Schools } from '../trade/schools.ts';
+import type { KnotZone } from '../trade/zones.ts';
+
+export const STEP_KINDS = [
+  'prepare',
+  'cap',
+  'part',
+  'border',
+  'anchor',
+  'rows',
+  'check',
+  'cut',
+  'close',
+  'tryOn',
+  'open',
+  'smooth',
+  'trim',
+  'finish',
+] as const;
+
+export type StepKind = (typeof STEP_KINDS)[number];
+
+export interface WorklistStep {
+  readonly kind: StepKind;
+  readonly what: string;
+  readonly how: string;
+  /** Knots of the order of work that it lays, from..to (exclusive). */
+  readonly knots?: readonly [from: number, to: number];
+  readonly minutes: number;
+}
+
+export interface WorkRow {
+  readonly label: string;
+  readonly kind: RowKind;
+  readonly second: boolean;
+  readonly firstKnot: number;
+  readonly knotCount: number;
+}
+
+export interface WorkKnot extends Pick<KnotDecision, 'kind' | 'wraps' | 'lock' | 'through'> {
+  readonly zone: KnotZone;
+  readonly cut: string;
+  readonly onNet: 'net' | 'margin' | 'cutOut' | 'none';
+  readonly blending: boolean;
+  readonly seconds: number;
+  readonly piece: { readonly product: string; readonly pack: number };
+}
+
+export interface WorkGround {
+  readonly cap: Cap;
+  readonly knotsToCloseTop: number;
+  readonly opening: OpeningOnHead;
+  readonly anchors: readonly AnchorStep[];
+  readonly cutAfterKnot: number;
+  readonly cuts: readonly Cut[];
+  readonly pieces: ReadonlyMap<string, HookedPiece>;
+  readonly rowChoice: RowChoice;
+  readonly hasPart: boolean;
+  readonly schools: Schools;
+  readonly rows: readonly WorkRow[];
+  readonly knots: readonly WorkKnot[];
+  readonly paceFactor: number;
+  readonly fingerMm: number;
+}
+
+export function knotsOf(g: WorkGround, row: WorkRow): readonly WorkKnot[] {
+  return g.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
+}

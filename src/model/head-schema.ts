@@ -1,0 +1,88 @@
+/** Validators of what is measured, painted and parted on her head. */
+import { array, boolean, object } from 'yup';
+import { HAIRLINE_LIMIT_MM, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
+import { MOST_READINGS } from '../core/head/readings.ts';
+import { MARK_KINDS, REGIONS } from '../core/trade/marks.ts';
+import { CURLS, FULLNESS, STRANDS } from '../core/trade/own-hair.ts';
+import { PART_LIMITS } from '../core/trade/parts.ts';
+import { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
+import { amount, choice, directions, lengthText, oneShape } from './checks.ts';
+
+export const MOST_MARKS = 300;
+
+const aside = PART_LIMITS.asideMm;
+
+export const linePart = object({
+  kind: choice(['line'], 'The kind of part'),
+  frontMm: amount(-aside, aside, 'The front end of the part'),
+  endMm: amount(-aside, aside, 'The back end of the part'),
+  lengthMm: amount(PART_LIMITS.shortestMm, PART_LIMITS.longestMm, 'The length of the part'),
+  bendMm: amount(-PART_LIMITS.bendMm, PART_LIMITS.bendMm, 'The bend of the part'),
+})
+  .noUnknown()
+  .strict()
+  .required();
+
+export const noPart = object({ kind: choice(['crown', 'swept'], 'The kind of part') })
+  .noUnknown()
+  .strict()
+  .required();
+
+const readings = (m: TapeMeasure) =>
+  array(
+    lengthText(...TAPE_LIMITS_MM[m], TAPE_INFO[m].name).test(
+      'written',
+      `${TAPE_INFO[m].name}: nothing is written there.`,
+      (t) => t !== '',
+    ),
+  )
+    .required(`${TAPE_INFO[m].name} is missing.`)
+    .max(MOST_READINGS, `${TAPE_INFO[m].name}: at most ${MOST_READINGS} readings are kept.`);
+
+export const measures = Object.fromEntries(TAPE_MEASURES.map((m) => [m, readings(m)])) as Record<
+  TapeMeasure,
+  ReturnType<typeof readings>
+>;
+
+export const offset = amount(-HAIRLINE_LIMIT_MM, HAIRLINE_LIMIT_MM, 'A point of the hairline');
+
+export const sideOffsets = object(
+  Object.fromEntries(SIDE_POINTS.map((p) => [p, offset])) as Record<SidePoint, typeof offset>,
+)
+  .noUnknown()
+  .strict()
+  .required();
+
+export const mark = object({
+  kind: choice(MARK_KINDS, 'The kind of a mark'),
+  erase: boolean().strict().required(),
+  place: oneShape('The place of a mark', {
+    region: object({ region: choice(REGIONS, 'The region') }),
+    stroke: object({
+      stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 60, 'The width of a brush') })
+        .noUnknown()
+        .strict()
+        .required(),
+    }),
+  }),
+})
+  .noUnknown()
+  .strict();
+
+export const hairOfPlace = {
+  length: lengthText(5, 1500, 'The length of your own hair'),
+  strand: choice(STRANDS, 'The strand'),
+  fullness: choice(FULLNESS, 'The fullness of your hair'),
+  curl: choice(CURLS, 'The curl of your hair'),
+};
+
+/** Only what differs from the rest of her hair. */
+export const regionHair = object({
+  length: hairOfPlace.length.optional(),
+  strand: hairOfPlace.strand.notRequired(),
+  fullness: hairOfPlace.fullness.notRequired(),
+  curl: hairOfPlace.curl.notRequired(),
+})
+  .noUnknown()
+  .strict()
+  .default(undefined);
