@@ -32,6 +32,7 @@ const edit = oneShape('A change to the base', {
 const parking = object({
   how: choice(PARKINGS, 'Where a tail is parked'),
   to: mixed<[number, number]>()
+    .meta({ direction: true })
     .test(
       'direction',
       'A place on the head has to be two numbers of degrees.',
@@ -82,6 +83,7 @@ export const base = object({
       .oneOf([...PARKINGS])
       .optional(),
     bySection: mixed<Record<string, { how: string; to?: [number, number]; into?: string }>>()
+      .meta({ each: parking })
       .required()
       .test('parking', (value, context) => {
         if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;

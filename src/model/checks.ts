@@ -47,6 +47,7 @@ export const recordId = (what: string) => string().strict().required(`${what} is
 /** A value that has to fit one of several shapes; the first key that it holds says which. */
 export function oneShape(what: string, shapes: Readonly<Record<string, ObjectSchema<AnyObject>>>) {
   return mixed<AnyObject>()
+    .meta({ shapes })
     .required(`${what} is missing.`)
     .test('shape', (value, context) => {
       if (typeof value !== 'object' || value === null) return context.createError({ message: `${what} is no record.` });

@@ -139,6 +139,7 @@ export const planSchema = object({
   base,
   cap,
   part: mixed<InferType<typeof linePart> | InferType<typeof noPart>>()
+    .meta({ shapes: { line: linePart, none: noPart } })
     .required('The part is missing.')
     .test('part', (value, context) => {
       const schema = (value as { kind?: unknown } | null)?.kind === 'line' ? linePart : noPart;

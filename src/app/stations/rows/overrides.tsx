@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { directionDeg } from '../../../core/head/marks.ts';
 import type { Override } from '../../../core/knots/place/overrides.ts';
 import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import { cannot } from '../../../core/knots/rules/may.ts';
 import { KIND_NAMES, KNOT_KINDS, THROUGH_WORDS, THROUGHS } from '../../../core/trade/knots.ts';
 import { lowerFirst } from '../../../core/trade/words.ts';
 import { pieceZoneOf } from '../../../core/trade/zones.ts';
@@ -15,8 +14,6 @@ import { SelectField } from '../../ui/field.tsx';
 export function KnotWishes({ session, knot }: { readonly session: PlanSession; readonly knot: PlannedKnot }) {
   const { plan } = session;
   const [of, setOf] = useState<'knot' | 'row' | 'zone'>('knot');
-  const product = plan.products.find((p) => p.id === knot.piece.product) ?? plan.products[0];
-  const cut = plan.cuts.find((c) => c.id === knot.cut);
   const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
   const place: Override['of'] =
     of === 'zone' ? { zone: pieceZoneOf(knot.zone) } : of === 'row' ? { row: at } : { knot: at };
@@ -25,26 +22,9 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
     const wish = { ...now, ...change };
     session.apply(wishKnot(plan, place, wish, wishWords(place, knot, wish, plan.part.kind)));
   };
-  const oneLeg =
-    product.test.apart !== 'clings' &&
-    (product.loop === 'thread' || product.loop === 'none' || (product.loop !== 'stiff' && product.loopComesOff));
-  const piece = {
-    canOneLeg: oneLeg,
-    canLock: (product.loop === 'ring' || product.loop === 'slidingBand') && cut?.split === 1,
-    threadLoop: product.loop === 'thread',
-    loose: product.loop === 'none',
-    capped: plan.cap.dome !== 'none',
-    netHere: knot.onNet === 'none' ? ('net' as const) : knot.onNet,
-    blending: knot.blending,
-    on:
-      plan.rows.scheme === 'grid'
-        ? ('band' as const)
-        : plan.rows.scheme === 'rods'
-          ? ('rod' as const)
-          : ('scalp' as const),
-  };
-  const kinds = KNOT_KINDS.filter((kind) => kind === knot.kind || cannot(piece, { kind }) === undefined);
-  const ways = THROUGHS.filter((through) => through === knot.through || cannot(piece, { through }) === undefined);
+  // What it is stays listed, even where she may not choose it again.
+  const kinds = KNOT_KINDS.filter((kind) => kind === knot.kind || knot.may.kinds.includes(kind));
+  const ways = THROUGHS.filter((through) => through === knot.through || knot.may.through.includes(through));
   return (
     <section className="mt-4" aria-label="Your own choice">
       <h3 className="text-[19px]">Your own choice</h3>
@@ -76,7 +56,7 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
         options={[['', 'as the rules say'] as const, ...[1, 2, 3, 4].map((n) => [String(n), String(n)] as const)]}
         onChange={(n) => want({ wraps: n === '' ? undefined : Number(n) })}
       />
-      {piece.canLock && (
+      {knot.may.lock && (
         <SelectField
           label="Lock"
           value={now.lock === undefined ? '' : now.lock ? 'yes' : 'no'}
