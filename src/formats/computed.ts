@@ -1,0 +1,22 @@
+/** What the computed plan is taken from, and how its figures are rounded. */
+import type { Judged } from '../core/findings/judge.ts';
+import type { PlanResult } from '../core/findings/plan-result.ts';
+import type { SpacingStep } from '../core/plan/ask/spacing-step.ts';
+import type { PlanDocument } from '../model/plan.ts';
+
+/** All that the figures are taken from. */
+export interface Computed {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly step: SpacingStep;
+  readonly judged: Judged;
+}
+
+export function round(value: number, digits: number): number {
+  // Adding 0 turns a negative zero into zero.
+  return Number(value.toFixed(digits)) + 0;
+}
+
+export function nullable(value: number | undefined, digits = 1): number | null {
+  return value === undefined ? null : round(value, digits);
+}
