@@ -1,5 +1,6 @@
 /** The packs in her hand. */
 
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import { APARTS, CONDITION_NAMES, CONDITIONS, FIBRE_NAMES, FIBRES, HOOKEDS, TUGS } from '../../../core/trade/hair.ts';
 import { LOOP_INFO, LOOPS } from '../../../core/trade/loops.ts';
 import { TEXTURE_INFO, TEXTURES } from '../../../core/trade/textures.ts';
@@ -15,23 +16,27 @@ const APART_NAMES = { untried: 'not tried', separates: 'they separate', clings: 
 
 const HOOKED_NAMES = { untried: 'not tried', stays: 'stays', slips: 'slides' } as const;
 
+type Change = (change: Partial<Omit<ProductAsWritten, 'id'>>, words: string) => string | undefined;
+
+interface PackProps {
+  readonly product: ProductAsWritten;
+  readonly change: Change;
+}
+
 export function PacksTab(
   props: BenchProps & { readonly product: ProductAsWritten; readonly onPick: (id: string) => void },
 ) {
-  const { session, result, product: p } = props;
+  const { session, result, product } = props;
   const { plan } = session;
-  const change = (change: Partial<Omit<ProductAsWritten, 'id'>>, words: string) =>
-    session.apply(setProduct(plan, p.id, change, words));
-  const test = (change_: Partial<ProductAsWritten['test']>, words: string) =>
-    change({ test: { ...p.test, ...change_ } }, words);
-  const whole = result?.pieces.find((piece) => piece.product === p.id);
+  const change: Change = (change, words) => session.apply(setProduct(plan, product.id, change, words));
+  const whole = result?.pieces.find((piece) => piece.product === product.id);
   return (
     <>
       {plan.products.length > 1 && (
         <SelectField
           label="Which"
           wide
-          value={p.id}
+          value={product.id}
           testId="which-product"
           options={plan.products.map((d) => [d.id, d.name] as const)}
           onChange={props.onPick}
@@ -40,9 +45,45 @@ export function PacksTab(
       <TextField
         label="Name"
         wide
-        value={p.name}
+        value={product.name}
         onCommit={(name) => change({ name: name.trim() }, `Hair: ${name.trim()}`)}
       />
+      <OpenedPack product={product} change={change} />
+      <h3 className="mt-4 text-[19px]">On the label</h3>
+      <CountsOnLabel product={product} change={change} />
+      <HairOnLabel product={product} change={change} />
+      <NumberField
+        label={`Price of a pack, ${plan.currency}`}
+        value={product.packPrice}
+        onCommit={(packPrice) => change({ packPrice }, `Pack at ${packPrice}`)}
+      />
+      <Yours product={product} change={change} />
+      {whole && <OnePiece piece={whole} />}
+      <div className="mt-3 flex flex-wrap gap-x-6">
+        <button
+          type="button"
+          className="word"
+          data-testid="add-product"
+          onClick={() => session.apply(addProduct(plan))}
+        >
+          Another product
+        </button>
+        {plan.products.length > 1 && (
+          <button type="button" className="word" onClick={() => session.apply(removeProduct(plan, product.id))}>
+            Take this one out
+          </button>
+        )}
+      </div>
+      <SchoolsBench session={session} names={['smoothHold', 'threadLoop']} />
+    </>
+  );
+}
+
+function OpenedPack({ product: p, change }: PackProps) {
+  const test = (found: Partial<ProductAsWritten['test']>, words: string) =>
+    change({ test: { ...p.test, ...found } }, words);
+  return (
+    <>
       <h3 className="mt-3 text-[19px]">Open one pack</h3>
       <p className="quiet">Count it, tug one, pull one apart, hook one. What you find overrides the label.</p>
       <TextField
@@ -78,7 +119,13 @@ export function PacksTab(
         options={HOOKEDS.map((t) => [t, HOOKED_NAMES[t]] as const)}
         onChange={(hooked) => test({ hooked }, `Hooked: ${HOOKED_NAMES[hooked]}`)}
       />
-      <h3 className="mt-4 text-[19px]">On the label</h3>
+    </>
+  );
+}
+
+function CountsOnLabel({ product: p, change }: PackProps) {
+  return (
+    <>
       <NumberField
         label="Pieces in a pack"
         value={p.piecesPerPack}
@@ -106,6 +153,13 @@ export function PacksTab(
         value={p.packMassG}
         onCommit={(packMassG) => change({ packMassG }, `${packMassG} g a pack`)}
       />
+    </>
+  );
+}
+
+function HairOnLabel({ product: p, change }: PackProps) {
+  return (
+    <>
       <TextField
         label="Fold to tip, hanging"
         value={p.length}
@@ -174,11 +228,13 @@ export function PacksTab(
           )
         }
       />
-      <NumberField
-        label={`Price of a pack, ${plan.currency}`}
-        value={p.packPrice}
-        onCommit={(packPrice) => change({ packPrice }, `Pack at ${packPrice}`)}
-      />
+    </>
+  );
+}
+
+function Yours({ product: p, change }: PackProps) {
+  return (
+    <>
       <h3 className="mt-4 text-[19px]">Yours</h3>
       <NumberField
         label="Packs at hand"
@@ -197,29 +253,16 @@ export function PacksTab(
         value={p.timesWorn}
         onCommit={(timesWorn) => change({ timesWorn }, `Worn ${timesWorn} times`)}
       />
-      {whole && (
-        <p className="note mt-3">
-          One hooked piece: {whole.massG.toFixed(2)} g, {Math.round(whole.hangingEnds)} hanging ends, a knot about{' '}
-          {Math.round(whole.knotWidthMm)} mm wide; covers about {whole.coversFingers.toFixed(1)} fingers (a guess).{' '}
-          {whole.canOneLeg ? 'One-leg knots are possible.' : 'One-leg knots are not possible.'}
-        </p>
-      )}
-      <div className="mt-3 flex flex-wrap gap-x-6">
-        <button
-          type="button"
-          className="word"
-          data-testid="add-product"
-          onClick={() => session.apply(addProduct(plan))}
-        >
-          Another product
-        </button>
-        {plan.products.length > 1 && (
-          <button type="button" className="word" onClick={() => session.apply(removeProduct(plan, p.id))}>
-            Take this one out
-          </button>
-        )}
-      </div>
-      <SchoolsBench session={session} names={['smoothHold', 'threadLoop']} />
     </>
+  );
+}
+
+function OnePiece({ piece }: { readonly piece: PlanResult['pieces'][number] }) {
+  return (
+    <p className="note mt-3">
+      One hooked piece: {piece.massG.toFixed(2)} g, {Math.round(piece.hangingEnds)} hanging ends, a knot about{' '}
+      {Math.round(piece.knotWidthMm)} mm wide; covers about {piece.coversFingers.toFixed(1)} fingers (a guess).{' '}
+      {piece.canOneLeg ? 'One-leg knots are possible.' : 'One-leg knots are not possible.'}
+    </p>
   );
 }
