@@ -4,15 +4,14 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import { forecastInstall } from '../../../core/install/session.ts';
-import { fingersFigure } from '../../../core/trade/fingers.ts';
-import { knotName, THROUGH_WORDS } from '../../../core/trade/knots.ts';
 import { lowerFirst } from '../../../core/trade/words.ts';
 import { useResult, useScene } from '../../ask/plan.ts';
 import { useTheme } from '../../session/theme.ts';
 import { useSize } from '../../ui/use-size.ts';
-import { fromRowBefore, mirrorWords, nextWords, speechFor } from './mirror-words.ts';
+import { KnotTitle, NextAndBack, WaysOut, WhereItGoes, WordButton } from './knot-in-hand.tsx';
+import { nextWords, speechFor } from './mirror-words.ts';
 import { KnotMoves } from './moves.tsx';
-import { Big, Done, Forecast, NotePad } from './notes.tsx';
+import { Done, Forecast, NotePad } from './notes.tsx';
 import { RowBand } from './row-band.tsx';
 import { type AtTheMirrorProps, useInstall } from './use-install.ts';
 import { useInstallKeys, useScreenAwake, useSpeech } from './use-mirror.ts';
@@ -72,7 +71,8 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
   const back = useCallback(() => {
     if (now().done.length > 0) add('back');
   }, [add, now]);
-  useInstallKeys({ next, back, pause: () => add(state.paused ? 'resume' : 'pause'), enabled: !noting });
+  const pause = () => add(state.paused ? 'resume' : 'pause');
+  useInstallKeys({ next, back, pause, enabled: !noting });
   useSpeech(spoken && knot ? speechFor(knot, result) : undefined);
 
   const pieces = result.supply.packs * result.supply.piecesPerPack;
@@ -98,87 +98,28 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
           tabIndex={0}
           aria-label="This knot"
         >
-          <div className="flex flex-wrap items-end gap-[26px]">
-            <div
-              className="fig text-[clamp(72px,min(18vw,12.7vh),150px)]"
-              style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
-              data-testid="knot-place"
-            >
-              {knot.place}
-            </div>
-            <div className="min-w-0 flex-1">
-              <div
-                className="fig text-[clamp(34px,min(7vw,7vh),54px)]"
-                style={{ fontStretch: '84%' }}
-                data-testid="knot-kind"
-              >
-                {knotName(knot)}
-              </div>
-              {state.paused ? (
-                <div className="mt-2 text-[26px] leading-tight" role="status" data-testid="paused">
-                  Paused, and kept. Space goes on.
-                </div>
-              ) : (
-                <div className="mt-2 text-[26px] leading-tight text-ink2">
-                  of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label},{' '}
-                  {THROUGH_WORDS[knot.through]}
-                </div>
-              )}
-            </div>
-            <Big onClick={() => add(state.paused ? 'resume' : 'pause')}>{state.paused ? 'Go on' : 'Pause'}</Big>
-          </div>
+          <KnotTitle result={result} knot={knot} paused={state.paused} onPause={pause} />
           <FirstDo result={result} index={index} />
           <div className={`moves-and-place ${folded ? 'folded' : ''}`}>
             {!folded && <KnotMoves knot={knot} />}
             <div className="place flex flex-wrap items-center gap-x-[32px] gap-y-[10px]">
               <WherePicture plan={plan} result={result} scene={scene} index={index} />
-              <div className="min-w-[min(300px,100%)] flex-1">
-                <p
-                  className="fig text-[clamp(38px,min(6.6vw,5.6vh),64px)]"
-                  data-testid="knot-fingers"
-                  style={{ fontStretch: '80%' }}
-                >
-                  {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
-                </p>
-                <p className="mt-[10px] text-[clamp(21px,3vw,27px)] leading-[1.2]" data-testid="knot-where">
-                  {knot.where.words}.
-                </p>
-                <p className="mt-[8px] text-[clamp(20px,2.8vw,24px)] leading-tight text-ink2">
-                  {fromRowBefore(knot, plan)}Hook {knot.hookWords}. {mirrorWords(knot)}
-                </p>
-              </div>
+              <WhereItGoes plan={plan} knot={knot} />
             </div>
           </div>
           <Forecast forecast={forecast} total={result.knots.length} />
           <div className="flex flex-wrap gap-x-[26px]">
-            <button type="button" className="word text-[20px]" onClick={() => setNoting(true)} data-testid="note">
+            <WordButton onClick={() => setNoting(true)} testId="note">
               Write a note
-            </button>
-            <button type="button" className="word text-[20px]" aria-pressed={spoken} onClick={() => setSpoken(!spoken)}>
+            </WordButton>
+            <WordButton pressed={spoken} onClick={() => setSpoken(!spoken)}>
               {spoken ? 'Be silent' : 'Speak'}
-            </button>
-            <button type="button" className="word text-[20px]" onClick={() => setFolded(!folded)}>
-              {folded ? 'Show the moves' : 'I know this knot'}
-            </button>
-            <button
-              type="button"
-              className="word text-[20px]"
-              onClick={() => add('skip', { knotId: knot.id })}
-              data-testid="skip"
-            >
+            </WordButton>
+            <WordButton onClick={() => setFolded(!folded)}>{folded ? 'Show the moves' : 'I know this knot'}</WordButton>
+            <WordButton onClick={() => add('skip', { knotId: knot.id })} testId="skip">
               Leave it empty
-            </button>
-            <Link
-              className="word text-[20px]"
-              to={`/plan/${plan.id}/check`}
-              state={{ upTo: result.knots[Math.max(0, index - 1)].id }}
-              data-testid="so-far"
-            >
-              How it should look by now
-            </Link>
-            <Link className="word text-[20px]" to={`/plan/${plan.id}/install`} data-testid="leave">
-              Leave, it is kept
-            </Link>
+            </WordButton>
+            <WaysOut plan={plan} upTo={result.knots[Math.max(0, index - 1)].id} />
           </div>
           {trouble && (
             <p role="alert" className="text-[22px] text-madder">
@@ -189,38 +130,14 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
       ) : (
         <Done plan={plan} state={state} onFinish={() => add('finish')} />
       )}
-      <div
-        className="grid min-h-[clamp(120px,17vh,242px)] grid-cols-[1fr_clamp(110px,24vw,196px)]"
-        style={{ background: 'var(--touch)', color: '#f6f2e7' }}
-      >
-        <button type="button" className="px-[40px] py-[22px]" onClick={next} disabled={!knot} data-testid="next">
-          <span className="fig block text-[clamp(48px,min(10vw,9vh),104px)]" style={{ letterSpacing: '-.02em' }}>
-            {state.paused ? 'Go on' : 'Next knot'}
-          </span>
-          <span className="mt-3 block text-[24px]" style={{ color: '#c9c5cf' }}>
-            {nextWords(result, index)}
-          </span>
-        </button>
-        <button
-          type="button"
-          className="border-l-2 border-dotted border-[rgb(241_232_212/35%)] text-center text-[26px]"
-          onClick={back}
-          disabled={state.done.length === 0}
-          data-testid="back"
-        >
-          <svg width="56" height="44" viewBox="0 0 56 44" className="mx-auto mb-3" aria-hidden="true">
-            <path
-              d="M50,34C50,16 40,10 12,14M22,3L10,14L23,24"
-              fill="none"
-              stroke="currentColor"
-              strokeWidth="3.5"
-              strokeLinecap="round"
-              strokeLinejoin="round"
-            />
-          </svg>
-          One back
-        </button>
-      </div>
+      <NextAndBack
+        next={next}
+        back={back}
+        words={state.paused ? 'Go on' : 'Next knot'}
+        then={nextWords(result, index)}
+        canNext={knot !== undefined}
+        canBack={index > 0}
+      />
       {noting && <NotePad onKeep={(text) => add('note', { text })} onClose={() => setNoting(false)} />}
     </main>
   );

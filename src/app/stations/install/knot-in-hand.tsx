@@ -1,0 +1,149 @@
+/** The knot in hand at the mirror: what it is, where it goes, and the two great buttons. */
+import { Link } from 'react-router';
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import { fingersFigure } from '../../../core/trade/fingers.ts';
+import { knotName, THROUGH_WORDS } from '../../../core/trade/knots.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import { fromRowBefore, mirrorWords } from './mirror-words.ts';
+import { Big } from './notes.tsx';
+
+/** Its place in its row, and its name. */
+export function KnotTitle(props: {
+  readonly result: PlanResult;
+  readonly knot: PlannedKnot;
+  readonly paused: boolean;
+  readonly onPause: () => void;
+}) {
+  const { result, knot, paused, onPause } = props;
+  return (
+    <div className="flex flex-wrap items-end gap-[26px]">
+      <div
+        className="fig text-[clamp(72px,min(18vw,12.7vh),150px)]"
+        style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
+        data-testid="knot-place"
+      >
+        {knot.place}
+      </div>
+      <div className="min-w-0 flex-1">
+        <div
+          className="fig text-[clamp(34px,min(7vw,7vh),54px)]"
+          style={{ fontStretch: '84%' }}
+          data-testid="knot-kind"
+        >
+          {knotName(knot)}
+        </div>
+        {paused ? (
+          <div className="mt-2 text-[26px] leading-tight" role="status" data-testid="paused">
+            Paused, and kept. Space goes on.
+          </div>
+        ) : (
+          <div className="mt-2 text-[26px] leading-tight text-ink2">
+            of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label}, {THROUGH_WORDS[knot.through]}
+          </div>
+        )}
+      </div>
+      <Big onClick={onPause}>{paused ? 'Go on' : 'Pause'}</Big>
+    </div>
+  );
+}
+
+/** Fingers from what she feels, in words, and how the hook goes in. */
+export function WhereItGoes({ plan, knot }: { readonly plan: PlanDocument; readonly knot: PlannedKnot }) {
+  return (
+    <div className="min-w-[min(300px,100%)] flex-1">
+      <p
+        className="fig text-[clamp(38px,min(6.6vw,5.6vh),64px)]"
+        data-testid="knot-fingers"
+        style={{ fontStretch: '80%' }}
+      >
+        {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
+      </p>
+      <p className="mt-[10px] text-[clamp(21px,3vw,27px)] leading-[1.2]" data-testid="knot-where">
+        {knot.where.words}.
+      </p>
+      <p className="mt-[8px] text-[clamp(20px,2.8vw,24px)] leading-tight text-ink2">
+        {fromRowBefore(knot, plan)}Hook {knot.hookWords}. {mirrorWords(knot)}
+      </p>
+    </div>
+  );
+}
+
+export function WordButton(props: {
+  readonly onClick: () => void;
+  readonly children: React.ReactNode;
+  readonly pressed?: boolean;
+  readonly testId?: string;
+}) {
+  return (
+    <button
+      type="button"
+      className="word text-[20px]"
+      aria-pressed={props.pressed}
+      onClick={props.onClick}
+      data-testid={props.testId}
+    >
+      {props.children}
+    </button>
+  );
+}
+
+/** Places to go to from the mirror; the install is kept. */
+export function WaysOut({ plan, upTo }: { readonly plan: PlanDocument; readonly upTo: string }) {
+  return (
+    <>
+      <Link className="word text-[20px]" to={`/plan/${plan.id}/check`} state={{ upTo }} data-testid="so-far">
+        How it should look by now
+      </Link>
+      <Link className="word text-[20px]" to={`/plan/${plan.id}/install`} data-testid="leave">
+        Leave, it is kept
+      </Link>
+    </>
+  );
+}
+
+/** Large enough for an elbow. */
+export function NextAndBack(props: {
+  readonly next: () => void;
+  readonly back: () => void;
+  readonly words: string;
+  readonly then: string;
+  readonly canNext: boolean;
+  readonly canBack: boolean;
+}) {
+  const { next, back, words, then, canNext, canBack } = props;
+  return (
+    <div
+      className="grid min-h-[clamp(120px,17vh,242px)] grid-cols-[1fr_clamp(110px,24vw,196px)]"
+      style={{ background: 'var(--touch)', color: '#f6f2e7' }}
+    >
+      <button type="button" className="px-[40px] py-[22px]" onClick={next} disabled={!canNext} data-testid="next">
+        <span className="fig block text-[clamp(48px,min(10vw,9vh),104px)]" style={{ letterSpacing: '-.02em' }}>
+          {words}
+        </span>
+        <span className="mt-3 block text-[24px]" style={{ color: '#c9c5cf' }}>
+          {then}
+        </span>
+      </button>
+      <button
+        type="button"
+        className="border-l-2 border-dotted border-[rgb(241_232_212/35%)] text-center text-[26px]"
+        onClick={back}
+        disabled={!canBack}
+        data-testid="back"
+      >
+        <svg width="56" height="44" viewBox="0 0 56 44" className="mx-auto mb-3" aria-hidden="true">
+          <path
+            d="M50,34C50,16 40,10 12,14M22,3L10,14L23,24"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="3.5"
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        </svg>
+        One back
+      </button>
+    </div>
+  );
+}
