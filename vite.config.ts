@@ -69,6 +69,15 @@ export default defineConfig({
     sourcemap: false,
     chunkSizeWarningLimit: 900,
     // Fonts and compression take their seconds; nobody who starts the app needs to be told.
-    rolldownOptions: { checks: { pluginTimings: false } },
+    rolldownOptions: {
+      checks: { pluginTimings: false },
+      output: {
+        // Every station has a file called bench: what is served is called by its station.
+        chunkFileNames: ({ facadeModuleId, name }) => {
+          const station = /stations\/(\w+)\/bench\.tsx$/.exec(facadeModuleId ?? '')?.[1];
+          return `assets/${station ? `station-${station}` : name}-[hash].js`;
+        },
+      },
+    },
   },
 });

@@ -1,6 +1,6 @@
 /** She is never locked out: faults put into a plan, a bench, the head, the cloth, a sheet; each takes down itself alone. */
 import { readFileSync } from 'node:fs';
-import { beforeEach, describe, expect, inject, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { Browser } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
@@ -90,6 +90,7 @@ describe('a plan that can’t be worked out', () => {
 });
 
 describe('a part that throws takes down itself alone', () => {
+  afterEach(() => browser.command('Network.setBlockedURLs', { urls: [] }));
   beforeEach(async () => {
     await browser.go(`${url}/plan/demo-deep-part/aim`);
     await browser.settled();
@@ -97,8 +98,10 @@ describe('a part that throws takes down itself alone', () => {
   });
 
   it('the bench: head, cloth and tally go on', async () => {
+    const files = await browser.script<string[]>(`return performance.getEntriesByType('resource').map((e) => e.name)`);
+    expect(files.some((f) => f.includes('/assets/station-aim-'))).toBe(true);
     await browser.command('Network.enable', {});
-    await browser.command('Network.setBlockedURLs', { urls: ['*/assets/hair-*.js'] });
+    await browser.command('Network.setBlockedURLs', { urls: ['*/assets/station-hair-*.js'] });
     await browser.station(url, 'demo-deep-part', 'hair');
     await browser.appears(faultIn('The bench'));
     expect(await browser.text(faultIn('The bench'))).toMatch(/^The bench could not be shown: .+\. The rest works on/);
