@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { PLAIN_CUT, PLAIN_PRODUCT } from '../../../tests/helpers/heads.ts';
 import { hookedPiece } from '../hair/preparation.ts';
 import { FALL_GUESS_NAMES, FALL_GUESSES, guessRange, PLAIN_GUESSES } from '../trade/guesses.ts';
-import { TEXTURES } from '../trade/textures.ts';
+import { TEXTURE_INFO, TEXTURES } from '../trade/textures.ts';
 import { type Finish, isTrimmed, keptLengthMm } from './finish.ts';
-import { LOFT, layerMm, layOn, standsMm } from './loft.ts';
+import { layerMm, layOn, standsMm } from './loft.ts';
 import { fibresSideBySideMm, ribbonsOf } from './ribbons.ts';
 
 const finish = (change: Partial<Finish>): Finish => ({ fullness: 'enough', outline: 'none', reachMm: 100, ...change });
@@ -83,7 +83,7 @@ describe('hair as mass', () => {
       layerMm(piece, ribbons, texture, 1),
     );
     const volumeMm3 = height[0] * area;
-    expect(volumeMm3 / ((piece.massG / LOFT[texture].looseGPerCm3) * 1000)).toBeCloseTo(1, 3);
+    expect(volumeMm3 / ((piece.massG / TEXTURE_INFO[texture].looseGPerCm3) * 1000)).toBeCloseTo(1, 3);
   });
 
   it('springy hair stands, straight hair lies; longer stands further, up to a limit', () => {

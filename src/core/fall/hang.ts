@@ -6,18 +6,6 @@
 
 import type { Vec3 } from '../geometry/vectors.ts';
 import { acos, cos, exp, sin } from '../numerics/elementary.ts';
-import type { Texture } from '../trade/textures.ts';
-
-/** Over which the angle falls to a third, mm (guesses: smooth hair hangs at once, springy hair keeps its way). */
-export const BEND_MM: Readonly<Record<Texture, number>> = {
-  straight: 22,
-  wave: 30,
-  looseCurl: 38,
-  curl: 48,
-  coil: 60,
-  kinky: 75,
-  twist: 28,
-};
 
 /** What is in the way: distance from it, negative inside, and the unit way out. */
 export interface InTheWay {

@@ -1,30 +1,13 @@
 /**
  * How far hair stands off the head: each piece lies on those that were hooked before it, and springy hair stands up
- * from its knot. Guesses by texture, in one table; the factor of the guesses scales both.
+ * from its knot. What a texture does to both is a guess; the factor of the guesses scales them.
  */
 
 import type { HookedPiece } from '../hair/preparation.ts';
 import { exp, log } from '../numerics/elementary.ts';
-import type { Texture } from '../trade/textures.ts';
+import { TEXTURE_INFO, type Texture } from '../trade/textures.ts';
 import type { Footprint } from './footprint.ts';
 import type { Ribbons } from './ribbons.ts';
-
-interface Loft {
-  /** Of hair as it lies loosely over itself, g/cm³. */
-  readonly looseGPerCm3: number;
-  /** Share of its length that a strand stands off the head by itself. */
-  readonly stands: number;
-}
-
-export const LOFT: Readonly<Record<Texture, Loft>> = {
-  straight: { looseGPerCm3: 0.08, stands: 0 },
-  wave: { looseGPerCm3: 0.055, stands: 0.01 },
-  looseCurl: { looseGPerCm3: 0.045, stands: 0.03 },
-  curl: { looseGPerCm3: 0.04, stands: 0.08 },
-  coil: { looseGPerCm3: 0.04, stands: 0.14 },
-  kinky: { looseGPerCm3: 0.034, stands: 0.17 },
-  twist: { looseGPerCm3: 0.12, stands: 0.01 },
-};
 
 /** No strand stands further from the head by itself, mm. */
 const MOST_STANDS_MM = 60;
@@ -39,12 +22,12 @@ export function layerMm(
   loft: number,
 ): number {
   const gPerMm2 = piece.massG / piece.lengthMm / (ribbons.count * ribbons.widthMm);
-  return (loft * gPerMm2) / (LOFT[texture].looseGPerCm3 * 1e-3);
+  return (loft * gPerMm2) / (TEXTURE_INFO[texture].looseGPerCm3 * 1e-3);
 }
 
 /** How far a springy strand stands off by itself, mm, at a length along it. */
 export function standsMm(texture: Texture, lengthMm: number, alongMm: number, loft: number): number {
-  const most = Math.min(MOST_STANDS_MM, LOFT[texture].stands * lengthMm) * loft;
+  const most = Math.min(MOST_STANDS_MM, TEXTURE_INFO[texture].stands * lengthMm) * loft;
   return most * (1 - exp(-alongMm / RISE_MM));
 }
 

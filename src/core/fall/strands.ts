@@ -7,9 +7,9 @@ import type { DistanceGrid } from '../geometry/distance-grid.ts';
 import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
 import type { Vec3 } from '../geometry/vectors.ts';
 import { cos, sin } from '../numerics/elementary.ts';
-import type { Texture } from '../trade/textures.ts';
+import { TEXTURE_INFO, type Texture } from '../trade/textures.ts';
 import { type Finish, isTrimmed } from './finish.ts';
-import { BEND_MM, hang } from './hang.ts';
+import { hang } from './hang.ts';
 import { standsMm } from './loft.ts';
 import { type Ribbons, ribbonAngle } from './ribbons.ts';
 import { StrandTracer } from './trace.ts';
@@ -93,7 +93,7 @@ export class StrandMaker {
     }
     const end = hang(points, last, this.leaving(last, angle), left, {
       down,
-      bendMm: BEND_MM[texture],
+      bendMm: TEXTURE_INFO[texture].bendMm,
       stepMm: POINT_MM,
       body,
       clearMm: 2 + KEPT_OFF * lift,

@@ -1,6 +1,6 @@
 /**
- * What a texture does to hold and cover. All rows: common practice, no source; `coversFingers` and `spread`
- * are guesses until a first row has been looked at.
+ * What a texture does to hold, cover, fall and look. Names, grip and spring: common practice, no source; the
+ * figures are guesses until a first row has been looked at, how strands are drawn is by eye.
  */
 export const TEXTURES = ['straight', 'wave', 'looseCurl', 'curl', 'coil', 'kinky', 'twist'] as const;
 export type Texture = (typeof TEXTURES)[number];
@@ -17,14 +17,92 @@ export interface TextureInfo {
   readonly coversFingers: number;
   /** Width of a hanging strand against a straight one. */
   readonly spread: number;
+  /** Over which a strand's angle to the way things fall dies away to a third, mm: smooth hair hangs at once. */
+  readonly bendMm: number;
+  /** Of hair as it lies loosely over itself, g/cm³. */
+  readonly looseGPerCm3: number;
+  /** Share of its length that a strand stands off the head by itself. */
+  readonly stands: number;
+  /** How drawn strands wander: together by a share of their ribbon, over which length; shine; each by itself. */
+  readonly drawn: readonly [share: number, lengthMm: number, shine: number, alone: number];
 }
 
 export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
-  straight: { name: 'straight', grip: 'smooth', springy: false, coversFingers: 1.25, spread: 1 },
-  wave: { name: 'wave', grip: 'smooth', springy: false, coversFingers: 1.5, spread: 1.15 },
-  looseCurl: { name: 'loose curl', grip: 'some', springy: false, coversFingers: 1.75, spread: 1.35 },
-  curl: { name: 'full curl', grip: 'some', springy: true, coversFingers: 2, spread: 1.6 },
-  coil: { name: 'tight coil', grip: 'grips', springy: true, coversFingers: 2.25, spread: 1.8 },
-  kinky: { name: 'kinky', grip: 'grips', springy: true, coversFingers: 2.25, spread: 1.9 },
-  twist: { name: 'twist', grip: 'grips', springy: false, coversFingers: 1.5, spread: 0.9 },
+  straight: {
+    name: 'straight',
+    grip: 'smooth',
+    springy: false,
+    coversFingers: 1.25,
+    spread: 1,
+    bendMm: 22,
+    looseGPerCm3: 0.08,
+    stands: 0,
+    drawn: [0.02, 90, 1, 0.1],
+  },
+  wave: {
+    name: 'wave',
+    grip: 'smooth',
+    springy: false,
+    coversFingers: 1.5,
+    spread: 1.15,
+    bendMm: 30,
+    looseGPerCm3: 0.055,
+    stands: 0.01,
+    drawn: [0.16, 62, 0.8, 0.16],
+  },
+  looseCurl: {
+    name: 'loose curl',
+    grip: 'some',
+    springy: false,
+    coversFingers: 1.75,
+    spread: 1.35,
+    bendMm: 38,
+    looseGPerCm3: 0.045,
+    stands: 0.03,
+    drawn: [0.26, 34, 0.62, 0.2],
+  },
+  curl: {
+    name: 'full curl',
+    grip: 'some',
+    springy: true,
+    coversFingers: 2,
+    spread: 1.6,
+    bendMm: 48,
+    looseGPerCm3: 0.04,
+    stands: 0.08,
+    drawn: [0.24, 22, 0.45, 0.34],
+  },
+  coil: {
+    name: 'tight coil',
+    grip: 'grips',
+    springy: true,
+    coversFingers: 2.25,
+    spread: 1.8,
+    bendMm: 60,
+    looseGPerCm3: 0.04,
+    stands: 0.14,
+    drawn: [0.1, 14, 0.26, 0.5],
+  },
+  kinky: {
+    name: 'kinky',
+    grip: 'grips',
+    springy: true,
+    coversFingers: 2.25,
+    spread: 1.9,
+    bendMm: 75,
+    looseGPerCm3: 0.034,
+    stands: 0.17,
+    drawn: [0.05, 9, 0.12, 0.56],
+  },
+  twist: {
+    name: 'twist',
+    grip: 'grips',
+    springy: false,
+    coversFingers: 1.5,
+    spread: 0.9,
+    bendMm: 28,
+    looseGPerCm3: 0.12,
+    stands: 0.01,
+    drawn: [0.12, 11, 0.4, 0.1],
+  },
 };

@@ -4,23 +4,12 @@
  */
 import { BufferAttribute, BufferGeometry, Color, DoubleSide, type IUniform, Mesh, ShaderMaterial } from 'three';
 import type { HairMesh } from '../../../core/fall/hair-mesh.ts';
-import type { Texture } from '../../../core/trade/textures.ts';
+import { TEXTURE_INFO, type Texture } from '../../../core/trade/textures.ts';
 
 export interface HairLook {
   readonly colour: string;
   readonly texture: Texture;
 }
-
-/** How strands of a texture wander: together by a share of their ribbon, over which length mm; shine; each by itself. By eye. */
-const WAVES: Readonly<Record<Texture, readonly [share: number, lengthMm: number, shine: number, alone: number]>> = {
-  straight: [0.02, 90, 1, 0.1],
-  wave: [0.16, 62, 0.8, 0.16],
-  looseCurl: [0.26, 34, 0.62, 0.2],
-  curl: [0.24, 22, 0.45, 0.34],
-  coil: [0.1, 14, 0.26, 0.5],
-  kinky: [0.05, 9, 0.12, 0.56],
-  twist: [0.12, 11, 0.4, 0.1],
-};
 
 const VERTEX = /* glsl */ `
 attribute vec3 aTangent;
@@ -154,7 +143,7 @@ export class HairPicture {
   setLook({ colour, texture }: HairLook) {
     for (const { uniforms } of [this.strands, this.plain]) {
       uniforms.uColour.value.set(colour);
-      uniforms.uWave.value = WAVES[texture];
+      uniforms.uWave.value = TEXTURE_INFO[texture].drawn;
     }
   }
 
