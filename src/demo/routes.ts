@@ -1,5 +1,5 @@
 /** One example plan for every route and row scheme: the invented wearer's head, her invented hair. */
-import type { Cut } from '../core/hair/preparation.ts';
+import type { Preparation } from '../core/hair/preparation.ts';
 import { DEFAULT_ROWS, type RowChoice } from '../core/rows/choice.ts';
 import { piecesAll, START_CAP, START_CUT, START_PRODUCT, startBase } from '../model/defaults.ts';
 import type { CapAsWritten, PlanDocument } from '../model/plan.ts';
@@ -8,8 +8,8 @@ import { shoulderCurls, sweptCoils } from './plans.ts';
 
 const cap = (change: Partial<CapAsWritten>): Pick<PlanDocument, 'cap'> => ({ cap: { ...START_CAP, ...change } });
 const rows = (change: Partial<RowChoice>): Pick<PlanDocument, 'rows'> => ({ rows: { ...DEFAULT_ROWS, ...change } });
-const quarters: Cut = { ...START_CUT, id: 'cut-2', name: 'Quarters', split: 4 };
-const halves: Cut = { ...START_CUT, id: 'cut-3', name: 'Upper halves', half: true };
+const quarters: Preparation = { ...START_CUT, id: 'cut-2', name: 'Quarters', split: 4 };
+const halves: Preparation = { ...START_CUT, id: 'cut-3', name: 'Upper halves', half: true };
 const found = basePlans.find((p) => p.id === 'base-found-rows') as PlanDocument;
 
 interface Route {

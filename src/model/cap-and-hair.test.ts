@@ -17,10 +17,10 @@ import {
   splitZones,
 } from './cap-and-hair.ts';
 import { applyMend, setSchool } from './commands.ts';
-import type { Deed } from './deed.ts';
 import { newPlan, START_CAP, START_CUT } from './defaults.ts';
 import versionTwo from './fixtures/plan-2.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
 import { readPlan } from './read-plan.ts';
 import {
   addKnot,
@@ -38,7 +38,7 @@ import {
 import { planInputs } from './to-inputs.ts';
 
 const plain = newPlan('p', 'Plain');
-const valid = ({ plan, words }: Deed): PlanDocument => {
+const valid = ({ plan, words }: PlanChange): PlanDocument => {
   const read = readPlan(JSON.parse(JSON.stringify(plan)));
   expect(read.ok ? '' : read.why).toBe('');
   expect(words.length).toBeGreaterThan(3);

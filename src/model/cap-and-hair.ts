@@ -1,21 +1,21 @@
 /** What she can do to her cap, her products and how pieces of them are cut, each a named function from plan to plan. */
 
 import type { ZonePiece } from '../core/hair/pieces.ts';
-import { type Cut, cutInWords } from '../core/hair/preparation.ts';
+import { cutInWords, type Preparation } from '../core/hair/preparation.ts';
 import { lowerHalf } from '../core/hair/product.ts';
 import { DOME_INFO, OPENING_INFO } from '../core/trade/caps.ts';
 import type { Split } from '../core/trade/preparation.ts';
 import { lowerFirst } from '../core/trade/words.ts';
 import { PIECE_ZONES, type PieceZone, ZONE_NAMES } from '../core/trade/zones.ts';
-import type { Deed } from './deed.ts';
 import { START_CUT, START_PRODUCT } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { CapAsWritten, PlanDocument, ProductAsWritten } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
 import { fingerMm, lengthReader, productInputs } from './to-inputs.ts';
 
 export const PIECE_ZONE_NAMES: Readonly<Record<PieceZone, string>> = { ...ZONE_NAMES, fringe: 'Fringe' };
 
-export function setCap(plan: PlanDocument, change: Partial<CapAsWritten>, words?: string): Deed {
+export function setCap(plan: PlanDocument, change: Partial<CapAsWritten>, words?: string): PlanChange {
   return { words: words ?? capWords(change), plan: { ...plan, cap: { ...plan.cap, ...change } } };
 }
 
@@ -31,18 +31,18 @@ export function setProduct(
   id: string,
   change: Partial<Omit<ProductAsWritten, 'id'>>,
   words: string,
-): Deed {
+): PlanChange {
   return { words, plan: { ...plan, products: plan.products.map((p) => (p.id === id ? { ...p, ...change } : p)) } };
 }
 
 /** A new product like the one she has in hand, with a whole cut of it. */
-export function addProduct(plan: PlanDocument, product?: Omit<ProductAsWritten, 'id'>): Deed {
+export function addProduct(plan: PlanDocument, product?: Omit<ProductAsWritten, 'id'>): PlanChange {
   const id = freeId('hair', plan.products);
   const made: ProductAsWritten = {
     ...(product ?? { ...plan.products[0], ...START_PRODUCT, name: 'Another pack' }),
     id,
   };
-  const cut: Cut = { ...START_CUT, id: freeId('cut', plan.cuts), name: `${made.name}, whole`, product: id };
+  const cut: Preparation = { ...START_CUT, id: freeId('cut', plan.cuts), name: `${made.name}, whole`, product: id };
   return {
     words: `${made.name} added`,
     plan: { ...plan, products: [...plan.products, made], cuts: [...plan.cuts, cut] },
@@ -50,7 +50,7 @@ export function addProduct(plan: PlanDocument, product?: Omit<ProductAsWritten, 
 }
 
 /** Takes a product out with its cuts; zones hooked with them take the first cut that is left. */
-export function removeProduct(plan: PlanDocument, id: string): Deed {
+export function removeProduct(plan: PlanDocument, id: string): PlanChange {
   const gone = plan.products.find((p) => p.id === id);
   const products = plan.products.filter((p) => p.id !== id && p.lowerHalfOf !== id);
   const ids = new Set(products.map((p) => p.id));
@@ -59,19 +59,24 @@ export function removeProduct(plan: PlanDocument, id: string): Deed {
 }
 
 /** A cut of its own for these zones, made from what the first of them is hooked with. */
-export function addCut(plan: PlanDocument, product: string): Deed {
+export function addCut(plan: PlanDocument, product: string): PlanChange {
   const name = plan.products.find((p) => p.id === product)?.name ?? 'hair';
-  const cut: Cut = { ...START_CUT, id: freeId('cut', plan.cuts), name: `Another cut of ${name}`, product };
+  const cut: Preparation = { ...START_CUT, id: freeId('cut', plan.cuts), name: `Another cut of ${name}`, product };
   return { words: 'Another cut', plan: { ...plan, cuts: [...plan.cuts, cut] } };
 }
 
-export function setCut(plan: PlanDocument, id: string, change: Partial<Omit<Cut, 'id'>>, words?: string): Deed {
+export function setCut(
+  plan: PlanDocument,
+  id: string,
+  change: Partial<Omit<Preparation, 'id'>>,
+  words?: string,
+): PlanChange {
   const cuts = plan.cuts.map((c) => (c.id === id ? { ...c, ...change } : c));
   const now = cuts.find((c) => c.id === id);
   return { words: words ?? (now ? `${now.name}: ${cutInWords(now)}` : 'Cut changed'), plan: { ...plan, cuts } };
 }
 
-export function removeCut(plan: PlanDocument, id: string): Deed {
+export function removeCut(plan: PlanDocument, id: string): PlanChange {
   const name = plan.cuts.find((c) => c.id === id)?.name ?? 'Cut';
   return {
     words: `${name} taken out`,
@@ -82,7 +87,7 @@ export function removeCut(plan: PlanDocument, id: string): Deed {
   };
 }
 
-export function setZonePiece(plan: PlanDocument, zone: PieceZone, piece: ZonePiece): Deed {
+export function setZonePiece(plan: PlanDocument, zone: PieceZone, piece: ZonePiece): PlanChange {
   const name = plan.cuts.find((c) => c.id === piece.cut)?.name ?? piece.cut;
   return {
     words: `${PIECE_ZONE_NAMES[zone]}: ${name}${piece.mixed ? ', mixed' : ''}`,
@@ -91,10 +96,10 @@ export function setZonePiece(plan: PlanDocument, zone: PieceZone, piece: ZonePie
 }
 
 /** These zones take a finer cut of the product that they have; one that is there already is used again. */
-export function splitZones(plan: PlanDocument, zones: readonly PieceZone[], split: Split, words: string): Deed {
+export function splitZones(plan: PlanDocument, zones: readonly PieceZone[], split: Split, words: string): PlanChange {
   let next = plan;
   for (const zone of zones) {
-    const now = next.cuts.find((c) => c.id === next.pieces[zone].cut) as Cut;
+    const now = next.cuts.find((c) => c.id === next.pieces[zone].cut) as Preparation;
     let fine = next.cuts.find((c) => c.product === now.product && c.split === split && c.half === now.half);
     if (!fine) {
       fine = { ...now, id: freeId('cut', next.cuts), name: `Split in ${split}`, split };
@@ -106,7 +111,7 @@ export function splitZones(plan: PlanDocument, zones: readonly PieceZone[], spli
 }
 
 /** The lower halves of a cut in half, kept as hair of their own. */
-export function keepLowerHalves(plan: PlanDocument, productId: string): Deed {
+export function keepLowerHalves(plan: PlanDocument, productId: string): PlanChange {
   const parent = plan.products.find((p) => p.id === productId) as ProductAsWritten;
   const id = freeId('hair', plan.products);
   const { lengthMm, drawnOutMm, ...made } = lowerHalf(productInputs(parent, lengthReader(plan)), id);
@@ -119,7 +124,7 @@ export function keepLowerHalves(plan: PlanDocument, productId: string): Deed {
   });
 }
 
-function withCuts(plan: PlanDocument, cuts: readonly Cut[]): PlanDocument {
+function withCuts(plan: PlanDocument, cuts: readonly Preparation[]): PlanDocument {
   const ids = new Set(cuts.map((c) => c.id));
   const first = cuts[0]?.id ?? '';
   const pieces = Object.fromEntries(

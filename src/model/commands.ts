@@ -23,16 +23,16 @@ import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.t
 import { upperFirst } from '../core/trade/words.ts';
 import { type SpacingZone, zoneName } from '../core/trade/zones.ts';
 import { setCap, setCut, splitZones } from './cap-and-hair.ts';
-import type { Deed } from './deed.ts';
 import { startBase } from './defaults.ts';
 import { freshId } from './ids.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
 import { brushRows, setRows } from './rows-by-hand.ts';
 import { fingerMm } from './to-inputs.ts';
 
 /** The readings of one measure as she wrote them; empty ones are dropped. */
-export function setReadings(plan: PlanDocument, measure: TapeMeasure, texts: readonly string[]): Deed {
+export function setReadings(plan: PlanDocument, measure: TapeMeasure, texts: readonly string[]): PlanChange {
   const readings = texts.map((t) => t.trim()).filter((t) => t !== '');
   const name = TAPE_INFO[measure].name;
   return {
@@ -47,7 +47,7 @@ export function setReadings(plan: PlanDocument, measure: TapeMeasure, texts: rea
 }
 
 /** She measured it again: the head follows this reading, whatever the others say. */
-export function trustMeasure(plan: PlanDocument, measure: TapeMeasure): Deed {
+export function trustMeasure(plan: PlanDocument, measure: TapeMeasure): PlanChange {
   return {
     words: `${TAPE_INFO[measure].name} kept`,
     plan: { ...plan, trusted: [...plan.trusted.filter((m) => m !== measure), measure] },
@@ -60,7 +60,7 @@ export function setHairlinePoint(
   point: SidePoint | 'front' | 'nape',
   side: 'left' | 'right' | 'middle',
   mm: number,
-): Deed {
+): PlanChange {
   const { hairline: line } = plan;
   const limited = Math.round(Math.min(HAIRLINE_LIMIT_MM, Math.max(-HAIRLINE_LIMIT_MM, mm)) * 10) / 10;
   const where = side === 'middle' || line.mirrored ? '' : `, ${side}`;
@@ -75,7 +75,7 @@ export function setHairlinePoint(
   return { words, plan: { ...plan, hairline: next } };
 }
 
-export function mirrorHairline(plan: PlanDocument, mirrored: boolean): Deed {
+export function mirrorHairline(plan: PlanDocument, mirrored: boolean): PlanChange {
   const { hairline: line } = plan;
   return {
     words: mirrored ? 'Both sides of the hairline alike' : 'Sides of the hairline apart',
@@ -83,14 +83,14 @@ export function mirrorHairline(plan: PlanDocument, mirrored: boolean): Deed {
   };
 }
 
-export function resetHairline(plan: PlanDocument): Deed {
+export function resetHairline(plan: PlanDocument): PlanChange {
   return {
     words: 'Hairline as the tape has it',
     plan: { ...plan, hairline: { ...AS_FITTED, mirrored: plan.hairline.mirrored } },
   };
 }
 
-export function addMark(plan: PlanDocument, mark: Mark): Deed {
+export function addMark(plan: PlanDocument, mark: Mark): PlanChange {
   const where = 'region' in mark.place ? `: ${REGION_NAMES[mark.place.region]}` : '';
   return {
     words: `${sentenceCase(MARK_NAMES[mark.kind])} ${mark.erase ? 'wiped out' : 'marked'}${where}`,
@@ -99,7 +99,7 @@ export function addMark(plan: PlanDocument, mark: Mark): Deed {
 }
 
 /** Whole regions by name: what was marked of them is replaced, strokes stay. */
-export function setRegions(plan: PlanDocument, kind: MarkKind, regions: readonly Region[]): Deed {
+export function setRegions(plan: PlanDocument, kind: MarkKind, regions: readonly Region[]): PlanChange {
   const isRegionOf = (m: Mark) => m.kind === kind && 'region' in m.place;
   const named = regions.map((region): Mark => ({ kind, erase: false, place: { region } }));
   return {
@@ -108,7 +108,7 @@ export function setRegions(plan: PlanDocument, kind: MarkKind, regions: readonly
   };
 }
 
-export function clearMarks(plan: PlanDocument, kind: MarkKind): Deed {
+export function clearMarks(plan: PlanDocument, kind: MarkKind): PlanChange {
   return {
     words: `${sentenceCase(MARK_NAMES[kind])} cleared`,
     plan: { ...plan, marks: plan.marks.filter((m) => m.kind !== kind) },
@@ -116,7 +116,7 @@ export function clearMarks(plan: PlanDocument, kind: MarkKind): Deed {
 }
 
 /** Another family starts afresh; undo brings the edits of the old one back. */
-export function chooseFamily(plan: PlanDocument, family: Family, change: Partial<BaseChoice> = {}): Deed {
+export function chooseFamily(plan: PlanDocument, family: Family, change: Partial<BaseChoice> = {}): PlanChange {
   const { leftOut, found } = plan.base;
   return {
     words: FAMILY_INFO[family].name,
@@ -124,28 +124,28 @@ export function chooseFamily(plan: PlanDocument, family: Family, change: Partial
   };
 }
 
-export function setBase(plan: PlanDocument, change: Partial<BaseChoice>, words: string): Deed {
+export function setBase(plan: PlanDocument, change: Partial<BaseChoice>, words: string): PlanChange {
   return { words, plan: { ...plan, base: { ...plan.base, ...change } } };
 }
 
-export function editBase(plan: PlanDocument, edits: readonly EditDeed[], words: string): Deed {
+export function editBase(plan: PlanDocument, edits: readonly EditDeed[], words: string): PlanChange {
   const named: Edit[] = [...plan.base.edits];
   for (const edit of edits) named.push({ id: freshId('e', named), ...edit });
   return setBase(plan, { edits: named }, words);
 }
 
-export function park(plan: PlanDocument, parking: Readonly<Record<string, Parking>>, words: string): Deed {
+export function park(plan: PlanDocument, parking: Readonly<Record<string, Parking>>, words: string): PlanChange {
   const { parking: old } = plan.base;
   return setBase(plan, { parking: { ...old, bySection: { ...old.bySection, ...parking } } }, words);
 }
 
 /** All tails parked alike: what was said of single ones is forgotten. */
-export function parkAll(plan: PlanDocument, how: ParkingHow | undefined): Deed {
+export function parkAll(plan: PlanDocument, how: ParkingHow | undefined): PlanChange {
   const words = how === undefined ? 'Tails parked as is usual' : `All tails ${PARKING_NAMES[how]}`;
   return setBase(plan, { parking: { ...(how ? { all: how } : {}), bySection: {} } }, words);
 }
 
-export function lockLine(plan: PlanDocument, key: string): Deed {
+export function lockLine(plan: PlanDocument, key: string): PlanChange {
   const isLocked = plan.base.locked.includes(key);
   return setBase(
     plan,
@@ -158,7 +158,7 @@ function sentenceCase(words: string): string {
   return upperFirst(words);
 }
 
-export function setSpacing(plan: PlanDocument, fingers: Partial<Record<SpacingZone, number>>): Deed {
+export function setSpacing(plan: PlanDocument, fingers: Partial<Record<SpacingZone, number>>): PlanChange {
   const zones = Object.keys(fingers) as SpacingZone[];
   const [first] = zones;
   const words =
@@ -169,14 +169,14 @@ export function setSpacing(plan: PlanDocument, fingers: Partial<Record<SpacingZo
 }
 
 /** Says spacing the other way without moving a knot would need odd fractions; the counts stay, the meaning changes. */
-export function setSaid(plan: PlanDocument, said: PlanDocument['spacing']['said']): Deed {
+export function setSaid(plan: PlanDocument, said: PlanDocument['spacing']['said']): PlanChange {
   return {
     words: said === 'clear' ? 'Spacing is the clear gap' : 'Spacing from knot to knot',
     plan: { ...plan, spacing: { ...plan.spacing, said } },
   };
 }
 
-export function setPart(plan: PlanDocument, part: Part, words?: string): Deed {
+export function setPart(plan: PlanDocument, part: Part, words?: string): PlanChange {
   const name = partInWords(part);
   return {
     words: words ?? upperFirst(name),
@@ -184,7 +184,7 @@ export function setPart(plan: PlanDocument, part: Part, words?: string): Deed {
   };
 }
 
-export function setSchool(plan: PlanDocument, school: SchoolName, value: string): Deed {
+export function setSchool(plan: PlanDocument, school: SchoolName, value: string): PlanChange {
   const option = SCHOOL_OPTIONS[school].find((o) => o.value === value);
   return {
     words: `${SCHOOL_NAMES[school]}: ${option?.name ?? value}`,
@@ -192,18 +192,18 @@ export function setSchool(plan: PlanDocument, school: SchoolName, value: string)
   };
 }
 
-export function setOwnHair(plan: PlanDocument, change: Partial<PlanDocument['ownHair']>, words: string): Deed {
+export function setOwnHair(plan: PlanDocument, change: Partial<PlanDocument['ownHair']>, words: string): PlanChange {
   return { words, plan: { ...plan, ownHair: { ...plan.ownHair, ...change } } };
 }
 
 export function setField<
   K extends 'name' | 'wearer' | 'unit' | 'currency' | 'skin' | 'fingers' | 'reserveShare' | 'pace' | 'wishes',
->(plan: PlanDocument, field: K, value: PlanDocument[K], words: string): Deed {
+>(plan: PlanDocument, field: K, value: PlanDocument[K], words: string): PlanChange {
   return { words, plan: { ...plan, [field]: value } };
 }
 
 /** A bare number means her unit: changing the unit spells the old one out, so that no length changes. */
-export function setUnit(plan: PlanDocument, unit: PlanDocument['unit']): Deed {
+export function setUnit(plan: PlanDocument, unit: PlanDocument['unit']): PlanChange {
   const spell = (text: string) =>
     /^[\d\s.,/¼½¾⅓⅔⅛⅜⅝⅞]+$/.test(text.trim()) && text.trim() !== ''
       ? `${text.trim()} ${plan.unit === 'finger' ? 'fingers' : plan.unit}`
@@ -236,7 +236,7 @@ export function setUnit(plan: PlanDocument, unit: PlanDocument['unit']): Deed {
   };
 }
 
-export function settle(plan: PlanDocument, station: string): Deed {
+export function settle(plan: PlanDocument, station: string): PlanChange {
   const has = plan.settled.includes(station);
   return {
     words: has ? 'Station opened again' : 'Station settled',
@@ -248,7 +248,7 @@ export function settle(plan: PlanDocument, station: string): Deed {
 export type PlainMend = Exclude<Mend, { kind: 'flattenBase' }>;
 
 /** A finding's mend as a deed. */
-export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): Deed {
+export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): PlanChange {
   switch (mend.kind) {
     case 'setMeasure': {
       const text = formatLength(mend.mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));

@@ -1,6 +1,6 @@
 /** Sane defaults from the first minute: the default route, an average head, one plain product. */
 import { type BaseChoice, DEFAULT_BASE } from '../core/base/choice.ts';
-import type { Cut } from '../core/hair/preparation.ts';
+import type { Preparation } from '../core/hair/preparation.ts';
 import { UNTRIED } from '../core/hair/product.ts';
 import { NO_OFFSET } from '../core/head/hairline.ts';
 import { DEFAULT_ROWS } from '../core/rows/choice.ts';
@@ -39,7 +39,7 @@ export const START_PRODUCT = {
   packsAtHand: 0,
 } as const satisfies Partial<ProductAsWritten>;
 
-export const START_CUT: Cut = {
+export const START_CUT: Preparation = {
   id: 'cut-1',
   name: 'Whole pieces',
   product: START_PRODUCT.id,

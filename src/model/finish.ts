@@ -1,10 +1,10 @@
 /** What she can do to the finish of a style: how full, what outline, what enough is, and what she found a guess to be. */
 import { FULLNESS_INFO, OUTLINE_INFO } from '../core/trade/finish.ts';
 import { FALL_GUESSES, type FallGuess } from '../core/trade/guesses.ts';
-import type { Deed } from './deed.ts';
 import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
 
-export function setFinish(plan: PlanDocument, change: Partial<PlanDocument['finish']>): Deed {
+export function setFinish(plan: PlanDocument, change: Partial<PlanDocument['finish']>): PlanChange {
   const { fullness, outline, reach } = change;
   const words = fullness
     ? `Fullness: ${FULLNESS_INFO[fullness].name}`
@@ -14,13 +14,13 @@ export function setFinish(plan: PlanDocument, change: Partial<PlanDocument['fini
   return { words, plan: { ...plan, finish: { ...plan.finish, ...change } } };
 }
 
-export function setEnough(plan: PlanDocument, enough: number): Deed {
+export function setEnough(plan: PlanDocument, enough: number): PlanChange {
   const words = enough > 0.66 ? 'Cover matters more' : enough < 0.34 ? 'Lightness matters more' : 'Cover and lightness';
   return { words, plan: { ...plan, enough } };
 }
 
 /** @param value undefined goes back to the table */
-export function setGuess(plan: PlanDocument, guess: FallGuess, value: number | undefined): Deed {
+export function setGuess(plan: PlanDocument, guess: FallGuess, value: number | undefined): PlanChange {
   const { [guess]: _, ...others } = plan.guesses;
   return {
     words: value === undefined ? `${FALL_GUESSES[guess].name}: the table’s` : `${FALL_GUESSES[guess].name}: your own`,

@@ -1,12 +1,12 @@
 /** Undo and redo as whole plans: small plain records, so a diff would save nothing worth its code. */
 import { dequal } from 'dequal';
-import type { Deed } from './deed.ts';
 import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
 
 export interface History {
-  readonly past: readonly Deed[];
-  readonly present: Deed;
-  readonly future: readonly Deed[];
+  readonly past: readonly PlanChange[];
+  readonly present: PlanChange;
+  readonly future: readonly PlanChange[];
 }
 
 const LONGEST = 200;
@@ -15,7 +15,7 @@ export function startHistory(plan: PlanDocument, words = 'Opened'): History {
   return { past: [], present: { words, plan }, future: [] };
 }
 
-export function record(history: History, deed: Deed): History {
+export function record(history: History, deed: PlanChange): History {
   if (dequal(deed.plan, history.present.plan)) return history;
   return { past: [...history.past.slice(-LONGEST + 1), history.present], present: deed, future: [] };
 }

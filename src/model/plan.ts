@@ -6,7 +6,7 @@ import { array, boolean, type InferType, mixed, number, object, string } from 'y
 import type { BaseChoice } from '../core/base/choice.ts';
 import type { Finish } from '../core/fall/finish.ts';
 import type { ZonePiece } from '../core/hair/pieces.ts';
-import type { Cut } from '../core/hair/preparation.ts';
+import type { Preparation } from '../core/hair/preparation.ts';
 import type { Product } from '../core/hair/product.ts';
 import type { HairlineOffsets } from '../core/head/hairline.ts';
 import type { Mark } from '../core/head/marks.ts';
@@ -242,7 +242,7 @@ export type PlanDocument = Omit<
   readonly guesses: Readonly<Partial<FallGuesses>>;
   readonly cap: CapAsWritten;
   readonly products: readonly ProductAsWritten[];
-  readonly cuts: readonly Cut[];
+  readonly cuts: readonly Preparation[];
   readonly pieces: Readonly<Record<PieceZone, ZonePiece>>;
   readonly rows: RowChoice;
   readonly knotWishes: readonly Override[];

@@ -10,11 +10,11 @@ import { knotName } from '../core/trade/knots.ts';
 import { FRINGE_INFO, SCHEME_INFO, SECOND_PASS_INFO } from '../core/trade/rows.ts';
 import { lowerFirst } from '../core/trade/words.ts';
 import { zoneName } from '../core/trade/zones.ts';
-import type { Deed } from './deed.ts';
 import { freshId } from './ids.ts';
 import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
 
-export function setRows(plan: PlanDocument, change: Partial<RowChoice>, words?: string): Deed {
+export function setRows(plan: PlanDocument, change: Partial<RowChoice>, words?: string): PlanChange {
   return { words: words ?? rowWords(change), plan: { ...plan, rows: { ...plan.rows, ...change } } };
 }
 
@@ -24,7 +24,7 @@ function rowWords({ scheme, secondPass, fringe }: Partial<RowChoice>): string {
   return fringe ? `Fringe: ${lowerFirst(FRINGE_INFO[fringe.how].name)}` : 'Rows changed';
 }
 
-export function brushRows(plan: PlanDocument, stroke: Stroke, factor: number): Deed {
+export function brushRows(plan: PlanDocument, stroke: Stroke, factor: number): PlanChange {
   const percent = Math.round(Math.abs(1 / factor ** 2 - 1) * 100);
   const words =
     factor === 1
@@ -36,11 +36,11 @@ export function brushRows(plan: PlanDocument, stroke: Stroke, factor: number): D
   return setRows(plan, { brush: [...plan.rows.brush, brush] }, words);
 }
 
-export function clearBrush(plan: PlanDocument): Deed {
+export function clearBrush(plan: PlanDocument): PlanChange {
   return setRows(plan, { brush: [] }, 'Brush wiped out');
 }
 
-function byHand(plan: PlanDocument, change: HandDeed, words: string): Deed {
+function byHand(plan: PlanDocument, change: HandDeed, words: string): PlanChange {
   const { hand } = plan.rows;
   return setRows(plan, { hand: [...hand, { id: freshId('h', hand), ...change }] }, words);
 }
@@ -51,7 +51,7 @@ export function pullRow(
   row: Pick<PlannedRow, 'pulledBy' | 'label'>,
   at: DirectionDeg,
   mm: number,
-): Deed {
+): PlanChange {
   const words = `Row ${row.label} pulled ${Math.abs(Math.round(mm * 10) / 10)} mm ${mm > 0 ? 'up' : 'down'}`;
   const old = plan.rows.hand.find((h) => h.id === row.pulledBy);
   if (old?.op !== 'pull') return byHand(plan, { op: 'pull', at, mm: tenth(mm) }, words);
@@ -60,24 +60,24 @@ export function pullRow(
   return setRows(plan, { hand }, words);
 }
 
-export function moveKnot(plan: PlanDocument, id: string, at: DirectionDeg, to: DirectionDeg): Deed {
+export function moveKnot(plan: PlanDocument, id: string, at: DirectionDeg, to: DirectionDeg): PlanChange {
   return byHand(plan, { op: 'move', at, to }, `Knot ${id} moved`);
 }
 
-export function addKnot(plan: PlanDocument, at: DirectionDeg): Deed {
+export function addKnot(plan: PlanDocument, at: DirectionDeg): PlanChange {
   return byHand(plan, { op: 'add', at }, 'Knot added');
 }
 
-export function removeKnot(plan: PlanDocument, id: string, at: DirectionDeg): Deed {
+export function removeKnot(plan: PlanDocument, id: string, at: DirectionDeg): PlanChange {
   return byHand(plan, { op: 'remove', at }, `Knot ${id} taken out`);
 }
 
-export function lockRow(plan: PlanDocument, label: string, line: DirectionDeg[], knots: DirectionDeg[]): Deed {
+export function lockRow(plan: PlanDocument, label: string, line: DirectionDeg[], knots: DirectionDeg[]): PlanChange {
   return byHand(plan, { op: 'lock', line, knots }, `Row ${label} locked`);
 }
 
 /** Opens the locked row that runs nearest to the place. */
-export function unlockRow(plan: PlanDocument, label: string, at: DirectionDeg): Deed {
+export function unlockRow(plan: PlanDocument, label: string, at: DirectionDeg): PlanChange {
   let best: string | undefined;
   let nearest = Number.POSITIVE_INFINITY;
   plan.rows.hand.forEach((h) => {
@@ -94,16 +94,16 @@ export function unlockRow(plan: PlanDocument, label: string, at: DirectionDeg): 
 }
 
 /** One change by hand taken back, whatever came after it. */
-export function forgetHand(plan: PlanDocument, id: string, what: string): Deed {
+export function forgetHand(plan: PlanDocument, id: string, what: string): PlanChange {
   return setRows(plan, { hand: plan.rows.hand.filter((h) => h.id !== id) }, `Forgotten: ${what}`);
 }
 
-export function clearHand(plan: PlanDocument): Deed {
+export function clearHand(plan: PlanDocument): PlanChange {
   return setRows(plan, { hand: [] }, 'Changes by hand forgotten');
 }
 
 /** What she wants of a knot, a row or a zone; nothing wanted lets the rules decide again. */
-export function wishKnot(plan: PlanDocument, of: Override['of'], wish: Override['wish'], words: string): Deed {
+export function wishKnot(plan: PlanDocument, of: Override['of'], wish: Override['wish'], words: string): PlanChange {
   const others = plan.knotWishes.filter((w) => !dequal(w.of, of));
   const empty = Object.values(wish).every((v) => v === undefined);
   return {

@@ -3,10 +3,10 @@
  * each has its upgrade and a test that opens data of the version before.
  */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import type { Deed } from '../model/deed.ts';
 import type { History } from '../model/history.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
+import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
 
 export interface PlanRecord {
@@ -79,7 +79,7 @@ async function bringUp(tx: Transaction) {
 
 /** Plans of an older version as they are now; what can't be read is kept as it is, and told when it is opened. */
 function broughtUp(history: History): History {
-  const deed = (d: Deed): Deed => {
+  const deed = (d: PlanChange): PlanChange => {
     const read = readPlan(d.plan);
     return read.ok ? { ...d, plan: read.value } : d;
   };

@@ -1,7 +1,8 @@
 /** Plans in the store: open, save, copy, rename, delete with undo, import. */
-import type { Deed } from '../model/deed.ts';
+
 import { type History, startHistory } from '../model/history.ts';
 import type { PlanDocument } from '../model/plan.ts';
+import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
 import type { MeshworkDatabase, PlanRecord } from './database.ts';
 
@@ -112,7 +113,7 @@ export function openRecord(
 ): { readonly ok: true; readonly history: History } | { readonly ok: false; readonly why: string } {
   const present = readPlan(record.history.present.plan);
   if (!present.ok) return { ok: false, why: present.why };
-  const readable = (deeds: readonly Deed[]) =>
+  const readable = (deeds: readonly PlanChange[]) =>
     deeds.flatMap((d) => {
       const read = readPlan(d.plan);
       return read.ok ? [{ ...d, plan: read.value }] : [];

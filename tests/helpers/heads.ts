@@ -5,7 +5,7 @@ import { baseContext } from '../../src/core/base/context.ts';
 import { PLAIN_FINISH } from '../../src/core/fall/finish.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
 import { hairOnScalp, type OwnHair } from '../../src/core/hair/own-hair.ts';
-import type { Cut } from '../../src/core/hair/preparation.ts';
+import type { Preparation } from '../../src/core/hair/preparation.ts';
 import { type Product, UNTRIED } from '../../src/core/hair/product.ts';
 import { AS_FITTED, hairline } from '../../src/core/head/hairline.ts';
 import { landmarks } from '../../src/core/head/landmarks.ts';
@@ -92,7 +92,7 @@ export const PLAIN_PRODUCT: Product = {
   timesWorn: 0,
   packsAtHand: 0,
 };
-export const PLAIN_CUT: Cut = {
+export const PLAIN_CUT: Preparation = {
   id: 'whole',
   name: 'Whole pieces',
   product: 'plain',
@@ -105,7 +105,7 @@ export const everyZone = (cut: string): PlanInputs['pieces'] =>
   Object.fromEntries(PIECE_ZONES.map((z) => [z, { cut }])) as unknown as PlanInputs['pieces'];
 export const NO_CAP: Cap = { ...DEFAULT_CAP, dome: 'none' };
 /** One product in one cut everywhere. */
-export const hairOf = (product: Partial<Product>, cut: Partial<Cut> = {}) => ({
+export const hairOf = (product: Partial<Product>, cut: Partial<Preparation> = {}) => ({
   products: [{ ...PLAIN_PRODUCT, ...product }],
   cuts: [{ ...PLAIN_CUT, ...cut }],
 });

@@ -55,7 +55,7 @@ const REST_MS = 160;
 /** Strands smooth each other: at rest they need fewer pixels than the edge of a bare head. */
 const HAIR_REST = 1.5;
 
-export function Stage(props: {
+export function HeadView(props: {
   readonly session: PlanSession;
   readonly result: PlanResult | undefined;
   readonly scene: HeadScene | undefined;

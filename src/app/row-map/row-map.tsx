@@ -27,7 +27,7 @@ interface Pull {
 }
 const PULL_STEP_MM = 1;
 
-export function Weave(props: {
+export function RowMap(props: {
   readonly session: PlanSession;
   readonly result: PlanResult | undefined;
   /** At Check: knots that nothing hides. */

@@ -5,9 +5,9 @@
  */
 import { liveQuery } from 'dexie';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Deed } from '../../model/deed.ts';
 import { type History, record, redo, undo } from '../../model/history.ts';
 import type { PlanDocument } from '../../model/plan.ts';
+import type { PlanChange } from '../../model/plan-change.ts';
 import { readPlan } from '../../model/read-plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
 import { addPlan, openRecord, savePlan } from '../../store/plans.ts';
@@ -20,7 +20,7 @@ export interface PlanSession {
   /** A sentence about the store, when something went wrong there. */
   readonly trouble: string | undefined;
   /** Does it, or says why not and changes nothing. */
-  apply(deed: Deed): string | undefined;
+  apply(deed: PlanChange): string | undefined;
   preview(plan: PlanDocument | undefined): void;
   undo(): void;
   redo(): void;

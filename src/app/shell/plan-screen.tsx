@@ -6,8 +6,8 @@ import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
 import { type Checked, useChecked } from '../ask/checked.ts';
 import { useFiguresBefore } from '../ask/figures.ts';
 import { useResult, useScene, useSpacingStep } from '../ask/plan.ts';
-import { Stage } from '../head-view/head-view.tsx';
-import { Weave } from '../row-map/row-map.tsx';
+import { HeadView } from '../head-view/head-view.tsx';
+import { RowMap } from '../row-map/row-map.tsx';
 import { exportPlan } from '../session/files.ts';
 import { type PlanSession, usePlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
@@ -140,7 +140,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
               <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={other} />
             </Suspense>
           ) : (
-            <Stage
+            <HeadView
               session={session}
               result={result}
               scene={scene}
@@ -174,7 +174,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
         </aside>
       </main>
       <Guard what="The cloth of rows" resetKey={faultKey}>
-        <Weave session={session} result={result} seenIds={checked.seenIds} />
+        <RowMap session={session} result={result} seenIds={checked.seenIds} />
       </Guard>
       <Guard what="The tally" resetKey={faultKey}>
         <Tally

@@ -1,7 +1,7 @@
 /** What the core has to say about a plan, and the change that would mend it. */
 import type { BaseChoice, Parking } from '../base/choice.ts';
 import type { EditDeed } from '../base/sections/edit.ts';
-import type { Cut } from '../hair/preparation.ts';
+import type { Preparation } from '../hair/preparation.ts';
 import type { Stroke } from '../head/marks.ts';
 import type { RowChoice } from '../rows/choice.ts';
 import type { Family } from '../trade/bases.ts';
@@ -20,7 +20,7 @@ export type Mend =
   | { readonly kind: 'setSchool'; readonly school: SchoolName; readonly value: Schools[SchoolName] }
   | { readonly kind: 'setCap'; readonly change: Partial<Cap> }
   | { readonly kind: 'setReserve'; readonly share: number }
-  | { readonly kind: 'setCut'; readonly cut: string; readonly change: Partial<Omit<Cut, 'id'>> }
+  | { readonly kind: 'setCut'; readonly cut: string; readonly change: Partial<Omit<Preparation, 'id'>> }
   /** These zones take a finer cut of what they have. */
   | { readonly kind: 'splitZones'; readonly zones: readonly PieceZone[]; readonly split: Split }
   | { readonly kind: 'setRows'; readonly change: Partial<Omit<RowChoice, 'hand' | 'brush'>> }

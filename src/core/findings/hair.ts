@@ -1,7 +1,7 @@
 /** What an opened pack, a cut or a dressing can do wrong. */
 
 import { mainCut } from '../hair/pieces.ts';
-import type { Cut, HookedPiece } from '../hair/preparation.ts';
+import type { HookedPiece, Preparation } from '../hair/preparation.ts';
 import type { Product } from '../hair/product.ts';
 import type { PlanInputs } from '../plan/inputs.ts';
 import { DRESSING_INFO, LIES_FLAT_MM, SPLITS, type Split } from '../trade/preparation.ts';
@@ -128,7 +128,7 @@ const standsProud: Check = (inputs, { knots, pieces }) => {
   );
   if (open.length === 0 || inputs.schools.exposed === 'springy') return undefined;
   const piece = pieces.find((p) => p.cut === open[0].cut) as HookedPiece;
-  const cut = inputs.cuts.find((c) => c.id === piece.cut) as Cut;
+  const cut = inputs.cuts.find((c) => c.id === piece.cut) as Preparation;
   const product = productOf(inputs, cut.product);
   if (TEXTURE_INFO[product.texture].springy) return undefined;
   const flat = flatSplit(piece, cut, product);
@@ -152,7 +152,11 @@ const standsProud: Check = (inputs, { knots, pieces }) => {
 };
 
 /** The coarsest split whose knot lies flat; a knot's width goes with the root of its mass. */
-export function flatSplit(piece: Pick<HookedPiece, 'knotWidthMm'>, cut: Cut, product: Product): Split | undefined {
+export function flatSplit(
+  piece: Pick<HookedPiece, 'knotWidthMm'>,
+  cut: Preparation,
+  product: Product,
+): Split | undefined {
   return SPLITS.find(
     (s) =>
       s > cut.split && s <= product.strandsPerPiece && piece.knotWidthMm * Math.sqrt(cut.split / s) <= LIES_FLAT_MM,

@@ -1,6 +1,6 @@
 /** Which piece goes where: pieces as they are hooked, and which of them each zone takes. */
 import type { PieceZone } from '../trade/zones.ts';
-import { type Cut, type HookedPiece, hookedPiece } from './preparation.ts';
+import { type HookedPiece, hookedPiece, type Preparation } from './preparation.ts';
 import type { Product } from './product.ts';
 
 /** Which preparation a zone is hooked with; mixed, every so manieth piece is another one, as for layers. */
@@ -12,7 +12,7 @@ export type ZonePieces = Readonly<Record<PieceZone, ZonePiece>>;
 
 export interface Hair {
   readonly products: readonly Product[];
-  readonly cuts: readonly Cut[];
+  readonly cuts: readonly Preparation[];
 }
 
 /** Every preparation as hooked, by its id. One of a product that isn't there is left out; the document refuses it before. */
@@ -26,7 +26,13 @@ export function hookedPieces({ products, cuts }: Hair): Map<string, HookedPiece>
 }
 
 /** What the top is hooked with: what is meant by "the piece" where none is named. */
-export function mainCut({ cuts, pieces }: { readonly cuts: readonly Cut[]; readonly pieces: ZonePieces }): Cut {
+export function mainCut({
+  cuts,
+  pieces,
+}: {
+  readonly cuts: readonly Preparation[];
+  readonly pieces: ZonePieces;
+}): Preparation {
   return cuts.find((c) => c.id === pieces.top.cut) ?? cuts[0];
 }
 

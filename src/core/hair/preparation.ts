@@ -32,7 +32,7 @@ export interface Opened {
   readonly reach: number;
 }
 
-export interface Cut {
+export interface Preparation {
   readonly id: string;
   readonly name: string;
   /** Product that it is made of, by id. */
@@ -77,7 +77,7 @@ export function pieceThicknessMm(massG: number, foldLengthMm: number): number {
 }
 
 /** @throws RangeError where the cut is of another product. */
-export function hookedPiece(product: Product, cut: Cut): HookedPiece {
+export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   if (cut.product !== product.id) throw new RangeError(`The cut ${cut.id} is of ${cut.product}, not ${product.id}.`);
   const share = (1 / cut.split) * (cut.half ? 0.5 : 1);
   const massG = (product.packMassG / piecesInPack(product)) * product.composed * share;
@@ -124,7 +124,7 @@ export function passesHole(piece: Pick<HookedPiece, 'thicknessMm'>, holeMm: numb
 }
 
 /** What is done to pieces, in the words of the bench. */
-export function cutInWords(cut: Cut): string {
+export function cutInWords(cut: Preparation): string {
   const parts = [
     cut.split > 1 ? `split in ${cut.split}` : '',
     cut.half ? 'cut in half' : '',

@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PLAIN_CUT, PLAIN_PRODUCT } from '../../../tests/helpers/heads.ts';
 import { DRESSINGS, OPENED_WHEN, SPLITS } from '../trade/preparation.ts';
-import { type Cut, cutInWords, hookedPiece, passesHole } from './preparation.ts';
+import { cutInWords, hookedPiece, type Preparation, passesHole } from './preparation.ts';
 import { lowerHalf, type Product, piecesInPack } from './product.ts';
 
-const pieceOf = (product: Partial<Product> = {}, cut: Partial<Cut> = {}) =>
+const pieceOf = (product: Partial<Product> = {}, cut: Partial<Preparation> = {}) =>
   hookedPiece({ ...PLAIN_PRODUCT, ...product }, { ...PLAIN_CUT, ...cut });
 
 describe('a hooked piece', () => {
@@ -77,7 +77,7 @@ describe('a hooked piece', () => {
   });
 
   it('opened widens with the degree, and costs time before or after', () => {
-    const opened = (strands: number, when: Cut['opened']['when']) =>
+    const opened = (strands: number, when: Preparation['opened']['when']) =>
       pieceOf({}, { opened: { when, strands, reach: 1 } });
     expect(opened(0, 'after').widthFactor).toBe(1);
     expect(opened(1, 'after').widthFactor).toBeGreaterThan(opened(0.5, 'after').widthFactor);
@@ -117,7 +117,7 @@ describe('a hooked piece', () => {
     for (const split of SPLITS)
       for (const dressed of DRESSINGS)
         for (const when of OPENED_WHEN) {
-          const cut: Cut = { ...PLAIN_CUT, split, dressed, opened: { when, strands: 1, reach: 0.5 } };
+          const cut: Preparation = { ...PLAIN_CUT, split, dressed, opened: { when, strands: 1, reach: 0.5 } };
           expect(cutInWords(cut).length).toBeGreaterThan(4);
         }
     expect(() => hookedPiece(PLAIN_PRODUCT, { ...PLAIN_CUT, product: 'other' })).toThrow(RangeError);

@@ -22,13 +22,13 @@ export function scalpMesh(head: HeadShape, line: Hairline, sphere: Icosphere): S
   return buildSurfaceMesh(positions, triangles);
 }
 
-interface Cut {
+interface Preparation {
   readonly directions: number[];
   readonly above: Float64Array;
 }
 
 function cutAtHairline(line: Hairline, sphere: Icosphere) {
-  const cut: Cut = { directions: Array.from(sphere.directions), above: heights(line, sphere.directions) };
+  const cut: Preparation = { directions: Array.from(sphere.directions), above: heights(line, sphere.directions) };
   snapVertices(line, sphere, cut);
   const kept: number[] = [];
   const crossings = new Map<number, number>();
@@ -57,7 +57,7 @@ function heights(line: Hairline, d: Float64Array): Float64Array {
 }
 
 /** Moves every vertex that lies close to the cut onto it, along the edge that reaches it soonest. */
-function snapVertices(line: Hairline, sphere: Icosphere, cut: Cut) {
+function snapVertices(line: Hairline, sphere: Icosphere, cut: Preparation) {
   const n = cut.above.length;
   const share = new Float64Array(n).fill(SNAP_SHARE);
   const target = new Map<number, number[]>();
@@ -83,7 +83,7 @@ function snapVertices(line: Hairline, sphere: Icosphere, cut: Cut) {
 }
 
 /** Share of the way from a to b at which the hairline is crossed, by bisection with false position. */
-function crossingShare(line: Hairline, cut: Cut, a: number, b: number): number {
+function crossingShare(line: Hairline, cut: Preparation, a: number, b: number): number {
   let lo = 0;
   let hi = 1;
   let fLo = cut.above[a];
@@ -104,7 +104,7 @@ function crossingShare(line: Hairline, cut: Cut, a: number, b: number): number {
   return (lo + hi) / 2;
 }
 
-function crossingDirection(line: Hairline, cut: Cut, inside: number, outside: number): number[] {
+function crossingDirection(line: Hairline, cut: Preparation, inside: number, outside: number): number[] {
   return interpolate(cut.directions, inside, outside, crossingShare(line, cut, inside, outside));
 }
 

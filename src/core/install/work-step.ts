@@ -1,7 +1,7 @@
 /** One step of the work in order, and what the order is made from. */
 import type { AnchorStep } from '../cap/anchors.ts';
 import type { OpeningOnHead } from '../cap/opening.ts';
-import type { Cut, HookedPiece } from '../hair/preparation.ts';
+import type { HookedPiece, Preparation } from '../hair/preparation.ts';
 import type { KnotDecision } from '../knots/rules/situation.ts';
 import type { RowChoice } from '../rows/choice.ts';
 import type { RowKind } from '../rows/levels/row.ts';
@@ -60,7 +60,7 @@ export interface WorkGround {
   readonly opening: OpeningOnHead;
   readonly anchors: readonly AnchorStep[];
   readonly cutAfterKnot: number;
-  readonly cuts: readonly Cut[];
+  readonly cuts: readonly Preparation[];
   readonly pieces: ReadonlyMap<string, HookedPiece>;
   readonly rowChoice: RowChoice;
   readonly hasPart: boolean;

@@ -4,7 +4,7 @@
  * disagree the schools decide.
  */
 
-import { type Cut, cutInWords } from '../hair/preparation.ts';
+import { cutInWords, type Preparation } from '../hair/preparation.ts';
 import type { Cap } from '../trade/caps.ts';
 import { knotName } from '../trade/knots.ts';
 import { lowerFirst } from '../trade/words.ts';
@@ -126,7 +126,7 @@ function commonest<T>(values: readonly T[]): T {
 }
 
 /** "34 double wraps, 4 anchors; split in 4". */
-function likeWithLike(knots: readonly WorkKnot[], cuts: readonly Cut[]): string {
+function likeWithLike(knots: readonly WorkKnot[], cuts: readonly Preparation[]): string {
   const kinds = new Map<string, number>();
   for (const k of knots) kinds.set(knotName(k), (kinds.get(knotName(k)) ?? 0) + 1);
   const used = [...new Set(knots.map((k) => k.cut))];

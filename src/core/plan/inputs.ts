@@ -3,7 +3,7 @@ import type { BaseChoice } from '../base/choice.ts';
 import type { Finish } from '../fall/finish.ts';
 import type { OwnHair } from '../hair/own-hair.ts';
 import type { ZonePiece } from '../hair/pieces.ts';
-import type { Cut } from '../hair/preparation.ts';
+import type { Preparation } from '../hair/preparation.ts';
 import type { Product } from '../hair/product.ts';
 import type { TapeSpreadsMm, TapeValuesMm } from '../head/fit.ts';
 import type { HairlineOffsets } from '../head/hairline.ts';
@@ -46,7 +46,7 @@ export interface PlanInputs extends HeadInputs {
   readonly cap: Cap;
   readonly part: Part;
   readonly products: readonly Product[];
-  readonly cuts: readonly Cut[];
+  readonly cuts: readonly Preparation[];
   readonly pieces: Readonly<Record<PieceZone, ZonePiece>>;
   readonly spacing: {
     /** Whether fingers are counted from knot to knot or in the clear gap between two. */

@@ -6,7 +6,7 @@ import { Planner } from '../../../tests/helpers/planner.ts';
 import { PLAIN_FINISH } from '../fall/finish.ts';
 import { POSES } from '../fall/poses.ts';
 import { AT_REST } from '../fall/way.ts';
-import type { Cut } from '../hair/preparation.ts';
+import type { Preparation } from '../hair/preparation.ts';
 import type { Product } from '../hair/product.ts';
 import { directionDeg } from '../head/marks.ts';
 import { gauge } from '../head/shape.ts';
@@ -23,8 +23,11 @@ const evenly = (fingers: number): PlanInputs['spacing'] => ({
   said: 'centres',
   fingers: { part: fingers, top: fingers, back: fingers, nape: fingers, faceEdge: fingers },
 });
-const plain = (product: Partial<Product> = {}, change: Partial<PlanInputs> = {}, cut: Partial<Cut> = {}): PlanInputs =>
-  plainInputs({ ...hairOf({ texture: 'straight', packMassG: 80, ...product }, cut), ...change });
+const plain = (
+  product: Partial<Product> = {},
+  change: Partial<PlanInputs> = {},
+  cut: Partial<Preparation> = {},
+): PlanInputs => plainInputs({ ...hairOf({ texture: 'straight', packMassG: 80, ...product }, cut), ...change });
 
 describe('what falls over what', () => {
   const { look, plan } = lookAt(plain({}, { spacing: evenly(1) }));

@@ -6,7 +6,7 @@
 
 import { dequal } from 'dequal';
 import { brushRadiusMm } from '../cover/places.ts';
-import type { Cut } from '../hair/preparation.ts';
+import type { Preparation } from '../hair/preparation.ts';
 import { directionDeg } from '../head/marks.ts';
 import type { PlanInputs } from '../plan/inputs.ts';
 import type { ToldPatch } from '../plan/look-result.ts';
@@ -166,12 +166,12 @@ function places(genome: Genome) {
 /** @param opened undefined leaves it as it is */
 function withCut<T extends Usable>(plan: T, g: Group, choice: CutChoice, opened: number | undefined): T {
   const old = cutOf(plan, g);
-  const change: Partial<Cut> =
+  const change: Partial<Preparation> =
     opened === undefined
       ? {}
       : { opened: opened === 0 ? { ...old.opened, when: 'never' } : { when: 'after', strands: 1, reach: opened } };
-  const wanted: Cut = { ...old, ...change, split: choice.split, half: choice.half };
-  const isSame = (c: Cut) => dequal({ ...c, id: '', name: '' }, { ...wanted, id: '', name: '' });
+  const wanted: Preparation = { ...old, ...change, split: choice.split, half: choice.half };
+  const isSame = (c: Preparation) => dequal({ ...c, id: '', name: '' }, { ...wanted, id: '', name: '' });
   if (isSame(old)) return plan;
   const there = plan.cuts.find(isSame);
   const cut = there ?? { ...wanted, id: freshId(plan.cuts), name: nameOf(choice, opened) };
@@ -181,7 +181,7 @@ function withCut<T extends Usable>(plan: T, g: Group, choice: CutChoice, opened:
   return { ...plan, cuts: there ? plan.cuts : [...plan.cuts, cut], pieces };
 }
 
-function freshId(cuts: readonly Cut[]): string {
+function freshId(cuts: readonly Preparation[]): string {
   let n = cuts.length + 1;
   while (cuts.some((c) => c.id === `cut-${n}`)) n++;
   return `cut-${n}`;

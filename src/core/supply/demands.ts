@@ -1,9 +1,9 @@
 /** How many pieces of each preparation are hooked. */
-import type { Cut, HookedPiece } from '../hair/preparation.ts';
+import type { HookedPiece, Preparation } from '../hair/preparation.ts';
 import type { Demand } from './packs.ts';
 
 export function demandsOf(
-  cuts: readonly Cut[],
+  cuts: readonly Preparation[],
   knots: readonly { readonly cut: string }[],
   pieces: ReadonlyMap<string, HookedPiece>,
 ): Demand[] {

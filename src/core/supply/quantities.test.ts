@@ -5,7 +5,7 @@ import { groundOf, NO_CAP, PLAIN_CUT, PLAIN_PRODUCT, PRIOR_SCORES } from '../../
 import { editSections, layBase } from '../base/base.ts';
 import { DEFAULT_BASE } from '../base/choice.ts';
 import { capSizeName, fitCap, girthOver } from '../cap/fit.ts';
-import { type Cut, hookedPiece } from '../hair/preparation.ts';
+import { hookedPiece, type Preparation } from '../hair/preparation.ts';
 import type { Product } from '../hair/product.ts';
 import { tapeReading } from '../head/tape.ts';
 import { weigh } from '../load/weight.ts';
@@ -24,7 +24,7 @@ describe('packs of a worked example', () => {
   const pack = (change: Partial<Product>) => ({ ...PLAIN_PRODUCT, piecesPerPack: 10, packPrice: 4, ...change });
   const whole = pack({ id: 'whole' });
   const lower = pack({ id: 'lower', lowerHalfOf: 'whole' });
-  const cut = (product: Product, change: Partial<Cut>) =>
+  const cut = (product: Product, change: Partial<Preparation>) =>
     hookedPiece(product, { ...PLAIN_CUT, product: product.id, ...change });
 
   it('the reserve is whole pieces, rounded up', () => {

@@ -6,7 +6,7 @@ import { along, cross, minus, pointAt, unit } from '../../../core/geometry/vecto
 import { directionDeg } from '../../../core/head/marks.ts';
 import type { HeadScene } from '../../../core/plan/ask/scene.ts';
 import { editBase, park } from '../../../model/commands.ts';
-import type { Deed } from '../../../model/deed.ts';
+import type { PlanChange } from '../../../model/plan-change.ts';
 import { useBaseEdit } from '../../session/base-edit.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { useView } from '../../view/view-store.ts';
@@ -182,7 +182,7 @@ function TieBead({ view, scene, session, stage, section }: Props & { readonly se
 }
 
 function TailBead({ view, scene, session, stage, section }: Props & { readonly section: Section }) {
-  const latest = useRef<Deed>(undefined);
+  const latest = useRef<PlanChange>(undefined);
   const kept = session.history.present.plan;
   const p = section.pathMm;
   const end: V3 = [p[p.length - 3], p[p.length - 2], p[p.length - 1]];

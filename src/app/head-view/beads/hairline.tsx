@@ -5,8 +5,8 @@ import { along } from '../../../core/geometry/vectors.ts';
 import type { HairlinePoint } from '../../../core/head/hairline.ts';
 import { HAIRLINE_LIMIT_MM, HAIRLINE_POINT_NAMES } from '../../../core/head/hairline.ts';
 import { setHairlinePoint } from '../../../model/commands.ts';
-import type { Deed } from '../../../model/deed.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
+import type { PlanChange } from '../../../model/plan-change.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { Projection, V3 } from '../projection.ts';
 import { Bead, dragAlong } from './bead.tsx';
@@ -22,7 +22,7 @@ export function HairlineBeads(props: {
 }) {
   const { view, result, session } = props;
   const { plan } = session;
-  const latest = useRef<Deed>(undefined);
+  const latest = useRef<PlanChange>(undefined);
   /** Where the finger has a bead, while the head is still on its way. */
   const [held, setHeld] = useState<{ readonly point: HairlinePoint; readonly at: V3 }>();
   const kept = session.history.present.plan;

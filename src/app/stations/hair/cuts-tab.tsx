@@ -1,7 +1,7 @@
 /** What is done to a piece. */
 
 import { useState } from 'react';
-import type { Cut, HookedPiece } from '../../../core/hair/preparation.ts';
+import type { HookedPiece, Preparation } from '../../../core/hair/preparation.ts';
 import { DRESSING_INFO, DRESSINGS, MOST_CUTS, OPENED_WHEN, SPLITS } from '../../../core/trade/preparation.ts';
 import { addCut, keepLowerHalves, removeCut, setCut } from '../../../model/cap-and-hair.ts';
 import { formatLength } from '../../../model/lengths.ts';
@@ -18,7 +18,7 @@ export function CutsTab({ session, result }: BenchProps) {
   const cut = plan.cuts.find((c) => c.id === id) ?? plan.cuts[0];
   const piece = result?.pieces.find((p) => p.cut === cut.id);
   const product = plan.products.find((p) => p.id === cut.product);
-  const change = (change: Partial<Omit<Cut, 'id'>>, words?: string) =>
+  const change = (change: Partial<Omit<Preparation, 'id'>>, words?: string) =>
     session.apply(setCut(plan, cut.id, change, words));
   const percent = (v: number) => Math.round(v * 100);
   return (
@@ -54,7 +54,9 @@ export function CutsTab({ session, result }: BenchProps) {
         value={String(cut.split)}
         testId="split"
         options={SPLITS.map((s) => [String(s), s === 1 ? 'not at all' : `in ${s}`] as const)}
-        onChange={(s) => change({ split: Number(s) as Cut['split'] }, s === '1' ? 'Whole pieces' : `Split in ${s}`)}
+        onChange={(s) =>
+          change({ split: Number(s) as Preparation['split'] }, s === '1' ? 'Whole pieces' : `Split in ${s}`)
+        }
       />
       <SelectField
         label="Cut in half"

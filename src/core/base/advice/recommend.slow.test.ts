@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../../tests/helpers/heads.ts';
 import { fullnessOf, type OwnHair } from '../../hair/own-hair.ts';
 import { partPolyline } from '../../head/part.ts';
-import { type Candidate, RULES, recommendBases, SCHOOLS, type Wearer } from './recommend.ts';
+import { BASE_WAYS, type Candidate, RULES, recommendBases, type Wearer } from './recommend.ts';
 
 function advise(change: Partial<OwnHair>, wishes: Partial<Wearer> = {}): Candidate[] {
   const own = { ...PLAIN_HAIR, ...change };
@@ -78,7 +78,7 @@ describe('the advice', () => {
   });
 
   it('every rule speaks of a way that exists, and every way has something to say for or against it', () => {
-    const ids = new Set(SCHOOLS.map((s) => s.id));
+    const ids = new Set(BASE_WAYS.map((s) => s.id));
     for (const rule of RULES) for (const id of rule.schools) expect(ids.has(id), id).toBe(true);
     for (const id of ids)
       expect(

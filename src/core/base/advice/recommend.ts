@@ -28,7 +28,7 @@ export interface Wearer {
   readonly minutes?: number;
 }
 
-export interface School {
+export interface BaseWay {
   readonly id: string;
   readonly name: string;
   readonly choice: Partial<BaseChoice>;
@@ -48,7 +48,7 @@ const family = (f: Family, change: Partial<BaseChoice> = {}): Partial<BaseChoice
   ...change,
 });
 
-export const SCHOOLS: readonly School[] = [
+export const BASE_WAYS: readonly BaseWay[] = [
   {
     id: 'four',
     name: 'Quarters',
@@ -318,7 +318,7 @@ export function recommendBases(
   wearer: Wearer,
   minutesFactor: number,
 ): Candidate[] {
-  return SCHOOLS.map((school): Candidate => {
+  return BASE_WAYS.map((school): Candidate => {
     const choice: BaseChoice = { ...DEFAULT_BASE, ...school.choice };
     const base = layBase(ground, choice, editSections(ground, choice, part));
     const work = baseWork(ground, choice, base, part, own);
