@@ -7,6 +7,7 @@ import { directionDeg } from '../../../core/head/marks.ts';
 import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
 import type { HandChange } from '../../../core/rows/choice.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
+import type { PlanChange } from '../../../model/plan-change.ts';
 import {
   clearBrush,
   clearHand,
@@ -38,15 +39,8 @@ const WIDTHS = [
 const PULL_MM = 1.5;
 
 export function HandTab({ session, result }: BenchProps) {
-  const { plan } = session;
-  const { tool, hold, selectedId, refusal, refuse } = useView();
-  const [radius, setRadius] = useState('27');
+  const { selectedId, refusal } = useView();
   const knot = result?.knots.find((k) => k.id === selectedId);
-  const row = knot && result?.rows[knot.row];
-  const toggle = (next: typeof tool) => hold(dequal(next, tool) ? TURN_TOOL : next);
-  const lost = new Map(result?.rowScheme.lostChanges.map((l) => [l.id, l.why]) ?? []);
-  const atOf = (k: PlannedKnot) => directionDeg([k.xMm, k.yMm, k.zMm]);
-  const done = (why: string | undefined) => refuse(why);
   return (
     <>
       <h2>By brush and hand</h2>
@@ -56,6 +50,28 @@ export function HandTab({ session, result }: BenchProps) {
           {refusal} Nothing was changed.
         </p>
       )}
+      <BrushTools session={session} />
+      <KnotTools />
+      {!knot && <p className="note mt-2">Touch a knot to move it, take it out, or pull or lock its row.</p>}
+      {knot && result && <SelectedKnot session={session} result={result} knot={knot} />}
+      {session.plan.rows.hand.length > 0 && <KeptByHand session={session} result={result} />}
+    </>
+  );
+}
+
+/** Holds a tool, or lets it go when it is held already. */
+function useTool() {
+  const { tool, hold } = useView();
+  const toggle = (next: typeof tool) => hold(dequal(next, tool) ? TURN_TOOL : next);
+  return { tool, hold, toggle };
+}
+
+function BrushTools({ session }: Pick<BenchProps, 'session'>) {
+  const { plan } = session;
+  const { tool, hold, toggle } = useTool();
+  const [radius, setRadius] = useState('27');
+  return (
+    <>
       <h3 className="mt-3 text-[19px]">Brush</h3>
       <div className="mt-1 grid grid-cols-2 gap-2">
         {BRUSHES.map((b) => {
@@ -87,6 +103,14 @@ export function HandTab({ session, result }: BenchProps) {
           Wipe out all {plan.rows.brush.length} strokes
         </button>
       )}
+    </>
+  );
+}
+
+function KnotTools() {
+  const { tool, toggle } = useTool();
+  return (
+    <>
       <h3 className="mt-4 text-[19px]">Knots</h3>
       <div className="mt-1 grid grid-cols-2 gap-2">
         <ToolButton held={tool.kind === 'moveKnot'} testId="tool-move" onPress={() => toggle({ kind: 'moveKnot' })}>
@@ -99,79 +123,94 @@ export function HandTab({ session, result }: BenchProps) {
           Pull a row on the cloth
         </ToolButton>
       </div>
-      {!knot && <p className="note mt-2">Touch a knot to move it, take it out, or pull or lock its row.</p>}
-      {knot && row && result && (
-        <section className="mt-2" aria-label="The knot that is selected">
-          <p className="text-[14px]">
-            {knot.id}
-            {knot.hand ? `, ${knot.hand} by hand` : ''}. Row {row.label}
-            {row.locked ? ', locked' : row.pulledBy !== undefined ? ', pulled' : ''}.
-          </p>
-          <div className="mt-1 flex flex-wrap gap-x-5">
-            <button
-              type="button"
-              className="word"
-              data-testid="knot-out"
-              onClick={() => done(session.apply(removeKnot(plan, knot.id, atOf(knot))))}
-            >
-              Take it out
-            </button>
-            <button
-              type="button"
-              className="word"
-              data-testid="row-up"
-              onClick={() => done(session.apply(pullRow(plan, row, atOf(knot), PULL_MM)))}
-            >
-              Row a little up
-            </button>
-            <button
-              type="button"
-              className="word"
-              data-testid="row-down"
-              onClick={() => done(session.apply(pullRow(plan, row, atOf(knot), -PULL_MM)))}
-            >
-              Row a little down
-            </button>
-            <button
-              type="button"
-              className="word"
-              data-testid="row-lock"
-              onClick={() =>
-                done(session.apply(row.locked ? unlockRow(plan, row.label, atOf(knot)) : lockOf(plan, result, knot)))
-              }
-            >
-              {row.locked ? 'Unlock the row' : 'Lock the row'}
-            </button>
-          </div>
-        </section>
-      )}
-      {plan.rows.hand.length > 0 && (
-        <section className="mt-3">
-          <h3 className="text-[19px]">Kept by hand</h3>
-          <ul className="mt-1 text-[13px]" data-testid="hand-list">
-            {plan.rows.hand.map((h) => (
-              <li key={h.id} className="line flex items-center justify-between gap-2 py-[2px]">
-                <span>
-                  {handWords(h)}
-                  {lost.has(h.id) && <span className="block text-madder">Could not be kept: {lost.get(h.id)}.</span>}
-                </span>
-                <button
-                  type="button"
-                  className="word text-[13px]"
-                  aria-label={`Forget: ${handWords(h)}`}
-                  onClick={() => session.apply(forgetHand(plan, h.id, handWords(h)))}
-                >
-                  forget
-                </button>
-              </li>
-            ))}
-          </ul>
-          <button type="button" className="word text-[13px]" onClick={() => session.apply(clearHand(plan))}>
-            Forget all of them
-          </button>
-        </section>
-      )}
     </>
+  );
+}
+
+interface SelectedKnotProps extends Pick<BenchProps, 'session'> {
+  readonly result: PlanResult;
+  readonly knot: PlannedKnot;
+}
+
+function SelectedKnot({ session, result, knot }: SelectedKnotProps) {
+  const { plan } = session;
+  const { refuse } = useView();
+  const row = result.rows[knot.row];
+  const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
+  const apply = (change: PlanChange) => refuse(session.apply(change));
+  return (
+    <section className="mt-2" aria-label="The knot that is selected">
+      <p className="text-[14px]">
+        {knot.id}
+        {knot.hand ? `, ${knot.hand} by hand` : ''}. Row {row.label}
+        {row.locked ? ', locked' : row.pulledBy !== undefined ? ', pulled' : ''}.
+      </p>
+      <div className="mt-1 flex flex-wrap gap-x-5">
+        <button
+          type="button"
+          className="word"
+          data-testid="knot-out"
+          onClick={() => apply(removeKnot(plan, knot.id, at))}
+        >
+          Take it out
+        </button>
+        <button
+          type="button"
+          className="word"
+          data-testid="row-up"
+          onClick={() => apply(pullRow(plan, row, at, PULL_MM))}
+        >
+          Row a little up
+        </button>
+        <button
+          type="button"
+          className="word"
+          data-testid="row-down"
+          onClick={() => apply(pullRow(plan, row, at, -PULL_MM))}
+        >
+          Row a little down
+        </button>
+        <button
+          type="button"
+          className="word"
+          data-testid="row-lock"
+          onClick={() => apply(row.locked ? unlockRow(plan, row.label, at) : lockOf(plan, result, knot))}
+        >
+          {row.locked ? 'Unlock the row' : 'Lock the row'}
+        </button>
+      </div>
+    </section>
+  );
+}
+
+function KeptByHand({ session, result }: BenchProps) {
+  const { plan } = session;
+  const lost = new Map(result?.rowScheme.lostChanges.map((l) => [l.id, l.why]) ?? []);
+  return (
+    <section className="mt-3">
+      <h3 className="text-[19px]">Kept by hand</h3>
+      <ul className="mt-1 text-[13px]" data-testid="hand-list">
+        {plan.rows.hand.map((h) => (
+          <li key={h.id} className="line flex items-center justify-between gap-2 py-[2px]">
+            <span>
+              {handWords(h)}
+              {lost.has(h.id) && <span className="block text-madder">Could not be kept: {lost.get(h.id)}.</span>}
+            </span>
+            <button
+              type="button"
+              className="word text-[13px]"
+              aria-label={`Forget: ${handWords(h)}`}
+              onClick={() => session.apply(forgetHand(plan, h.id, handWords(h)))}
+            >
+              forget
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="word text-[13px]" onClick={() => session.apply(clearHand(plan))}>
+        Forget all of them
+      </button>
+    </section>
   );
 }
 
