@@ -11,7 +11,6 @@ import { computedPlan } from './computed-json.ts';
 import { KNOT_COLUMNS, knotsCsv } from './knots-csv.ts';
 import { escapeXml, mapSvg } from './map-svg.ts';
 import { fileStem, readPlanJson, writePlanJson } from './plan-json.ts';
-import { signPath } from './signs.ts';
 
 const pipeline = new Planner();
 const computed = (plan: typeof shoulderCurls) => {
@@ -123,36 +122,6 @@ describe('map as SVG', () => {
     expect(parse(svg).querySelector('parsererror')).toBeNull();
     expect(parse(svg).querySelector('script')).toBeNull();
     expect(escapeXml('a<b>&"c"')).toBe('a&lt;b&gt;&amp;&quot;c&quot;');
-  });
-});
-
-describe('signs', () => {
-  const wrap = (wraps: number, lock = false) => signPath({ kind: 'wrap', wraps, lock }, 10);
-  const outlines = (path: string) => (path.match(/M/g) ?? []).length;
-
-  it('count the passes; a lock is one more shape after them', () => {
-    expect([1, 2, 3, 4].map((n) => outlines(wrap(n)))).toEqual([1, 2, 3, 4]);
-    expect(outlines(wrap(2, true))).toBe(3);
-    expect(outlines(signPath({ kind: 'oneLeg', wraps: 2, lock: false }, 10))).toBe(2);
-  });
-
-  it('are told apart by shape alone, and scale with their size', () => {
-    const all = [
-      wrap(1),
-      wrap(2),
-      wrap(3),
-      wrap(1, true),
-      signPath({ kind: 'oneLeg', wraps: 1, lock: false }, 10),
-      signPath({ kind: 'anchor', wraps: 2, lock: false }, 10),
-    ];
-    expect(new Set(all).size).toBe(all.length);
-    const reach = (r: number) =>
-      Math.max(
-        ...[...signPath({ kind: 'anchor', wraps: 1, lock: false }, r).matchAll(/-?\d+\.\d+/g)].map((m) =>
-          Math.abs(Number(m[0])),
-        ),
-      );
-    expect(reach(20) / reach(10)).toBeCloseTo(2, 6);
   });
 });
 

@@ -1,7 +1,7 @@
 /**
  * Knot signs: the shape says how the piece is held. One bead for one pass, lobes to count them, half a bead
  * for one side only, a lozenge for what is pinned through hair and net, a bow after the beads for a lock.
- * A ring for a thread loop drawn through, a hairpin for a fold, a crescent round a coil, bars for a band, slanted
+ * A ring for a thread loop drawn through, a hairpin for a fold and a second one where it is wrapped twice, a crescent round a coil, bars for a band, slanted
  * turns for a rod. As SVG path data about the origin, the thread running along x; `r` is half the height.
  */
 import type { KnotKind } from '../core/trade/knots.ts';
@@ -15,21 +15,23 @@ export interface SignedKnot {
 const SIGNS: Readonly<Record<KnotKind, (knot: SignedKnot, r: number) => string>> = {
   anchor: (_, r) => lozenge(r),
   wrap: ({ wraps: n, lock }, r) => (lock ? wraps(n, 0.9 * r, -1.05 * r) + bow(r, 0.95 * r) : wraps(n, r, 0)),
-  oneLeg: ({ wraps: n }, r) => (n > 1 ? halfBead(-0.62 * r, 0.8 * r) + halfBead(0.62 * r, 0.8 * r) : halfBead(0, r)),
-  fold: ({ lock }, r) => hairpin(r) + (lock ? bow(r, 1.6 * r) : ''),
+  oneLeg: ({ wraps: n }, r) => (n > 1 ? inRow(n, 1.24 * r, (cx) => halfBead(cx, 0.8 * r)) : halfBead(0, r)),
+  fold: ({ wraps: n, lock }, r) =>
+    inRow(n, 1.5 * r, (cx) => hairpin(cx, r, n)) + bowBehind(lock, n > 1 ? 0.9 * n : 1, r),
   threadLoop: (_, r) => ring(r),
-  roundCoil: ({ wraps: n }, r) => crescent(r) + wraps(n, 0.5 * r, 0),
-  onBand: ({ wraps: n }, r) => bar(-1.7 * r, r) + wraps(n, 0.8 * r, 0) + bar(1.7 * r, r),
-  onRod: ({ lock }, r) => turns(r) + (lock ? bow(r, 2.1 * r) : ''),
+  roundCoil: ({ wraps: n, lock }, r) => crescent(r) + wraps(n, 0.5 * r, 0) + bowBehind(lock, 1.3, r),
+  onBand: ({ wraps: n, lock }, r) => bar(-1.7 * r, r) + wraps(n, 0.8 * r, 0) + bar(1.7 * r, r) + bowBehind(lock, 2, r),
+  onRod: ({ wraps: n, lock }, r) =>
+    turns(r) + (n > 1 ? wraps(n, 0.5 * r, 2.4 * r) : '') + bowBehind(lock, n > 1 ? 3.4 : 1.5, r),
 };
 
 export const signPath = (knot: SignedKnot, r: number) => SIGNS[knot.kind](knot, r);
 
 /** Key under which knots share a sign. */
 export function signKey(knot: SignedKnot): string {
-  // An anchor shows that it holds the cap, not how often it is wrapped.
+  // An anchor shows that it holds the cap, not how often it is wrapped; one leg has no loop left to lock.
   if (knot.kind === 'anchor' || knot.kind === 'threadLoop') return knot.kind;
-  return `${knot.kind}${knot.wraps}${knot.lock ? 'lock' : ''}`;
+  return `${knot.kind}${knot.wraps}${knot.lock && knot.kind !== 'oneLeg' ? 'lock' : ''}`;
 }
 
 const f = (v: number) => v.toFixed(2);
@@ -37,6 +39,12 @@ const f = (v: number) => v.toFixed(2);
 function lozenge(r: number): string {
   return `M0,${f(-1.45 * r)}L${f(1.3 * r)},0L0,${f(1.45 * r)}L${f(-1.3 * r)},0Z`;
 }
+
+const inRow = (count: number, pitch: number, draw: (cx: number) => string) =>
+  Array.from({ length: count }, (_, i) => draw((i - (count - 1) / 2) * pitch)).join('');
+
+/** @param end of what it stands behind, in half heights */
+const bowBehind = (lock: boolean, end: number, r: number) => (lock ? bow(r, (end + 0.6) * r) : '');
 
 function halfBead(cx: number, r: number): string {
   const w = 1.12 * r;
@@ -51,7 +59,7 @@ function wraps(count: number, r: number, cx: number): string {
   }
   const w = count > 3 ? 0.7 * r : 0.92 * r;
   const gap = Math.max(0.9, 0.3 * r);
-  return Array.from({ length: count }, (_, i) => lobe(cx + (i - (count - 1) / 2) * (w + gap), w, r)).join('');
+  return inRow(count, w + gap, (at) => lobe(cx + at, w, r));
 }
 
 function lobe(cx: number, w: number, r: number): string {
@@ -78,11 +86,11 @@ function ring(r: number): string {
   return `M${f(-r)},0A${f(r)},${f(r)} 0 1 1 ${f(r)},0A${f(r)},${f(r)} 0 1 1 ${f(-r)},0ZM${f(-i)},0A${f(i)},${f(i)} 0 1 0 ${f(i)},0A${f(i)},${f(i)} 0 1 0 ${f(-i)},0Z`;
 }
 
-/** Folded: two legs joined on top. */
-function hairpin(r: number): string {
-  const w = 0.95 * r;
-  const i = 0.38 * r;
-  return `M${f(-w)},${f(r)}V${f(-0.1 * r)}A${f(w)},${f(w)} 0 0 1 ${f(w)},${f(-0.1 * r)}V${f(r)}H${f(i)}V${f(-0.1 * r)}A${f(i)},${f(i)} 0 0 0 ${f(-i)},${f(-0.1 * r)}V${f(r)}Z`;
+/** Folded: two legs joined on top; narrower where several stand in a row. */
+function hairpin(cx: number, r: number, count: number): string {
+  const w = (count > 1 ? 0.62 : 0.95) * r;
+  const i = (count > 1 ? 0.22 : 0.38) * r;
+  return `M${f(cx - w)},${f(r)}V${f(-0.1 * r)}A${f(w)},${f(w)} 0 0 1 ${f(cx + w)},${f(-0.1 * r)}V${f(r)}H${f(cx + i)}V${f(-0.1 * r)}A${f(i)},${f(i)} 0 0 0 ${f(cx - i)},${f(-0.1 * r)}V${f(r)}Z`;
 }
 
 /** Open towards what it goes round. */
