@@ -12,7 +12,7 @@ import versionOne from './fixtures/plan-1.json';
 import { record, redo, startHistory, undo } from './history.ts';
 import { migratePlan } from './migrations.ts';
 import type { PlanDocument } from './plan.ts';
-import { readPlan } from './read-plan.ts';
+import { readPlan, refusalOf } from './read-plan.ts';
 import { fingerMm, planInputs } from './to-inputs.ts';
 
 // biome-ignore lint/suspicious/noExplicitAny: a plan that is spoilt on purpose has no type
@@ -183,6 +183,12 @@ describe('reading a plan', () => {
     const read = readPlan(plan);
     expect(read.ok).toBe(false);
     if (!read.ok) expect(read.why).toMatch(why);
+  });
+
+  it('tells her of a change of her own without the name of an entry', () => {
+    const { plan } = setReadings(plain(), 'frontToNape', ['banana']);
+    expect(refusalOf(plan)).toMatch(/^Front to nape: “banana” isn’t a length\. Write it like [^()]+\.$/);
+    expect(refusalOf(plain())).toBeUndefined();
   });
 
   it('and the JSON Schema agree on shape, whatever single entry is spoilt', () => {

@@ -22,17 +22,22 @@ export function readPlan(value: unknown): Parsed<PlanDocument> {
       why: `This plan was written by a newer Meshwork (version ${version}; this one reads up to ${PLAN_VERSION}).`,
     };
   }
+  const plan = migratePlan(record);
+  const fault = faultOf(plan);
+  if (!fault) return { ok: true, value: plan as unknown as PlanDocument };
+  const at = fault.path ? ` (${fault.path})` : '';
+  return { ok: false, why: `This plan can’t be read: ${fault.message}${at}` };
+}
+
+/** Why a plan that she has just changed can't be so, in words for her, or nothing where it can. */
+export const refusalOf = (plan: PlanDocument): string | undefined => faultOf(plan)?.message;
+
+function faultOf(plan: unknown): ValidationError | undefined {
   try {
-    return {
-      ok: true,
-      value: planSchema.validateSync(migratePlan(record), {
-        strict: true,
-        abortEarly: true,
-      }) as unknown as PlanDocument,
-    };
+    planSchema.validateSync(plan, { strict: true, abortEarly: true });
+    return undefined;
   } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    const at = error.path ? ` (${error.path})` : '';
-    return { ok: false, why: `This plan can’t be read: ${error.message}${at}` };
+    if (error instanceof ValidationError) return error;
+    throw error;
   }
 }

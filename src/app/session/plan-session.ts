@@ -8,7 +8,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type History, record, redo, undo } from '../../model/history.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanChange } from '../../model/plan-change.ts';
-import { readPlan } from '../../model/read-plan.ts';
+import { refusalOf } from '../../model/read-plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
 import { addPlan, openRecord, savePlan } from '../../store/plans.ts';
 import { db, newId } from './database.ts';
@@ -112,9 +112,9 @@ export function usePlanSession(id: string): Opened {
     isDraft: draft !== undefined,
     trouble,
     apply(deed) {
-      const checked = readPlan(deed.plan);
+      const refusal = refusalOf(deed.plan);
       setDraft(undefined);
-      if (!checked.ok) return checked.why.replace(/^This plan can’t be read: /, '').replace(/ \([\w.]+\)$/, '');
+      if (refusal) return refusal;
       move(record(latest.current.history ?? history, deed));
       return undefined;
     },
