@@ -189,7 +189,7 @@ describe('rows', () => {
     await browser.settled();
     const fuller = await pieces();
     expect(fuller).toBeGreaterThan(before + 3);
-    await browser.press(/^Wipe out all 1 strokes/);
+    await browser.press(/^Wipe out the stroke/);
     await browser.settled();
     expect(await pieces()).toBe(before);
     await undo();

@@ -1,7 +1,7 @@
 /** What is wrong, risky or worth knowing of the measures. */
 import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
 import { TAPE_INFO, TAPE_MEASURES } from '../trade/tape.ts';
-import { lowerFirst } from '../trade/words.ts';
+import { lowerFirst, upperFirst } from '../trade/words.ts';
 import { type Check, mm } from './check.ts';
 
 export const impossibleHead: Check = (_, { head }) => {
@@ -64,6 +64,6 @@ export const estimatedMeasures: Check = (inputs) => {
     severity: 'note',
     station: 'measure',
     what: missing.length === 1 ? 'One measure is estimated.' : `${missing.length} measures are estimated.`,
-    why: `${missing.map((m) => lowerFirst(TAPE_INFO[m].name)).join(', ')}: worked out from the others and from how heads usually are.`,
+    why: `${upperFirst(missing.map((m) => lowerFirst(TAPE_INFO[m].name)).join(', '))}: worked out from the others and from how heads usually are.`,
   };
 };

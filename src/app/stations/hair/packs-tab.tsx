@@ -181,6 +181,7 @@ function HairOnLabel({ product: p, change }: PackProps) {
       />
       <SelectField
         label="Loop"
+        wide
         value={p.loop}
         testId="loop"
         options={LOOPS.map((l) => [l, LOOP_INFO[l].name] as const)}

@@ -100,7 +100,7 @@ function BrushTools({ session }: Pick<BenchProps, 'session'>) {
       />
       {plan.rows.brush.length > 0 && (
         <button type="button" className="word text-[13px]" onClick={() => session.apply(clearBrush(plan))}>
-          Wipe out all {plan.rows.brush.length} strokes
+          {plan.rows.brush.length === 1 ? 'Wipe out the stroke' : `Wipe out all ${plan.rows.brush.length} strokes`}
         </button>
       )}
     </>
