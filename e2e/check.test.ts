@@ -293,6 +293,7 @@ describe('from an install', () => {
       30_000,
     );
     expect(await (await browser.byId('so-far')).getAttribute('value')).toBe('soFar');
+    expect(await browser.text('[aria-label="Weave"]')).toMatch(/not hooked yet \d+/);
     // Another plan starts at rest and finished.
     await browser.click('[data-testid="plans"]');
     await browser.press('Swept-back coils');

@@ -133,3 +133,19 @@ it('no file is longer than can be read at one sitting', () => {
   const linesOf = (file: string) => readFileSync(file, 'utf8').split('\n').length;
   expect(sources('src').filter((file) => linesOf(file) > LONGEST_FILE)).toEqual([]);
 });
+
+describe('the look', () => {
+  const screens = sources('src/app');
+
+  it('colours stand in theme.css alone; screens, canvas and shaders read them by name', () => {
+    const colour = /#[0-9a-f]{6}\b|\brgba?\(\s*\d/;
+    expect(screens.filter((file) => colour.test(readFileSync(file, 'utf8')))).toEqual([]);
+  });
+
+  it('sizes and widths come from the scale: what is made up on the spot is the exception', () => {
+    const madeUp = /[\w:*-]+-\[[^\]'"]+\](?=[\s"'`])/g;
+    const found = screens.flatMap((file) => readFileSync(file, 'utf8').match(madeUp) ?? []);
+    expect(found.length).toBeLessThan(40);
+    expect(found.filter((utility) => /^text-\[|^font-\[/.test(utility))).toEqual([]);
+  });
+});

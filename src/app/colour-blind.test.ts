@@ -3,16 +3,19 @@
  * three dichromacies, by the model of Machado, Oliveira and Fernandes (2009), and CIEDE2000 (CIE 142-2001), both as
  * the registry library culori has them. Knots are told by shape alone, so only selection and caution depend on it.
  */
+import { readFileSync } from 'node:fs';
 import { differenceCiede2000, filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit } from 'culori';
 import { describe, expect, it } from 'vitest';
 import { KNOT_KINDS } from '../core/trade/knots.ts';
 import { signPath } from '../formats/signs.ts';
 
-const YARN = '#f1e8d4';
-const CLOTH = '#1e2249';
-const CAP = '#211d31';
-const BRASS = '#eeb04a';
-const CAUTION = '#ff9478';
+const css = readFileSync('src/app/theme.css', 'utf8');
+const token = (name: string) => new RegExp(`--${name}: (#[0-9a-f]{6});`).exec(css)?.[1] ?? `no --${name}`;
+const YARN = token('yarn');
+const CLOTH = token('cloth');
+const CAP = token('cap');
+const BRASS = token('light');
+const CAUTION = token('caution');
 
 /** A difference that is seen at a glance between small marks; 2.3 is one that is just noticed (from memory). */
 const AT_A_GLANCE = 10;

@@ -1,8 +1,9 @@
 /** Contrast of the colour tokens by WCAG 2.2: relative luminance and contrast ratio as its glossary defines them. */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { TOKENS } from './ui/tokens.ts';
 
-const css = readFileSync('src/app/app.css', 'utf8');
+const css = readFileSync('src/app/theme.css', 'utf8');
 const block = (selector: string) => {
   const start = css.indexOf(`${selector} {`);
   return css.slice(start, css.indexOf('}', start));
@@ -59,4 +60,8 @@ describe.each([
     if (weak) expect(contrast(of('ink'), of('ground'))).toBeGreaterThan(3);
     expect(contrast('#eeb04a', of('cloth'))).toBeGreaterThan(3);
   });
+});
+
+it('the style sheet has every token that canvas and shaders ask for', () => {
+  expect(TOKENS.filter((name) => !css.includes(`  --${name}: `))).toEqual([]);
 });

@@ -16,8 +16,8 @@ export function readPlanJson(text: string): Parsed<PlanDocument> {
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    return { ok: false, why: `This file isn’t JSON: ${(error as Error).message.split('\n')[0]}.` };
+  } catch {
+    return { ok: false, why: 'This file isn’t JSON: it is another kind of file, or damaged or cut short.' };
   }
   return readPlan(value);
 }

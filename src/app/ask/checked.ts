@@ -23,6 +23,8 @@ export interface Checked {
   readonly findings: readonly Finding[];
   /** At Check: knots that nothing hides. */
   readonly seenIds: ReadonlySet<string> | undefined;
+  /** Where only the knots up to the bead are looked at: how many those are. */
+  readonly hooked: number | undefined;
   /** Everything shown is that of this plan. */
   readonly isLooked: boolean;
 }
@@ -32,6 +34,7 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
   const knotsIn = useKnotsIn(result);
   const looked = useLook(plan, isDraft);
   const lookedAs = useLookAs(plan, looked, knotsIn);
+  const soFar = useView((v) => v.check.soFar);
   const hair = useFallingHair(plan, atCheck, isDraft, knotsIn);
   const range = useGuessRange(plan, isDraft);
   const findings = useFindings(plan, result, looked, hair);
@@ -47,6 +50,7 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
     range,
     findings,
     seenIds,
+    hooked: soFar ? knotsIn : undefined,
     isLooked: looked?.isCurrent === true && (!atCheck || isDrawn),
   };
 }

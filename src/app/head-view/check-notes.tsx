@@ -48,23 +48,23 @@ export function CheckNotes(props: {
           key={n.key}
           type="button"
           data-testid={`note-${n.key}`}
-          className={`absolute top-[26px] w-[196px] ${i === 0 ? 'left-[32px]' : 'right-[14px]'} ${narrow && i > 0 ? 'hidden' : ''}`}
+          className={`absolute top-6.5 w-49 ${i === 0 ? 'left-8' : 'right-3.5'} ${narrow && i > 0 ? 'hidden' : ''}`}
           onClick={() => turn({ azimuth: Math.atan2(n.atMm[0], n.atMm[2]), elevation: elevationOf(n.atMm) })}
         >
-          <span className="fig block text-[40px]" style={{ fontStretch: '78%' }}>
+          <span className="fig block text-great" style={{ fontStretch: '78%' }}>
             {n.figure}
           </span>
-          <span className="mt-[8px] block font-[650] leading-[1.25]">{n.where}</span>
-          <span className="quiet mt-[3px] block">{n.why}</span>
+          <span className="mt-2 block font-strong leading-tight">{n.where}</span>
+          <span className="note mt-0.75 block">{n.why}</span>
           <span className="sr-only">. Turn the head to it</span>
         </button>
       ))}
       {!first && (
-        <div className="pointer-events-none absolute left-[32px] top-[26px] w-[196px]">
-          <span className="fig block text-[40px]" style={{ fontStretch: '78%' }}>
+        <div className="pointer-events-none absolute left-8 top-6.5 w-49">
+          <span className="fig block text-great" style={{ fontStretch: '78%' }}>
             {Math.round(100 * look.hiddenShare)} %
           </span>
-          <p className="quiet mt-[8px]">
+          <p className="note mt-2">
             No patch wider than half a finger shows, and no knot. Touch any place and it tells why.
           </p>
         </div>
@@ -120,26 +120,26 @@ function fromRight(from: number, x: number, y: number): string {
 /** From covered to where light comes through, with both isolines. */
 export function Ramp() {
   return (
-    <div className="pointer-events-none absolute bottom-[132px] left-[32px] flex items-center gap-[10px] text-[13px] text-ink2">
+    <div className="pointer-events-none absolute bottom-33 left-8 flex items-center gap-2.5 text-note text-ink2">
       covered
       <svg width="150" height="14" aria-hidden="true">
         <defs>
           <linearGradient id="ramp">
             {[
-              ['0', '#2c3059'],
-              ['.18', '#454366'],
-              ['.38', '#8a5a52'],
-              ['.58', '#d98f35'],
-              ['.8', '#ffc65c'],
-              ['1', '#fff3cf'],
+              ['0', 'var(--heat-0)'],
+              ['.18', 'var(--heat-1)'],
+              ['.38', 'var(--heat-2)'],
+              ['.58', 'var(--heat-3)'],
+              ['.8', 'var(--heat-4)'],
+              ['1', 'var(--heat-5)'],
             ].map(([offset, colour]) => (
               <stop key={offset} offset={offset} stopColor={colour} />
             ))}
           </linearGradient>
         </defs>
         <rect width="150" height="14" fill="url(#ramp)" />
-        <path d="M30 0V14" stroke="#f1e8d4" strokeWidth="1.6" strokeDasharray="3 2.5" />
-        <path d="M67.5 0V14" stroke="#171b3a" strokeWidth="1.8" />
+        <path d="M30 0V14" stroke="var(--yarn)" strokeWidth="1.6" strokeDasharray="3 2.5" />
+        <path d="M67.5 0V14" stroke="var(--sign)" strokeWidth="1.8" />
       </svg>
       light comes through
     </div>

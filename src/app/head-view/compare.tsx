@@ -134,8 +134,10 @@ function Head(props: {
         />
       </div>
       <figcaption className="pointer-events-none text-center">
-        {props.hidden !== undefined && <span className="fig mr-2 text-[25px]">{Math.round(100 * props.hidden)} %</span>}
-        <span className="quiet">{props.name}</span>
+        {props.hidden !== undefined && (
+          <span className="fig mr-2 text-heading">{Math.round(100 * props.hidden)} %</span>
+        )}
+        <span className="note">{props.name}</span>
       </figcaption>
     </figure>
   );

@@ -4,12 +4,14 @@ import { POSES } from '../../core/fall/poses.ts';
 import type { PlanResult } from '../../core/findings/plan-result.ts';
 import type { HeadScene } from '../../core/plan/ask/scene.ts';
 import type { HairOnHead, Look } from '../../core/plan/look-result.ts';
+import { litHair } from '../../core/trade/colours.ts';
 import { TAPE_MEASURES, type TapeMeasure } from '../../core/trade/tape.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import { useSame } from '../ask/use-same.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
 import { useLoaded } from '../session/use-loaded.ts';
+import { token } from '../ui/tokens.ts';
 import { useSize } from '../ui/use-size.ts';
 import { useView } from '../view/view-store.ts';
 import { askAbout, onScene } from './ask-about.ts';
@@ -18,13 +20,14 @@ import { KnotNote } from './knot-note.tsx';
 import type { drawLook } from './lines/look.ts';
 import { drawOverlay, drawStroke, knotAt, type OverlayOptions, type OverlayParts } from './lines/rows.ts';
 import { layersOf } from './picture/layers.ts';
-import { BLOCK_PALETTE, hairColour, paletteOf, SCALP } from './picture/palette.ts';
+import { blockPalette, paletteOf, scalpColour } from './picture/palette.ts';
 import { bentBy, facing, projection, screenX, screenY } from './projection.ts';
 import { surfacePointAt, vertexAt } from './surface-hit.ts';
 import { turnByKey, useTurning } from './turning.ts';
 import { useHeadPicture } from './use-head-picture.ts';
 import { useStrokes } from './use-strokes.ts';
 import { ViewRing } from './view-ring.tsx';
+import './head-view.css';
 
 export interface ShownLook {
   readonly look: Look | undefined;
@@ -97,7 +100,7 @@ export function HeadView(props: {
   const palette = useMemo(
     () => ({
       ...paletteOf({ skin, cap }, theme === 'dark', capOff),
-      ...(onBlock ? { ...BLOCK_PALETTE, bare: false } : {}),
+      ...(onBlock ? blockPalette() : {}),
     }),
     [skin, cap, theme, capOff, onBlock],
   );
@@ -170,14 +173,13 @@ export function HeadView(props: {
       if (strokes.pixels) drawStroke(ctx, strokes.pixels);
       return;
     }
-    const styles = getComputedStyle(canvas);
     const tapes = scene?.tapes;
     const measure = view.tape as TapeMeasure | undefined;
     drawOverlay(ctx, seen, result, {
       parts,
       selectedId: view.selectedId,
       cautions,
-      scalp: SCALP[session.plan.skin],
+      scalp: scalpColour(session.plan.skin),
       oldPart,
       show: show === 'look' ? 'rows' : show,
       ...(tapes
@@ -187,8 +189,8 @@ export function HeadView(props: {
               pointsMm: tapes[measure],
               unit: session.plan.unit,
               fingerMm: fingerMm(session.plan),
-              ink: styles.getPropertyValue('--ink'),
-              ground: styles.getPropertyValue('--ground'),
+              ink: token('ink'),
+              ground: token('ground'),
             },
             otherTapes: measure ? TAPE_MEASURES.filter((m) => m !== measure).map((m) => tapes[m]) : [],
           }
@@ -257,12 +259,12 @@ export function HeadView(props: {
       />
       <canvas ref={lineCanvas} aria-hidden="true" />
       {picture.state === 'none' && (
-        <p className="quiet absolute bottom-4 right-4 max-w-[36ch]">
+        <p className="note absolute bottom-4 right-4 max-w-[36ch]">
           This browser draws no 3D picture. Rows and knots are drawn all the same.
         </p>
       )}
       {withHair && !hair && result && (
-        <p className="quiet absolute bottom-4 right-6" role="status">
+        <p className="note absolute bottom-4 right-6" role="status">
           Laying the hair …
         </p>
       )}
@@ -323,7 +325,7 @@ export function HeadView(props: {
 
 function hairLookOf({ products }: PlanSession['plan']) {
   const [product] = products;
-  return { colour: hairColour(product.colours[0] ?? ''), texture: product.texture };
+  return { colour: litHair(product.colours[0] ?? ''), texture: product.texture };
 }
 
 function placeOf(seen: ReturnType<typeof projection>, knot: { xMm: number; yMm: number; zMm: number }) {

@@ -30,34 +30,30 @@ export function KnotNote({ result, knot }: { readonly result: PlanResult; readon
   const tool = useView((v) => v.tool);
   if (!knot) {
     return (
-      <div className="hint pointer-events-none absolute left-[32px] top-[30px] w-[200px]">
-        <p className="quiet">{hintOf(tool)}</p>
+      <div className="hint pointer-events-none absolute left-8 top-7.5 w-50">
+        <p className="note">{hintOf(tool)}</p>
       </div>
     );
   }
   const row = result.rows[knot.row];
   return (
-    <div
-      className="pointer-events-none absolute left-[32px] top-[28px] w-[236px]"
-      aria-live="polite"
-      data-testid="knot-note"
-    >
-      <div className="quiet">Knot</div>
-      <div className="fig text-[64px]" style={{ letterSpacing: '-.02em', fontStretch: '80%' }}>
+    <div className="pointer-events-none absolute left-8 top-7 w-59" aria-live="polite" data-testid="knot-note">
+      <div className="note">Knot</div>
+      <div className="fig text-callout" style={{ letterSpacing: '-.02em', fontStretch: '80%' }}>
         {result.knots.indexOf(knot) + 1}{' '}
-        <span className="text-[15px] font-normal tracking-normal text-ink2" style={{ fontFamily: 'var(--font-text)' }}>
+        <span className="text-body font-normal tracking-normal text-ink2" style={{ fontFamily: 'var(--font-text)' }}>
           of {result.knots.length}
         </span>
       </div>
-      <div className="mt-[12px] flex items-center gap-[10px] text-[16px] font-[650]">
+      <div className="mt-3 flex items-center gap-2.5 text-lead font-strong">
         <Sign knot={knot} size={7.5} />
         {knotName(knot)}
       </div>
-      <p className="mt-[6px] max-w-[27ch]">{knot.chain[0].because}</p>
-      <p className="quiet mt-[6px]">
+      <p className="mt-1.5 max-w-[27ch]">{knot.chain[0].because}</p>
+      <p className="note mt-1.5">
         {knot.chain[1].because} {upperFirst(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
       </p>
-      <p className="quiet mt-[6px]">
+      <p className="note mt-1.5">
         Row {row.label}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.
       </p>
     </div>

@@ -2,10 +2,10 @@
 import { useView, VIEWS, type ViewName } from '../view/view-store.ts';
 
 const WORDS: ReadonlyArray<readonly [ViewName, string, string]> = [
-  ['front', 'front', 'left-[68px] top-[-20px]'],
-  ['left', 'left', 'left-[-4px] top-[22px]'],
-  ['right', 'right', 'left-[142px] top-[22px]'],
-  ['behind', 'behind', 'left-[62px] top-[60px]'],
+  ['front', 'front', 'left-17 -top-5'],
+  ['left', 'left', '-left-1 top-5.5'],
+  ['right', 'right', 'left-35.5 top-5.5'],
+  ['behind', 'behind', 'left-15.5 top-15'],
 ];
 
 export function ViewRing() {
@@ -15,8 +15,8 @@ export function ViewRing() {
   const beadX = 92 + Math.sin(azimuth) * -52 * (mirror ? -1 : 1);
   const beadY = 41 - Math.cos(azimuth) * 21;
   return (
-    <div className="view-ring absolute bottom-[14px] left-[32px] h-[104px] w-[330px]">
-      <svg className="absolute left-0 top-[4px]" width="186" height="84" aria-hidden="true">
+    <div className="view-ring">
+      <svg className="absolute left-0 top-1" width="186" height="84" aria-hidden="true">
         <ellipse cx="92" cy="41" rx="52" ry="21" fill="none" stroke="var(--ink)" strokeWidth="1.3" />
         {[0, 1, 2, 3].map((i) => (
           <circle
@@ -34,7 +34,7 @@ export function ViewRing() {
         <button
           key={name}
           type="button"
-          className={`word absolute justify-center text-[13px] text-ink2 ${mirror && name === 'left' ? 'left-[142px] top-[22px]' : mirror && name === 'right' ? 'left-[-4px] top-[22px]' : place}`}
+          className={`word absolute justify-center text-note text-ink2 ${mirror && name === 'left' ? 'left-35.5 top-5.5' : mirror && name === 'right' ? '-left-1 top-5.5' : place}`}
           style={{ margin: 0, minWidth: 44 }}
           onClick={() => turn(VIEWS[name])}
         >
@@ -42,33 +42,23 @@ export function ViewRing() {
           {word}
         </button>
       ))}
-      <Toggle
-        className="top-[-8px]"
-        on={fromTop}
-        onClick={() => turn(fromTop ? VIEWS.behind : VIEWS.top)}
-        word="from the top"
-      />
-      <Toggle className="top-[56px]" on={mirror} onClick={toggleMirror} word="in a mirror" />
+      <Toggle on={fromTop} onClick={() => turn(fromTop ? VIEWS.behind : VIEWS.top)} word="from the top" />
+      <Toggle on={mirror} onClick={toggleMirror} word="in a mirror" />
     </div>
   );
 }
 
-function Toggle(props: {
-  readonly className: string;
-  readonly on: boolean;
-  readonly word: string;
-  readonly onClick: () => void;
-}) {
+function Toggle(props: { readonly on: boolean; readonly word: string; readonly onClick: () => void }) {
   return (
     <button
       type="button"
       aria-pressed={props.on}
       onClick={props.onClick}
-      className={`toggle word absolute left-[222px] whitespace-nowrap text-[13px] text-ink2 ${props.className}`}
+      className="toggle word whitespace-nowrap text-note text-ink2"
     >
       <span
         aria-hidden="true"
-        className="mr-2 inline-block size-[11px] rounded-full border-[1.5px] border-ink"
+        className="mr-2 inline-block size-2.75 rounded-full border-[1.5px] border-ink"
         style={{ background: props.on ? 'var(--brass)' : 'transparent' }}
       />
       {props.word}

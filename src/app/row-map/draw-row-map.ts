@@ -1,12 +1,8 @@
 import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { signPath } from '../../formats/signs.ts';
+import { noteFont, token } from '../ui/tokens.ts';
 import type { WeaveLayout } from './layout.ts';
 
-const YARN = '#f1e8d4';
-const SECOND = '#b9b5c4';
-const LIGHT = '#eeb04a';
-const CLOTH_SIGN = '#171b3a';
-const CAUTION = '#ff9478';
 const SIGN = 4.1;
 const OPEN_SIGN = 5.6;
 
@@ -47,7 +43,7 @@ export function drawWeave(
   result.rows.forEach((row, i) => {
     const here = selected?.row === i;
     const toCome = selected !== undefined && i > selected.row;
-    ctx.strokeStyle = YARN;
+    ctx.strokeStyle = token('yarn');
     ctx.globalAlpha = here ? 1 : toCome ? 0.5 : 0.8;
     ctx.lineWidth = here ? 1.8 : toCome ? 0.9 : 1.15;
     ctx.stroke(threadPath(x(row.startMm), x(row.endMm), y(i)));
@@ -63,17 +59,17 @@ export function drawWeave(
       ctx.globalAlpha = 1;
       ctx.fillStyle = drawing.cloth;
       ctx.fill(path);
-      ctx.strokeStyle = LIGHT;
+      ctx.strokeStyle = token('light');
       ctx.lineWidth = 1.6;
       ctx.stroke(path);
     } else {
-      ctx.fillStyle = YARN;
+      ctx.fillStyle = token('yarn');
       ctx.fill(path);
     }
     ctx.restore();
     ctx.globalAlpha = 1;
     if (!drawing.cautions.has(k.id)) return;
-    ctx.strokeStyle = CAUTION;
+    ctx.strokeStyle = token('caution');
     ctx.lineWidth = 1.8;
     ctx.beginPath();
     ctx.arc(x(k.fromMiddleMm), y(k.row), 7.6, 0, 2 * Math.PI);
@@ -84,8 +80,8 @@ export function drawWeave(
     ctx.save();
     ctx.translate(x(selected.fromMiddleMm), y(selected.row));
     disc(ctx, 12, drawing.cloth);
-    disc(ctx, 10.5, LIGHT);
-    ctx.fillStyle = CLOTH_SIGN;
+    disc(ctx, 10.5, token('light'));
+    ctx.fillStyle = token('sign');
     ctx.fill(sign(selected, 5.4));
     ctx.restore();
   }
@@ -104,13 +100,13 @@ function threadPath(from: number, to: number, y: number): Path2D {
 
 function drawBeam(ctx: CanvasRenderingContext2D, x: number, height: number) {
   const glow = ctx.createLinearGradient(x - 24, 0, x + 24, 0);
-  glow.addColorStop(0, 'rgb(255 223 156 / 0%)');
-  glow.addColorStop(0.28, 'rgb(255 223 156 / 28%)');
-  glow.addColorStop(0.72, 'rgb(255 223 156 / 28%)');
-  glow.addColorStop(1, 'rgb(255 223 156 / 0%)');
+  glow.addColorStop(0, token('glow-out'));
+  glow.addColorStop(0.28, token('glow'));
+  glow.addColorStop(0.72, token('glow'));
+  glow.addColorStop(1, token('glow-out'));
   ctx.fillStyle = glow;
   ctx.fillRect(x - 24, 0, 48, height);
-  ctx.strokeStyle = LIGHT;
+  ctx.strokeStyle = token('light');
   ctx.lineWidth = 1.5;
   ctx.beginPath();
   ctx.moveTo(x, 0);
@@ -119,10 +115,10 @@ function drawBeam(ctx: CanvasRenderingContext2D, x: number, height: number) {
 }
 
 function drawRuler(ctx: CanvasRenderingContext2D, width: number, layout: WeaveLayout, fingerMm: number) {
-  ctx.font = "11.5px 'Atkinson Hyperlegible Next Variable', system-ui";
+  ctx.font = noteFont();
   ctx.textAlign = 'center';
-  ctx.fillStyle = SECOND;
-  ctx.strokeStyle = SECOND;
+  ctx.fillStyle = token('w-ink2');
+  ctx.strokeStyle = token('w-ink2');
   ctx.lineWidth = 1;
   for (let f = -40; f <= 40; f++) {
     const at = layout.x(f * fingerMm);
@@ -136,7 +132,7 @@ function drawRuler(ctx: CanvasRenderingContext2D, width: number, layout: WeaveLa
     ctx.globalAlpha = 1;
     if (strong && f !== 0 && at < width - 190) ctx.fillText(String(Math.abs(f)), at, 19);
   }
-  ctx.font = "13px 'Atkinson Hyperlegible Next Variable', system-ui";
+  ctx.font = noteFont();
   ctx.textAlign = 'right';
   ctx.fillText('fingers from the middle', width - 32, 18);
 }
@@ -145,9 +141,9 @@ function drawEndWords(ctx: CanvasRenderingContext2D, result: PlanResult, layout:
   const first = result.rows[0];
   const last = result.rows[result.rows.length - 1];
   if (!first || !last) return;
-  ctx.font = "13px 'Atkinson Hyperlegible Next Variable', system-ui";
+  ctx.font = noteFont();
   ctx.textAlign = 'right';
-  ctx.fillStyle = SECOND;
+  ctx.fillStyle = token('w-ink2');
   ctx.fillText('nape', layout.x(first.startMm) - 16, layout.y(0) + 4);
   if (result.rows.length > 1) ctx.fillText(topWord, layout.x(last.startMm) - 16, layout.y(result.rows.length - 1) + 4);
 }

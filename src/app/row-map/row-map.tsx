@@ -9,12 +9,15 @@ import { signKey } from '../../formats/signs.ts';
 import { pullRow } from '../../model/rows-by-hand.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
+import { useTheme } from '../session/theme.ts';
 import { duration } from '../ui/format.ts';
 import { Sign } from '../ui/sign.tsx';
+import { token } from '../ui/tokens.ts';
 import { useSize } from '../ui/use-size.ts';
 import { useView } from '../view/view-store.ts';
 import { drawWeave } from './draw-row-map.ts';
 import { knotNear, weaveLayout } from './layout.ts';
+import './row-map.css';
 
 const FRAME_MS = 70;
 
@@ -32,10 +35,13 @@ export function RowMap(props: {
   readonly result: PlanResult | undefined;
   /** At Check: knots that nothing hides. */
   readonly seenIds?: ReadonlySet<string> | undefined;
+  /** Knots that are in, where not all are looked at. */
+  readonly hooked?: number | undefined;
 }) {
   const { session, result, seenIds } = props;
   const { plan } = session;
   const box = useRef<HTMLDivElement>(null);
+  const { theme } = useTheme();
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useSize(box);
   const { selectedId, select, tool } = useView();
@@ -52,6 +58,7 @@ export function RowMap(props: {
     [result],
   );
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: tokens change with the theme
   useEffect(() => {
     const ctx = canvas.current?.getContext('2d');
     if (!ctx || !canvas.current || size.width === 0) return;
@@ -66,11 +73,11 @@ export function RowMap(props: {
       selectedId,
       cautions,
       fingerMm: fingerMm(plan),
-      cloth: '#1e2249',
+      cloth: token('cloth'),
       topWord,
       seenIds,
     });
-  }, [result, layout, size, selectedId, cautions, plan, seenIds]);
+  }, [result, layout, size, selectedId, cautions, plan, seenIds, theme]);
 
   useEffect(() => {
     if (!playing || !result) return;
@@ -162,24 +169,26 @@ export function RowMap(props: {
         }}
         onKeyDown={onKey}
       />
-      {result && (seenIds ? <SeenLegend seen={seenIds.size} of={result.knots.length} /> : <Legend result={result} />)}
+      {result &&
+        (seenIds ? (
+          <SeenLegend seen={seenIds.size} hooked={props.hooked ?? result.knots.length} of={result.knots.length} />
+        ) : (
+          <Legend result={result} />
+        ))}
       {result && (
         <button
           type="button"
-          className="word play absolute bottom-[4px] right-[32px] gap-[12px] text-[15px] font-[650] text-yarn"
-          style={{ margin: 0 }}
+          className="word play text-yarn"
           onClick={() => {
             if (!playing && index + 1 >= result.knots.length) select(result.knots[0]?.id);
             setPlaying(!playing);
           }}
         >
           <svg width="16" height="18" viewBox="0 0 16 18" aria-hidden="true">
-            <path d={playing ? 'M1 0h5v18h-5zM10 0h5v18h-5z' : 'M0 0L16 9L0 18Z'} fill="#eeb04a" />
+            <path d={playing ? 'M1 0h5v18h-5zM10 0h5v18h-5z' : 'M0 0L16 9L0 18Z'} fill="var(--light)" />
           </svg>
           {playing ? 'Stop' : 'Play the install'}
-          <span className="play-minutes text-[14px] font-normal" style={{ color: 'var(--w-ink2)' }}>
-            {duration(result.time.knotMinutes)}
-          </span>
+          <span className="play-minutes text-small font-normal text-yarn2">{duration(result.time.knotMinutes)}</span>
         </button>
       )}
     </section>
@@ -220,21 +229,22 @@ function stepTo(result: PlanResult, index: number, key: string): number | undefi
 }
 
 /** At Check: what is open shows, what is filled does not. */
-function SeenLegend({ seen, of }: { readonly seen: number; readonly of: number }) {
+function SeenLegend(props: { readonly seen: number; readonly hooked: number; readonly of: number }) {
   return (
-    <ul className="pointer-events-none absolute bottom-[8px] left-[32px] grid gap-y-[1px] text-[13px] text-yarn">
-      <li className="flex items-center gap-[8px]">
+    <ul className="pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
+      <li className="flex items-center gap-2">
         <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
-          <circle r="4.2" fill="none" stroke="#eeb04a" strokeWidth="1.8" />
+          <circle r="4.2" fill="none" stroke="var(--light)" strokeWidth="1.8" />
         </svg>
-        seen {seen}
+        seen {props.seen}
       </li>
-      <li className="flex items-center gap-[8px]">
+      <li className="flex items-center gap-2">
         <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
-          <circle r="4.6" fill="#f1e8d4" />
+          <circle r="4.6" fill="var(--yarn)" />
         </svg>
-        hidden {of - seen}
+        hidden {props.hooked - props.seen}
       </li>
+      {props.hooked < props.of && <li className="pl-5.5">not hooked yet {props.of - props.hooked}</li>}
     </ul>
   );
 }
@@ -247,10 +257,10 @@ function Legend({ result }: { readonly result: PlanResult }) {
     else entries.set(signKey(knot), { knot, count: 1 });
   }
   return (
-    <ul className="pointer-events-none absolute bottom-[8px] left-[32px] grid gap-y-[1px] text-[13px] text-yarn">
+    <ul className="pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
       {[...entries.values()].map(({ knot, count }) => (
-        <li key={signKey(knot)} className="flex items-center gap-[8px]">
-          <Sign knot={knot} size={4.8} colour="#f1e8d4" />
+        <li key={signKey(knot)} className="flex items-center gap-2">
+          <Sign knot={knot} size={4.8} colour="var(--yarn)" />
           {lowerFirst(knotName(knot))} {count}
         </li>
       ))}

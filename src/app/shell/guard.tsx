@@ -44,7 +44,7 @@ export class Guard extends Component<GuardProps, { readonly fault: Fault | undef
         <p>
           {what} could not be shown: {sentenceOf(fault.error)} The rest works on, and nothing of the plan was changed.
         </p>
-        <button type="button" className="word font-[650]" onClick={this.again}>
+        <button type="button" className="word font-strong" onClick={this.again}>
           Try again
         </button>
       </div>

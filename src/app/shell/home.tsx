@@ -53,13 +53,13 @@ export function Home() {
     <main className="relative grid min-h-dvh grid-cols-1 md:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div className="daylight" />
       <div className="flex flex-col justify-center p-[clamp(24px,6vw,96px)]">
-        <h1 className="text-[clamp(46px,7vw,84px)]">Meshwork</h1>
-        <p className="mt-6 max-w-[44ch] text-[17px]">
+        <h1 className="text-poster">Meshwork</h1>
+        <p className="mt-6 max-w-[44ch] text-lead">
           A crochet style without cornrows, planned on your own head. Six tape measures, one pack of hair and your
           fingers; it tells where each knot goes and why, what to buy and how long it takes, and then goes through it
           with you at the mirror.
         </p>
-        <p className="quiet mb-6 mt-3">Everything stays in this browser.</p>
+        <p className="note mb-6 mt-3">Everything stays in this browser.</p>
         <Suspense>
           <PlanList currentId={undefined} close={() => undefined} />
         </Suspense>

@@ -30,12 +30,12 @@ export function PageFault({ error, again }: { readonly error: unknown; readonly 
   };
   return (
     <main className="mx-auto max-w-[60ch] p-10" data-testid="page-fault">
-      <h1 className="text-[27px]">{planId ? 'This plan can’t be shown.' : 'This page can’t be shown.'}</h1>
+      <h1 className="text-heading">{planId ? 'This plan can’t be shown.' : 'This page can’t be shown.'}</h1>
       <p className="mt-2" role="alert">
         It stopped at this: {sentenceOf(error)} Everything you entered is kept.
       </p>
       <div className="line mt-4 flex flex-wrap gap-x-8 pt-2">
-        <button type="button" className="word font-[650]" onClick={again}>
+        <button type="button" className="word font-strong" onClick={again}>
           Try again
         </button>
         {failed && (
@@ -87,7 +87,7 @@ export function PageFault({ error, again }: { readonly error: unknown; readonly 
           {said}
         </p>
       )}
-      <h2 className="mt-6 text-[19px]">Your plans</h2>
+      <h2 className="mt-6 text-title">Your plans</h2>
       <ul className="mt-1" data-testid="fault-plans">
         {records
           ?.filter((r) => !r.deletedAtMs && r.id !== planId)

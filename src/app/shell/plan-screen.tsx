@@ -12,13 +12,14 @@ import { exportPlan } from '../session/files.ts';
 import { type PlanSession, usePlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
 import { Tally } from '../tally/tally.tsx';
-import { isStation, STATIONS, type StationId } from '../thread/stations.ts';
+import { BY_WORDS, isStation, STATIONS, type StationId } from '../thread/stations.ts';
 import { Thread } from '../thread/thread.tsx';
 import { FindingNote } from '../ui/finding-note.tsx';
 import { Settle } from '../ui/settle.tsx';
 import { PLAIN_CHECK, useView } from '../view/view-store.ts';
 import { clearFailed } from './failed.ts';
 import { Guard } from './guard.tsx';
+import './screen.css';
 
 /** Benches and dialogs come when they are first wanted; the head and the cloth are there at once. */
 const AimBench = lazy(() => import('../stations/aim/bench.tsx').then((m) => ({ default: m.AimBench })));
@@ -52,7 +53,7 @@ export function PlanScreen() {
   if (opened.state === 'open') return <AtStation key={planId} session={opened.session} station={station} />;
   return (
     <main className="p-10">
-      <h1 className="text-[27px]">
+      <h1 className="text-heading">
         {opened.state === 'missing' ? 'There is no such plan here.' : 'This plan can’t be opened.'}
       </h1>
       {opened.state === 'unreadable' && <p className="mt-2">{opened.why} It is kept as it is.</p>}
@@ -108,7 +109,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const show = station === 'measure' ? 'tape' : station === 'base' ? 'sections' : atCheck ? 'look' : 'rows';
   return (
     <div
-      className="screen"
+      className={`screen ${BY_WORDS.has(station) ? 'by-words' : ''}`}
       data-station={station}
       data-looked={checked.isLooked ? 'yes' : 'no'}
       data-ready={answer?.isCurrent && !session.isDraft ? 'yes' : 'no'}
@@ -122,10 +123,10 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           onClick={() => setPlansOpen(true)}
           data-testid="plans"
         >
-          <span className="fig block text-[23px]" style={{ fontStretch: '88%' }}>
+          <span className="fig block text-heading" style={{ fontStretch: '88%' }}>
             Meshwork
           </span>
-          <span className="quiet mt-[6px] block truncate leading-[1.2]">
+          <span className="note mt-1.5 block truncate leading-tight">
             {[plan.wearer, plan.name].filter(Boolean).join(', ')}
           </span>
         </button>
@@ -174,7 +175,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
         </aside>
       </main>
       <Guard what="The cloth of rows" resetKey={faultKey}>
-        <RowMap session={session} result={result} seenIds={checked.seenIds} />
+        <RowMap session={session} result={result} seenIds={checked.seenIds} hooked={checked.hooked} />
       </Guard>
       <Guard what="The tally" resetKey={faultKey}>
         <Tally

@@ -35,10 +35,10 @@ export function PlansDialog(props: {
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
         <Dialog.Content
-          className="panel fixed left-0 top-0 z-50 h-dvh w-[min(440px,100vw)] overflow-y-auto p-[32px]"
+          className="panel fixed left-0 top-0 z-50 h-dvh w-[min(440px,100vw)] overflow-y-auto p-8"
           aria-describedby={undefined}
         >
-          <Dialog.Title className="text-[27px]">Your plans</Dialog.Title>
+          <Dialog.Title className="text-heading">Your plans</Dialog.Title>
           <PlanList currentId={props.currentId} close={() => props.onOpenChange(false)} />
           <LookChoice />
           <Dialog.Close className="word mt-4">Close</Dialog.Close>
@@ -106,7 +106,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
               <>
                 <button
                   type="button"
-                  className="word font-[650]"
+                  className="word font-strong"
                   aria-current={p.id === currentId || undefined}
                   onClick={() => open(p.id)}
                 >
@@ -117,7 +117,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
                   {day(p.updatedAtMs)}
                   {p.id === currentId && ', open now'}
                 </p>
-                <div className="flex gap-6 text-[13px]">
+                <div className="flex gap-6 text-note">
                   <button type="button" className="word" onClick={() => copy(p.id)}>
                     Copy
                     <Of record={p} />
@@ -145,7 +145,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
           “{deleted.history.present.plan.name}” is deleted.{' '}
           <button
             type="button"
-            className="word ml-1 font-[650]"
+            className="word ml-1 font-strong"
             data-testid="undo-delete"
             onClick={() => restorePlan(db, deleted.id)}
           >
@@ -159,10 +159,10 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
         </p>
       )}
       <div className="line flex flex-wrap gap-x-8 pt-2">
-        <button type="button" className="word font-[650]" data-testid="new-plan" onClick={begin}>
+        <button type="button" className="word font-strong" data-testid="new-plan" onClick={begin}>
           New plan
         </button>
-        <button type="button" className="word font-[650]" onClick={() => file.current?.click()}>
+        <button type="button" className="word font-strong" onClick={() => file.current?.click()}>
           Open a file
         </button>
         <input
@@ -211,7 +211,7 @@ function Rename({
   return (
     <>
       <TextField label="Name" value={record.history.present.plan.name} onCommit={commit} testId="rename" />
-      <button type="button" className="word text-[13px]" onClick={onDone}>
+      <button type="button" className="word text-note" onClick={onDone}>
         Done
       </button>
     </>
@@ -228,13 +228,13 @@ function LookChoice() {
   const { choice, choose } = useTheme();
   return (
     <div className="line mt-4 pt-2">
-      <h3 className="text-[19px]">Look</h3>
+      <h3 className="text-title">Look</h3>
       <div className="flex gap-8">
         {LOOKS.map(([value, name]) => (
           <button
             key={value}
             type="button"
-            className={`word ${choice === value ? 'font-[650] underline underline-offset-4' : ''}`}
+            className={`word ${choice === value ? 'font-strong underline underline-offset-4' : ''}`}
             aria-pressed={choice === value}
             onClick={() => void choose(value)}
           >

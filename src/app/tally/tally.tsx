@@ -5,6 +5,7 @@ import type { PlanDocument } from '../../model/plan.ts';
 import { type Figures, figuresOf, type JudgedFigures } from '../ask/figures.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { hours, money, range } from '../ui/format.ts';
+import './tally.css';
 
 /** The working of a figure comes when it is first asked for. */
 const Working = lazy(() => import('./working.tsx').then((m) => ({ default: m.Working })));
@@ -32,25 +33,25 @@ function Stub({ session, onExport }: { readonly session: PlanSession; readonly o
     <div className="stub">
       {trouble ? (
         <div role="alert">
-          <p className="text-[13px] leading-tight text-madder">{trouble}</p>
-          <button type="button" className="word text-[13px]" onClick={session.retry}>
+          <p className="text-note leading-tight text-madder">{trouble}</p>
+          <button type="button" className="word text-note" onClick={session.retry}>
             Try again
           </button>
-          <button type="button" className="word ml-4 text-[13px]" onClick={onExport}>
+          <button type="button" className="word ml-4 text-note" onClick={onExport}>
             Save as a file
           </button>
-          <button type="button" className="word ml-4 text-[13px]" onClick={session.dismiss}>
+          <button type="button" className="word ml-4 text-note" onClick={session.dismiss}>
             Close
           </button>
         </div>
       ) : (
         <>
-          <div className="truncate font-[650]" data-testid="last-deed" aria-live="polite">
+          <div className="truncate font-strong" data-testid="last-deed" aria-live="polite">
             {session.isDraft ? 'Not kept until you let go' : history.present.words}
           </div>
           <button
             type="button"
-            className="word text-[13px]"
+            className="word text-note"
             disabled={history.past.length === 0}
             onClick={session.undo}
             title={history.past.length > 0 ? `Undo: ${history.present.words} (Ctrl+Z)` : undefined}
@@ -59,7 +60,7 @@ function Stub({ session, onExport }: { readonly session: PlanSession; readonly o
           </button>
           <button
             type="button"
-            className="word ml-6 text-[13px]"
+            className="word ml-6 text-note"
             disabled={history.future.length === 0}
             onClick={session.redo}
             title={history.future[0] ? `Redo: ${history.future[0].words} (Ctrl+Shift+Z)` : undefined}

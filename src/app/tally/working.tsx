@@ -45,7 +45,7 @@ export function Working(
       <Popover.Anchor virtualRef={{ current: props.at }} />
       <Popover.Portal>
         <Popover.Content
-          className="panel z-50 w-[340px] p-[18px] text-[14px]"
+          className="panel z-50 w-85 p-4.5 text-small"
           side="top"
           sideOffset={8}
           collisionPadding={16}

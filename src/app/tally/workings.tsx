@@ -24,10 +24,10 @@ function Working(props: {
 }) {
   return (
     <>
-      <h3 className="text-[20px]">{props.title}</h3>
+      <h3 className="text-title">{props.title}</h3>
       <dl className="mt-3">
         {props.rows.map(([name, value]) => (
-          <div key={name} className="line flex justify-between gap-4 py-[5px]">
+          <div key={name} className="line flex justify-between gap-4 py-1.25">
             <dt className="text-ink2">{name}</dt>
             <dd className="text-right">{value}</dd>
           </div>

@@ -25,6 +25,9 @@ export function isStation(value: string | undefined): value is StationId {
 
 export type StationState = 'settled' | 'open' | 'disputed' | 'defaults';
 
+/** On a phone these are words and figures: for the shop, the mirror and the log. */
+export const BY_WORDS: ReadonlySet<StationId> = new Set(['supply', 'install', 'log', 'wear', 'takedown']);
+
 /** Stations that hold choices of a plan; the others only show or do. */
 const CHOICES: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
 

@@ -6,6 +6,7 @@ import type { Finding } from '../../core/findings/finding.ts';
 import { newPlan } from '../../model/defaults.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { STATIONS, type StationId, type StationState, stationState } from './stations.ts';
+import './thread.css';
 
 const STATE_WORDS: Readonly<Record<StationState, string>> = {
   settled: 'settled',

@@ -30,7 +30,7 @@ export function Several<T extends string>(props: {
 }) {
   return (
     <fieldset>
-      <legend className="pt-2 font-[650]">{props.label}</legend>
+      <legend className="pt-2 font-strong">{props.label}</legend>
       <div className="grid grid-cols-2 gap-x-4">
         {props.options.map(([value, name]) => {
           const on = props.values.includes(value);

@@ -54,6 +54,7 @@ export function TextField(props: {
       <label htmlFor={id}>{props.label}</label>
       <input
         id={id}
+        className="entry text-right"
         data-testid={props.testId}
         inputMode={props.numeric ? 'decimal' : undefined}
         autoComplete="off"
@@ -63,7 +64,7 @@ export function TextField(props: {
         {...input}
       />
       {(why !== undefined || props.beside) && (
-        <div id={`${id}-beside`} className="beside note pb-1">
+        <div id={`${id}-beside`} className="beside note col-span-full pb-1">
           {why !== undefined ? (
             <span role="alert" className="text-madder">
               {why} Nothing was changed.
@@ -117,6 +118,7 @@ export function SelectField<T extends string>(props: {
       <label htmlFor={id}>{props.label}</label>
       <select
         id={id}
+        className="entry bg-ground"
         data-testid={props.testId}
         value={props.value}
         onChange={(e) => props.onChange(e.target.value as T)}

@@ -37,11 +37,13 @@ export function FindingNote({
   const [first] = finding.knotIds ?? [];
   const [section] = finding.sectionIds ?? [];
   return (
-    <section className="mt-[18px]" aria-label={finding.what} data-finding={finding.code}>
-      {finding.severity !== 'note' && <div className="stitch" aria-hidden="true" />}
+    <section className="mt-4.5" aria-label={finding.what} data-finding={finding.code}>
+      {finding.severity !== 'note' && (
+        <div className="mb-2.25 w-11 border-t-2 border-dashed border-madder" aria-hidden="true" />
+      )}
       <p>
-        <b className={`font-[650] ${finding.severity === 'note' ? '' : 'text-madder'}`}>{finding.what}</b>{' '}
-        <span className="text-[14px]">{finding.why}</span>
+        <b className={`font-strong ${finding.severity === 'note' ? '' : 'text-madder'}`}>{finding.what}</b>{' '}
+        <span className="text-small">{finding.why}</span>
       </p>
       {[finding.mend, finding.otherwise].map(
         (mend) =>
@@ -49,7 +51,7 @@ export function FindingNote({
             <button
               key={mend.deed}
               type="button"
-              className="button mt-[10px]"
+              className="button mt-2.5"
               disabled={busy}
               onClick={() => void take(mend)}
             >
@@ -63,12 +65,12 @@ export function FindingNote({
         </p>
       )}
       {first && (
-        <button type="button" className="word text-[13px]" onClick={() => select(first)}>
+        <button type="button" className="word text-note" onClick={() => select(first)}>
           Show where
         </button>
       )}
       {section && (
-        <button type="button" className="word text-[13px]" onClick={() => selectSection(section)}>
+        <button type="button" className="word text-note" onClick={() => selectSection(section)}>
           Show the section
         </button>
       )}

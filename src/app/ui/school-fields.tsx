@@ -14,8 +14,8 @@ export function SchoolsBench({
   return (
     <>
       {names.map((name) => (
-        <section key={name} className="mt-[22px]">
-          <h3 className="mb-2 text-[19px]">{SCHOOL_NAMES[name]}</h3>
+        <section key={name} className="mt-5.5">
+          <h3 className="mb-2 text-title">{SCHOOL_NAMES[name]}</h3>
           <Choice
             label={SCHOOL_NAMES[name]}
             value={session.plan.schools[name] as string}

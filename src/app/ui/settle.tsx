@@ -6,11 +6,7 @@ import type { StationId } from '../thread/stations.ts';
 export function Settle({ session, station }: { readonly session: PlanSession; readonly station: StationId }) {
   const settled = session.plan.settled.includes(station);
   return (
-    <button
-      type="button"
-      className="word mt-4 text-[13px]"
-      onClick={() => session.apply(settle(session.plan, station))}
-    >
+    <button type="button" className="word mt-4 text-note" onClick={() => session.apply(settle(session.plan, station))}>
       {settled ? 'Settled. Open it again' : 'This is settled'}
     </button>
   );

@@ -6,6 +6,7 @@ import type { PlanDocument } from '../../model/plan.ts';
 import { useResult } from '../ask/plan.ts';
 import { usePlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
+import './sheet.css';
 
 export function Sheet(props: {
   readonly title: string;
@@ -48,7 +49,7 @@ export function Sheet(props: {
 function NoSheet({ why }: { readonly why: string }) {
   return (
     <main className="p-10">
-      <h1 className="text-[27px]">{why}</h1>
+      <h1 className="text-heading">{why}</h1>
       <Link className="word mt-2" to="/">
         Back to your plans
       </Link>
@@ -59,8 +60,8 @@ function NoSheet({ why }: { readonly why: string }) {
 /** A line with a box to tick by pencil. */
 export function Tick({ children }: { readonly children: React.ReactNode }) {
   return (
-    <li className="tick">
-      <span className="box" aria-hidden="true" />
+    <li className="line grid grid-cols-tick gap-2 break-inside-avoid py-1.5">
+      <span className="mt-1 size-3.5 border-[1.5px] border-ink" aria-hidden="true" />
       {children}
     </li>
   );

@@ -15,9 +15,17 @@ export function Parts(props: {
 }) {
   return (
     <Radix.Root value={props.open} onValueChange={props.onOpen}>
-      <Radix.List className="parts" aria-label={props.label}>
+      <Radix.List
+        className="one-of -mx-1.25 mt-1 flex flex-wrap gap-x-0.5 border-b border-hair2"
+        aria-label={props.label}
+      >
         {props.parts.map((p) => (
-          <Radix.Trigger key={p.id} value={p.id} data-part={p.id}>
+          <Radix.Trigger
+            key={p.id}
+            value={p.id}
+            data-part={p.id}
+            className="edge min-h-11 min-w-11 whitespace-nowrap px-1.25 text-ink2"
+          >
             <span>{p.name}</span>
           </Radix.Trigger>
         ))}
@@ -34,9 +42,9 @@ export function Parts(props: {
 /** A figure with its name, in a list of them. */
 export function Figure(props: { readonly name: React.ReactNode; readonly children: React.ReactNode }) {
   return (
-    <div className="line flex items-baseline justify-between gap-3 py-[6px]">
+    <div className="line flex items-baseline justify-between gap-3 py-1.5">
       <dt>{props.name}</dt>
-      <dd className="fig text-right text-[17px]">{props.children}</dd>
+      <dd className="fig text-right text-lead">{props.children}</dd>
     </div>
   );
 }

@@ -2,8 +2,9 @@
 
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { TailStyle } from '../../../core/trade/own-hair.ts';
+import { token } from '../../ui/tokens.ts';
 import { dot, type Projection, screenX, screenY } from '../projection.ts';
-import { CAUTION, DARK_SIGN, LIGHT, looseLine, SHADOW, YARN } from './lines.ts';
+import { looseLine } from './lines.ts';
 
 export interface BaseMarks {
   readonly sectionId: string | undefined;
@@ -11,9 +12,6 @@ export interface BaseMarks {
   readonly cautions: ReadonlySet<string>;
   readonly showBumps: boolean;
 }
-
-const TAIL = '#3b2a25';
-const TAIL_LIGHT = '#8d6a52';
 
 export function drawBase(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult, marks: BaseMarks) {
   drawLines(ctx, view, result, marks);
@@ -29,10 +27,10 @@ function drawLines(ctx: CanvasRenderingContext2D, view: Projection, { base }: Pl
   for (const line of base.lines) {
     const path = looseLine(view, line.pointsMm, 1.6);
     const held = line.key === marks.lineKey;
-    ctx.strokeStyle = SHADOW;
+    ctx.strokeStyle = token('under');
     ctx.lineWidth = line.shown ? 5 : 3.4;
     ctx.stroke(path);
-    ctx.strokeStyle = held ? LIGHT : YARN;
+    ctx.strokeStyle = held ? token('light') : token('yarn');
     ctx.lineWidth = held ? 2.6 : line.shown ? 2.6 : 1.4;
     // A line that is covered only has to separate: it is drawn lightly.
     if (!line.shown && !held) ctx.setLineDash([5, 3.4]);
@@ -50,7 +48,7 @@ function drawLock(ctx: CanvasRenderingContext2D, view: Projection, p: Float32Arr
   const x = screenX(view, p, i);
   const y = screenY(view, p, i);
   const angle = Math.atan2(screenY(view, p, j) - y, screenX(view, p, j) - x) + Math.PI / 2;
-  ctx.strokeStyle = YARN;
+  ctx.strokeStyle = token('yarn');
   ctx.lineWidth = 3;
   ctx.beginPath();
   ctx.moveTo(x - 6 * Math.cos(angle), y - 6 * Math.sin(angle));
@@ -73,19 +71,19 @@ function drawTails(ctx: CanvasRenderingContext2D, view: Projection, { base }: Pl
 function drawRibbon(ctx: CanvasRenderingContext2D, path: Path2D, width: number, style: TailStyle, held: boolean) {
   ctx.save();
   ctx.translate(0.8, 2);
-  ctx.strokeStyle = 'rgb(10 7 16 / 55%)';
+  ctx.strokeStyle = token('under');
   ctx.lineWidth = width + 2;
   ctx.stroke(path);
   ctx.restore();
-  ctx.strokeStyle = held ? LIGHT : TAIL_LIGHT;
+  ctx.strokeStyle = held ? token('light') : token('tail-light');
   ctx.lineWidth = width;
   ctx.stroke(path);
-  ctx.strokeStyle = TAIL;
+  ctx.strokeStyle = token('tail');
   ctx.lineWidth = Math.max(1.5, width - 2.4);
   ctx.stroke(path);
   if (style === 'smooth') return;
   // Its turns.
-  ctx.strokeStyle = TAIL_LIGHT;
+  ctx.strokeStyle = token('tail-light');
   ctx.lineWidth = Math.max(1, width - 4);
   ctx.lineCap = 'butt';
   ctx.setLineDash(style === 'plait' ? [1.4, 4.4] : [1.2, 6.4]);
@@ -107,8 +105,8 @@ function drawCoil(ctx: CanvasRenderingContext2D, view: Projection, at: ArrayLike
     else path.lineTo(x + r * Math.cos(a), y + r * Math.sin(a) * 0.9);
   }
   for (const [style, w] of [
-    [TAIL_LIGHT, width],
-    [TAIL, Math.max(1.5, width - 2.4)],
+    [token('tail-light'), width],
+    [token('tail'), Math.max(1.5, width - 2.4)],
   ] as const) {
     ctx.strokeStyle = style;
     ctx.lineWidth = w;
@@ -124,15 +122,15 @@ function drawTies(ctx: CanvasRenderingContext2D, view: Projection, { base }: Pla
     if (dot(at, 0, view.toEye) <= 6) continue;
     const x = screenX(view, at);
     const y = screenY(view, at);
-    ctx.fillStyle = section.id === marks.sectionId ? LIGHT : YARN;
-    ctx.strokeStyle = DARK_SIGN;
+    ctx.fillStyle = section.id === marks.sectionId ? token('light') : token('yarn');
+    ctx.strokeStyle = token('sign');
     ctx.lineWidth = 1.6;
     ctx.beginPath();
     ctx.arc(x, y, r, 0, 2 * Math.PI);
     ctx.fill();
     ctx.stroke();
     if (!marks.cautions.has(section.id)) continue;
-    ctx.strokeStyle = CAUTION;
+    ctx.strokeStyle = token('caution');
     ctx.lineWidth = 2.2;
     ctx.beginPath();
     ctx.arc(x, y, r + 5, 0, 2 * Math.PI);
@@ -142,7 +140,7 @@ function drawTies(ctx: CanvasRenderingContext2D, view: Projection, { base }: Pla
 
 /** A ring round every lump, as large as it is. */
 function drawLumps(ctx: CanvasRenderingContext2D, view: Projection, { base }: PlanResult) {
-  ctx.strokeStyle = CAUTION;
+  ctx.strokeStyle = token('caution');
   ctx.lineWidth = 2;
   ctx.setLineDash([4, 4]);
   for (const lump of base.bumps.lumps) {

@@ -1,11 +1,8 @@
 /** Lines and colours that everything drawn over the picture shares. */
+
+import { token } from '../../ui/tokens.ts';
 import { dot, type Projection, screenX, screenY } from '../projection.ts';
 
-export const YARN = '#f1e8d4';
-export const SHADOW = 'rgb(13 10 20 / 45%)';
-export const LIGHT = '#eeb04a';
-export const DARK_SIGN = '#171b3a';
-export const CAUTION = '#ff8a6c';
 /** Below this facing a thread is at the rim and no longer drawn. */
 export const RIM = 0.06;
 
@@ -29,7 +26,7 @@ export function looseLine(view: Projection, p: Float32Array, lift = 0): Path2D {
 /** A ring round a place, with a dark rim so that it stands on any ground. */
 export function ring(ctx: CanvasRenderingContext2D, x: number, y: number, colour: string, radius = 9.5) {
   for (const [style, width] of [
-    ['rgb(18 21 43 / 60%)', 4.4],
+    [token('under'), 4.4],
     [colour, 2.2],
   ] as const) {
     ctx.strokeStyle = style;

@@ -4,8 +4,9 @@ import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
 import type { Look } from '../../../core/plan/look-result.ts';
 import { signPath } from '../../../formats/signs.ts';
+import { token } from '../../ui/tokens.ts';
 import { facing, type Projection, screenX, screenY } from '../projection.ts';
-import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, YARN } from './lines.ts';
+import { looseLine, RIM, ring } from './lines.ts';
 
 export interface LookDrawing {
   readonly look: Look;
@@ -33,9 +34,9 @@ export function drawLook(ctx: CanvasRenderingContext2D, view: Projection, result
   }
   const selected = result.knots.find((k) => k.id === drawing.selectedId);
   if (selected && facing(view, selected.normal) > 0) {
-    ring(ctx, screenX(view, placeOf(selected)), screenY(view, placeOf(selected)), LIGHT);
+    ring(ctx, screenX(view, placeOf(selected)), screenY(view, placeOf(selected)), token('light'));
   }
-  if (drawing.whyAtMm) ring(ctx, screenX(view, drawing.whyAtMm), screenY(view, drawing.whyAtMm), YARN);
+  if (drawing.whyAtMm) ring(ctx, screenX(view, drawing.whyAtMm), screenY(view, drawing.whyAtMm), token('yarn'));
 }
 
 const placeOf = (k: PlannedKnot) => [k.xMm, k.yMm, k.zMm];
@@ -45,7 +46,7 @@ function drawIsolines(ctx: CanvasRenderingContext2D, view: Projection, look: Loo
     const points = closed ? Float32Array.from([...pointsMm, ...pointsMm.subarray(0, 3)]) : pointsMm;
     const path = looseLine(view, points, LIFT_MM);
     ctx.setLineDash(level < SOLID ? [5, 4] : []);
-    ctx.strokeStyle = level < SOLID ? 'rgb(241 232 212 / 85%)' : 'rgb(13 10 20 / 85%)';
+    ctx.strokeStyle = token(level < SOLID ? 'yarn' : 'sign');
     ctx.lineWidth = level < SOLID ? 1.3 : 1.8;
     ctx.stroke(path);
   }
@@ -62,16 +63,16 @@ function drawCovered(ctx: CanvasRenderingContext2D, view: Projection, knot: Plan
   if (seen) {
     const path = new Path2D(signPath(knot, 5 * (0.6 + 0.4 * Math.min(1, face * 1.25))));
     ctx.lineWidth = 4;
-    ctx.strokeStyle = DARK_SIGN;
+    ctx.strokeStyle = token('sign');
     ctx.stroke(path);
-    ctx.fillStyle = DARK_SIGN;
+    ctx.fillStyle = token('sign');
     ctx.fill(path);
     ctx.lineWidth = 1.8;
-    ctx.strokeStyle = CAUTION;
+    ctx.strokeStyle = token('caution');
     ctx.stroke(path);
   } else {
     ctx.globalAlpha = 0.6;
-    ctx.fillStyle = YARN;
+    ctx.fillStyle = token('yarn');
     ctx.beginPath();
     ctx.arc(0, 0, 1.7, 0, 2 * Math.PI);
     ctx.fill();

@@ -1,7 +1,8 @@
 /** The opening of the cap on the head: where it is stitched or cut, and the margin round it. */
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import { token } from '../../ui/tokens.ts';
 import type { Projection } from '../projection.ts';
-import { LIGHT, looseLine, SHADOW } from './lines.ts';
+import { looseLine } from './lines.ts';
 
 /** Across the line at a point of it, in the surface: a unit vector towards her left where it runs back. */
 export function sideOf(line: ArrayLike<number>, i: number): readonly [number, number, number] {
@@ -48,10 +49,10 @@ export function drawOpening(ctx: CanvasRenderingContext2D, view: Projection, res
   if (opening.lineMm.length < 9) return;
   const cut = looseLine(view, outline(opening.lineMm, Math.max(1, opening.cutAtMm)), 1.5);
   const margin = looseLine(view, outline(opening.lineMm, opening.cutAtMm + opening.marginMm), 1.5);
-  ctx.strokeStyle = SHADOW;
+  ctx.strokeStyle = token('under');
   ctx.lineWidth = 4;
   ctx.stroke(cut);
-  ctx.strokeStyle = LIGHT;
+  ctx.strokeStyle = token('light');
   ctx.lineWidth = 1.8;
   ctx.stroke(cut);
   // A stitch: what the scissors leave.

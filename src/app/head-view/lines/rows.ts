@@ -3,9 +3,10 @@
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
 import { signKey, signPath } from '../../../formats/signs.ts';
+import { token } from '../../ui/tokens.ts';
 import { dot, facing, type Projection, screenX, screenY } from '../projection.ts';
 import type { BaseMarks, drawBase } from './base.ts';
-import { CAUTION, DARK_SIGN, LIGHT, looseLine, RIM, ring, SHADOW, YARN } from './lines.ts';
+import { looseLine, RIM, ring } from './lines.ts';
 import type { drawOpening } from './opening.ts';
 import type { drawOtherTapes, drawTape, TapeDrawing } from './tape.ts';
 
@@ -57,12 +58,12 @@ export function drawOverlay(
       const path = rowPath(view, row.pointsMm, row.normals, row.closed);
       ctx.save();
       ctx.translate(0.3, 1.2);
-      ctx.strokeStyle = SHADOW;
+      ctx.strokeStyle = token('under');
       ctx.lineWidth = 2.2;
       ctx.stroke(path);
       ctx.restore();
       ctx.globalAlpha = selected?.row === i ? 1 : 0.85;
-      ctx.strokeStyle = YARN;
+      ctx.strokeStyle = token('yarn');
       ctx.lineWidth = selected?.row === i ? 1.9 : 1.25;
       ctx.stroke(path);
       ctx.globalAlpha = 1;
@@ -72,7 +73,7 @@ export function drawOverlay(
     drawKnots(ctx, view, result, options, selected);
     for (const { atMm } of result.rowScheme.lostChanges) {
       const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
-      if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm), CAUTION);
+      if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm), token('caution'));
     }
     if (options.stroke) drawStroke(ctx, options.stroke);
   } else {
@@ -90,8 +91,8 @@ export function drawStroke(ctx: CanvasRenderingContext2D, points: ReadonlyArray<
     else path.lineTo(x, y);
   });
   for (const [style, width] of [
-    [SHADOW, 5],
-    [LIGHT, 2.6],
+    [token('under'), 5],
+    [token('light'), 2.6],
   ] as const) {
     ctx.strokeStyle = style;
     ctx.lineWidth = width;
@@ -119,10 +120,10 @@ function rowPath(view: Projection, p: Float32Array, normals: Float32Array, close
 function drawPart(ctx: CanvasRenderingContext2D, view: Projection, part: Float32Array, options: OverlayOptions) {
   if (options.oldPart && options.oldPart.length > 3) {
     const old = looseLine(view, options.oldPart);
-    ctx.strokeStyle = 'rgb(13 10 20 / 50%)';
+    ctx.strokeStyle = token('under');
     ctx.lineWidth = 4;
     ctx.stroke(old);
-    ctx.strokeStyle = LIGHT;
+    ctx.strokeStyle = token('light');
     ctx.lineWidth = 2.2;
     ctx.setLineDash([0.1, 5.4]);
     ctx.stroke(old);
@@ -130,7 +131,7 @@ function drawPart(ctx: CanvasRenderingContext2D, view: Projection, part: Float32
   }
   if (part.length <= 3) return;
   const line = looseLine(view, part, 1);
-  ctx.strokeStyle = 'rgb(13 10 20 / 60%)';
+  ctx.strokeStyle = token('under');
   ctx.lineWidth = 8;
   ctx.stroke(line);
   ctx.strokeStyle = options.scalp;
@@ -165,12 +166,12 @@ function drawKnots(
   const at = [selected.xMm, selected.yMm, selected.zMm];
   ctx.save();
   ctx.translate(screenX(view, at), screenY(view, at));
-  ctx.fillStyle = LIGHT;
+  ctx.fillStyle = token('light');
   ctx.beginPath();
   ctx.arc(0, 0, 12, 0, 2 * Math.PI);
   ctx.fill();
   ctx.rotate(angleOf(view, selected));
-  ctx.fillStyle = DARK_SIGN;
+  ctx.fillStyle = token('sign');
   ctx.fill(signOf(selected, 6.4));
   ctx.restore();
   drawBarb(ctx, view, selected);
@@ -188,16 +189,16 @@ function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: Planned
   ctx.save();
   ctx.translate(x + 0.7, y + 1.5);
   ctx.rotate(angle);
-  ctx.fillStyle = 'rgb(10 7 16 / 55%)';
+  ctx.fillStyle = token('under');
   ctx.fill(path);
   ctx.restore();
   ctx.save();
   ctx.translate(x, y);
   ctx.rotate(angle);
-  ctx.fillStyle = YARN;
+  ctx.fillStyle = token('yarn');
   ctx.fill(path);
   ctx.restore();
-  if (options.cautions.has(knot.id)) ring(ctx, x, y, CAUTION);
+  if (options.cautions.has(knot.id)) ring(ctx, x, y, token('caution'));
 }
 
 /** Along its row; the half bead of a one-leg knot points away from the part. */
@@ -226,8 +227,8 @@ function drawBarb(ctx: CanvasRenderingContext2D, view: Projection, knot: Planned
   barb.lineTo(x + 25 * ux, y + 25 * uy);
   barb.lineTo(x + 19 * ux - 4 * uy, y + 19 * uy + 4 * ux);
   for (const [style, width] of [
-    ['rgb(13 10 20 / 60%)', 4],
-    [LIGHT, 2],
+    [token('under'), 4],
+    [token('light'), 2],
   ] as const) {
     ctx.strokeStyle = style;
     ctx.lineWidth = width;

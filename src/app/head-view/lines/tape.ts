@@ -1,8 +1,9 @@
 /** A tape measure as it runs over the head: a ribbon with marks in her own unit, its ends told in words. */
 import { TAPE_INFO, type TapeMeasure } from '../../../core/trade/tape.ts';
 import { type LengthUnit, mmPer } from '../../../model/lengths.ts';
+import { noteFont, token } from '../../ui/tokens.ts';
 import { dot, type Projection, screenX, screenY } from '../projection.ts';
-import { DARK_SIGN, looseLine, YARN } from './lines.ts';
+import { looseLine } from './lines.ts';
 
 export interface TapeDrawing {
   readonly measure: TapeMeasure;
@@ -22,8 +23,8 @@ export function drawTape(ctx: CanvasRenderingContext2D, view: Projection, tape: 
   const path = looseLine(view, tape.pointsMm, 2.4);
   ctx.lineCap = 'butt';
   for (const [style, width] of [
-    ['rgb(13 10 20 / 55%)', RIBBON_PX + 3],
-    [YARN, RIBBON_PX],
+    [token('under'), RIBBON_PX + 3],
+    [token('yarn'), RIBBON_PX],
   ] as const) {
     ctx.strokeStyle = style;
     ctx.lineWidth = width;
@@ -36,21 +37,23 @@ export function drawTape(ctx: CanvasRenderingContext2D, view: Projection, tape: 
 
 /** Other measures lie under it as thin lines, so that she sees how they belong together. */
 export function drawOtherTapes(ctx: CanvasRenderingContext2D, view: Projection, tapes: readonly Float32Array[]) {
-  ctx.strokeStyle = 'rgb(241 232 212 / 55%)';
+  ctx.strokeStyle = token('yarn');
+  ctx.globalAlpha = 0.55;
   ctx.lineWidth = 1.1;
   ctx.setLineDash([2, 5]);
   for (const tape of tapes) ctx.stroke(looseLine(view, tape, 1.5));
   ctx.setLineDash([]);
+  ctx.globalAlpha = 1;
 }
 
 function drawMarks(ctx: CanvasRenderingContext2D, view: Projection, { pointsMm: p, unit, fingerMm }: TapeDrawing) {
   const step = LEAST[unit] * mmPer(unit, fingerMm);
   const numbered = NUMBERED[unit] / LEAST[unit];
-  ctx.strokeStyle = DARK_SIGN;
-  ctx.fillStyle = DARK_SIGN;
+  ctx.strokeStyle = token('sign');
+  ctx.fillStyle = token('sign');
   ctx.textAlign = 'center';
   ctx.textBaseline = 'middle';
-  ctx.font = '600 10px "Bricolage Grotesque Variable", system-ui';
+  ctx.font = `600 ${RIBBON_PX - 1}px ${token('font-display')}`;
   let walked = 0;
   let mark = 1;
   for (let i = 3; i < p.length; i += 3) {
@@ -86,9 +89,9 @@ function drawMark(
   ctx.translate(x, y);
   ctx.rotate(Math.atan2(dy, dx));
   if (number) {
-    ctx.fillStyle = YARN;
+    ctx.fillStyle = token('yarn');
     ctx.fillRect(-8, -RIBBON_PX / 2, 16, RIBBON_PX);
-    ctx.fillStyle = DARK_SIGN;
+    ctx.fillStyle = token('sign');
     // Upright enough to be read.
     if (dx < 0) ctx.rotate(Math.PI);
     ctx.fillText(number, 0, 0.5);
@@ -113,7 +116,7 @@ function drawEnds(ctx: CanvasRenderingContext2D, view: Projection, tape: TapeDra
         [0, `from ${ends[0]}`],
         [n, `to ${ends[1]}`],
       ];
-  ctx.font = '13px "Atkinson Hyperlegible Next Variable", system-ui';
+  ctx.font = noteFont();
   ctx.textBaseline = 'alphabetic';
   for (const [i, text] of words) {
     const at = [p[i], p[i + 1], p[i + 2]];
@@ -121,8 +124,8 @@ function drawEnds(ctx: CanvasRenderingContext2D, view: Projection, tape: TapeDra
     if (dot(at, 0, view.toEye) / l < -0.1) continue;
     const x = screenX(view, at);
     const y = screenY(view, at);
-    ctx.fillStyle = '#eeb04a';
-    ctx.strokeStyle = DARK_SIGN;
+    ctx.fillStyle = token('light');
+    ctx.strokeStyle = token('sign');
     ctx.lineWidth = 1.6;
     ctx.beginPath();
     ctx.arc(x, y, 5, 0, 2 * Math.PI);
@@ -133,7 +136,7 @@ function drawEnds(ctx: CanvasRenderingContext2D, view: Projection, tape: TapeDra
     const edge = view.centreX + (right ? 1 : -1) * OUTSIDE_MM * view.pxPerMm;
     const tx = right ? Math.min(view.width - 8, Math.max(x + 14, edge)) : Math.max(8, Math.min(x - 14, edge));
     const lines = wrapped(ctx, text, right ? view.width - tx - 8 : tx - 8);
-    ctx.strokeStyle = '#c8871a';
+    ctx.strokeStyle = token('brass');
     ctx.lineWidth = 1.5;
     ctx.beginPath();
     ctx.moveTo(tx, y + 14);

@@ -18,6 +18,7 @@ import type { HairMesh } from '../../../core/fall/hair-mesh.ts';
 import { smoothstep } from '../../../core/geometry/smoothstep.ts';
 import type { PictureMesh } from '../../../core/head/bust.ts';
 import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import { token } from '../../ui/tokens.ts';
 import type { Projection, V3 } from '../projection.ts';
 import { type HairLook, HairPicture } from './hair-picture.ts';
 
@@ -126,20 +127,20 @@ uniform vec3 uBand;
 uniform float uBare;
 uniform float uHeat;
 uniform vec3 uScalp;
+uniform vec3 uGlow[6];
+uniform vec3 uLess;
+uniform vec3 uStrand;
+uniform vec3 uCaution;
+uniform vec3 uYarn;
 varying float vHeat;
 varying float vPick;
 varying vec4 vMarks;
 ${LIGHTING}
 // Light coming through thin cloth: luminance rises all the way, so that it survives grey.
 vec3 glow(float t) {
-  vec3 a = vec3(0.025, 0.030, 0.100);
-  vec3 b = vec3(0.060, 0.056, 0.133);
-  vec3 c = vec3(0.254, 0.102, 0.084);
-  vec3 d = vec3(0.694, 0.275, 0.028);
-  vec3 e = vec3(1.0, 0.565, 0.107);
-  vec3 f = vec3(1.0, 0.896, 0.624);
-  return t < 0.18 ? mix(a, b, t / 0.18) : t < 0.38 ? mix(b, c, (t - 0.18) / 0.20) : t < 0.58 ? mix(c, d, (t - 0.38) / 0.20)
-    : t < 0.80 ? mix(d, e, (t - 0.58) / 0.22) : mix(e, f, min(1.0, (t - 0.80) / 0.20));
+  return t < 0.18 ? mix(uGlow[0], uGlow[1], t / 0.18) : t < 0.38 ? mix(uGlow[1], uGlow[2], (t - 0.18) / 0.20)
+    : t < 0.58 ? mix(uGlow[2], uGlow[3], (t - 0.38) / 0.20) : t < 0.80 ? mix(uGlow[3], uGlow[4], (t - 0.58) / 0.22)
+    : mix(uGlow[4], uGlow[5], min(1.0, (t - 0.80) / 0.20));
 }
 // Stitches along one slant of the head: a width of thread in every pitch, broken into dashes.
 float stitches(vec3 p, float slant, float pitch, float thread, float dash) {
@@ -168,14 +169,13 @@ void main() {
   vec3 albedo = mix(cloth, hair, max(uBare, smoothstep(0.35, 0.65, vMarks.w)));
   // Own hair that stays in sight shines a little among own hair that will be covered.
   float sight = smoothstep(0.35, 0.65, vMarks.w);
-  albedo = mix(albedo, vec3(0.55, 0.42, 0.28), uBare * sight * (0.10 + 0.42 * strand));
+  albedo = mix(albedo, uStrand, uBare * sight * (0.10 + 0.42 * strand));
   float worn = 1.0 - smoothstep(0.35, 0.65, vMarks.w);
   albedo = mix(albedo, uScalp, vPick * (0.20 + 0.10 * strand));
-  vec3 madder = vec3(1.0, 0.255, 0.148);
-  albedo = mix(albedo, madder, 0.85 * smoothstep(0.4, 0.6, vMarks.x) * stitches(vAt, 0.8, 7.0, 0.20, 0.62));
-  albedo = mix(albedo, vec3(0.88, 0.80, 0.64), 0.75 * smoothstep(0.4, 0.6, vMarks.y) * stitches(vAt, -0.8, 6.0, 0.14, 0.30));
+  albedo = mix(albedo, uCaution, 0.85 * smoothstep(0.4, 0.6, vMarks.x) * stitches(vAt, 0.8, 7.0, 0.20, 0.62));
+  albedo = mix(albedo, uYarn, 0.75 * smoothstep(0.4, 0.6, vMarks.y) * stitches(vAt, -0.8, 6.0, 0.14, 0.30));
   float no = max(stitches(vAt, 0.8, 6.0, 0.18, 0.0), stitches(vAt, -0.8, 6.0, 0.18, 0.0));
-  albedo = mix(albedo, madder, 0.9 * smoothstep(0.4, 0.6, vMarks.z) * no);
+  albedo = mix(albedo, uCaution, 0.9 * smoothstep(0.4, 0.6, vMarks.z) * no);
   float band = worn * (1.0 - uBare) * (1.0 - smoothstep(7.4, 8.6, vAbove));
   albedo = mix(albedo, uBand * (0.86 + 0.14 * cos(vAbove * 3.93)), band);
   float open = mix(1.0 - 0.16 * (1.0 - thread) * (1.0 - band), 1.0, uBare);
@@ -183,7 +183,7 @@ void main() {
   vec3 surface = lit(albedo, 0.40, 0.02, 7.0) * open;
   // Less than before comes through: pale, and hatched so that it is told apart in grey.
   float less = clamp(-vHeat, 0.0, 1.0);
-  vec3 pale = mix(glow(0.0), vec3(0.42, 0.50, 0.80), less * (0.35 + 0.65 * stitches(vAt, 0.8, 6.0, 0.3, 0.0)));
+  vec3 pale = mix(glow(0.0), uLess, less * (0.35 + 0.65 * stitches(vAt, 0.8, 6.0, 0.3, 0.0)));
   vec3 warm = (vHeat < 0.0 ? pale : glow(clamp(vHeat, 0.0, 1.0))) * (0.72 + 0.28 * max(0.0, dot(normalize(vNormal), uKey)));
   gl_FragColor = vec4(encode(mix(surface, warm + 0.10 * surface, uHeat)), 1.0);
 }`;
@@ -192,6 +192,15 @@ void main() {
 const KEY: V3 = [-0.56, 0.6, 0.57];
 const FILL: V3 = [0.75, 0.12, 0.5];
 const EYE_MM = 700;
+
+const GLOW = ['heat-0', 'heat-1', 'heat-2', 'heat-3', 'heat-4', 'heat-5'] as const;
+const tokenUniforms = () => ({
+  uGlow: { value: GLOW.map((name) => new Color(token(name))) },
+  uLess: { value: new Color(token('less')) },
+  uStrand: { value: new Color(token('own-strand')) },
+  uCaution: { value: new Color(token('caution')) },
+  uYarn: { value: new Color(token('yarn')) },
+});
 
 export class HeadPicture {
   private readonly renderer: WebGLRenderer;
@@ -223,6 +232,7 @@ export class HeadPicture {
       uBare: { value: 0 },
       uHeat: { value: 0 },
       uScalp: { value: new Color() },
+      ...tokenUniforms(),
     },
   });
   private readonly hair = new HairPicture(this.light);

@@ -14,7 +14,7 @@ export function AimBench({ session, finding }: WithFinding) {
   return (
     <>
       <h2>What it is to be</h2>
-      <p className="quiet mt-[5px]">
+      <p className="note mt-1.25">
         What the hair is hooked through. Bands, rods, puffs and rows that are there are chosen as the base.
       </p>
       {finding}
@@ -51,7 +51,7 @@ export function AimBench({ session, finding }: WithFinding) {
           onChange={(c) => session.apply(setField(plan, 'currency', c, `Money in ${c}`))}
         />
       </div>
-      <h3 className="mt-5 text-[19px]">Route</h3>
+      <h3 className="mt-5 text-title">Route</h3>
       <div className="mt-2">
         <Choice
           label="Route"

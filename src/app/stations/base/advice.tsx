@@ -23,23 +23,18 @@ export function Advice({ session }: { readonly session: PlanSession }) {
         <div data-testid="advice">
           <AdviceLine candidate={candidates[0]} session={session} first />
           <AdviceLine candidate={candidates[1]} session={session} />
-          <button
-            type="button"
-            className="word text-[13px]"
-            onClick={() => setShowAll(!showAll)}
-            aria-expanded={showAll}
-          >
+          <button type="button" className="word text-note" onClick={() => setShowAll(!showAll)} aria-expanded={showAll}>
             {showAll ? 'Only the two' : 'What every way says'}
           </button>
           {showAll && candidates.slice(2).map((c) => <AdviceLine key={c.schoolId} candidate={c} session={session} />)}
         </div>
       ) : (
-        <p className="quiet" aria-busy="true">
+        <p className="note" aria-busy="true">
           Laying every way on your head …
         </p>
       )}
       <details className="line mt-2">
-        <summary className="min-h-[44px] cursor-pointer py-[10px]">What it has to do</summary>
+        <summary className="min-h-11 cursor-pointer py-2.5">What it has to do</summary>
         <Several
           label="It must"
           values={[...plan.wishes.musts]}
@@ -69,8 +64,8 @@ function AdviceLine(props: { readonly candidate: Candidate; readonly session: Pl
   return (
     <section className="line py-2" data-school={c.schoolId}>
       <p>
-        <b className="font-[650]">{first ? `For you: ${c.name}.` : c.name}</b>{' '}
-        <span className="text-[14px]">{c.reasons[0] ?? c.says}</span>
+        <b className="font-strong">{first ? `For you: ${c.name}.` : c.name}</b>{' '}
+        <span className="text-small">{c.reasons[0] ?? c.says}</span>
       </p>
       {first &&
         c.reasons.slice(1, 3).map((r) => (
@@ -89,7 +84,7 @@ function AdviceLine(props: { readonly candidate: Candidate; readonly session: Pl
       ) : (
         <button
           type="button"
-          className={first ? 'button mt-2' : 'word text-[13px]'}
+          className={first ? 'button mt-2' : 'word text-note'}
           onClick={() => session.apply(chooseFamily(plan, c.choice.family, shownChoice(c.choice)))}
         >
           Lay {first ? 'it' : 'this'}

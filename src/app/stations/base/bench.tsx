@@ -42,7 +42,7 @@ export function BaseBench({ session, result, finding }: WithFinding) {
       <h2>{FAMILY_INFO[session.plan.base.family].name}</h2>
       {open === 'way' && finding}
       {refusal && (
-        <p role="alert" className="mt-2 text-[14px] text-madder" data-testid="refusal">
+        <p role="alert" className="mt-2 text-small text-madder" data-testid="refusal">
           {refusal} Nothing was changed.
         </p>
       )}

@@ -32,7 +32,7 @@ export function SectionsTab({ session, result }: LaidProps) {
   const off = Math.max(...masses.map((m) => Math.abs(m / mean - 1)));
   return (
     <>
-      <p className="quiet">
+      <p className="note">
         Tap a section on the head, or take it here. {masses.length} tied
         {masses.length > 1 && <>, the most uneven {Math.round(100 * off)} % off the mean</>}.
       </p>
@@ -56,11 +56,12 @@ export function SectionsTab({ session, result }: LaidProps) {
       {section && (
         <SectionDetail session={session} result={result} section={section} onCut={(way) => void cutBy(way)} />
       )}
-      <ul className="sections mt-3" data-testid="sections">
+      <ul className="mt-3" data-testid="sections">
         {sections.map((s) => (
           <li key={s.id}>
             <button
               type="button"
+              className="pick"
               aria-pressed={s.id === view.sectionId}
               data-section={s.id}
               onClick={() => view.selectSection(s.id === view.sectionId ? undefined : s.id)}
@@ -99,7 +100,7 @@ function SectionDetail(
   const line = lines.find((l) => l.key === lineKey);
   return (
     <section className="mt-4" aria-label={section.name} data-testid="section-detail">
-      <h3 className="text-[19px]">{section.name}</h3>
+      <h3 className="text-title">{section.name}</h3>
       <SectionFigures section={section} result={result} plan={plan} />
       <div className="mt-2 grid grid-cols-2 gap-2">
         <button type="button" className="button" data-testid="cut-across" onClick={() => props.onCut('across')}>
@@ -133,7 +134,7 @@ function SectionDetail(
             {line.shown ? 'It shows. ' : 'It is covered. '}
             {line.words}
           </p>
-          <button type="button" className="word text-[14px]" onClick={() => session.apply(lockLine(plan, line.key))}>
+          <button type="button" className="word text-small" onClick={() => session.apply(lockLine(plan, line.key))}>
             {line.locked ? 'Unlock this line' : 'Lock this line'}
           </button>
           {!line.locked && <p className="note">Drag its beads on the head; by keyboard with Tab and the arrows.</p>}
@@ -208,7 +209,7 @@ function SectionWorking(props: {
   const [least, most] = s.carriesG;
   return (
     <details className="line">
-      <summary className="min-h-[44px] cursor-pointer py-[10px]">How these come about</summary>
+      <summary className="min-h-11 cursor-pointer py-2.5">How these come about</summary>
       <ul className="note grid gap-1 pb-2">
         <li>
           Hair: {Math.round(s.areaMm2 / 100)} cm² × {perCm2} hairs a cm² (from memory, or by your ponytail), each of{' '}

@@ -22,14 +22,14 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
   const show = (mm: number) => formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
   return (
     <>
-      <h1 className="text-[31px]">{FAMILY_INFO[plan.base.family].name}</h1>
+      <h1 className="text-figure">{FAMILY_INFO[plan.base.family].name}</h1>
       <p>
         {[plan.wearer, plan.name].filter(Boolean).join(', ')}. About {duration(result.time.baseMinutes)} at your pace;
         left and right are your own.
       </p>
       {/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own drawing, built from numbers */}
       <div className="my-4" dangerouslySetInnerHTML={{ __html: baseSvg(result) }} />
-      <p className="quiet">
+      <p className="note">
         Solid lines show and have to be straight; dashed ones only separate. Numbers stand at the ties.
       </p>
       <h2>In this order</h2>
@@ -37,7 +37,7 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
         {base.work.map((step) => (
           <Tick key={step.id}>
             <span>
-              <b className="font-[650]">{step.what}</b>{' '}
+              <b className="font-strong">{step.what}</b>{' '}
               {step.minutes > 0 && <>({duration(Math.max(1, step.minutes))})</>}
               <span className="block">{step.how}</span>
             </span>

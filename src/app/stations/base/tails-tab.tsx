@@ -55,7 +55,7 @@ export function TailsTab({ session, result }: LaidProps) {
       {section ? (
         <ParkingFields session={session} section={section} sections={sections} />
       ) : (
-        <p className="quiet mt-2">Tap a section on the head to park its tail alone.</p>
+        <p className="note mt-2">Tap a section on the head to park its tail alone.</p>
       )}
       <Several
         label="Tips"
@@ -102,8 +102,8 @@ function FlattenTool({ session }: { readonly session: PlanSession }) {
       {lower ? (
         <>
           <p>
-            Highest bump <span className="fig text-[19px]">{state.beforeMm.toFixed(0)}</span> →{' '}
-            <span className="fig text-[25px]">{state.afterMm.toFixed(0)} mm</span>; lumps {state.lumpsBefore} →{' '}
+            Highest bump <span className="fig text-title">{state.beforeMm.toFixed(0)}</span> →{' '}
+            <span className="fig text-heading">{state.afterMm.toFixed(0)} mm</span>; lumps {state.lumpsBefore} →{' '}
             {state.lumpsAfter}, with {Object.keys(state.parking).length} tails laid otherwise.
           </p>
           <button
@@ -115,7 +115,7 @@ function FlattenTool({ session }: { readonly session: PlanSession }) {
           </button>
         </>
       ) : (
-        <p className="quiet">No way to lay them was found that is flatter than {state.beforeMm.toFixed(0)} mm.</p>
+        <p className="note">No way to lay them was found that is flatter than {state.beforeMm.toFixed(0)} mm.</p>
       )}
     </div>
   );
@@ -131,7 +131,7 @@ function ParkingFields(props: {
   const others = sections.filter((s) => s.role === 'base' && s.id !== section.id);
   return (
     <section className="mt-3" aria-label={section.name}>
-      <h3 className="text-[19px]">{section.name}</h3>
+      <h3 className="text-title">{section.name}</h3>
       <SelectField
         label="Its tail"
         wide

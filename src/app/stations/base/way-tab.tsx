@@ -26,7 +26,7 @@ export function WayTab({ session }: { readonly session: PlanSession }) {
   return (
     <>
       <Advice session={session} />
-      <h3 className="mt-5 text-[19px]">Your choice</h3>
+      <h3 className="mt-5 text-title">Your choice</h3>
       <SelectField
         label="Way"
         wide
@@ -182,7 +182,7 @@ function FoundSettings(props: {
         value={found.ageDays}
         onCommit={(ageDays) => set({ ageDays }, `${ageDays} days old`)}
       />
-      <p className="quiet mt-2">
+      <p className="note mt-2">
         {found.lines.length === 0
           ? 'Laid as rows straight back until you draw yours.'
           : `${found.lines.length} rows entered.`}

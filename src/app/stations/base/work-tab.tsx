@@ -8,25 +8,25 @@ export function WorkTab({ session, result }: LaidProps) {
   const { work, consumables, minutes } = result.base;
   return (
     <>
-      <p className="quiet">
+      <p className="note">
         {minutes > 0 ? `About ${duration(result.time.baseMinutes)} at your pace.` : 'Nothing to make: it is there.'}{' '}
         Only lines that will show have to be straight.
       </p>
       <ol className="mt-2" data-testid="work">
         {work.map((step) => (
-          <li key={step.id} className="line py-[7px]">
+          <li key={step.id} className="line py-1.75">
             <span className="flex justify-between gap-2">
-              <b className="font-[650]">{step.what}</b>
+              <b className="font-strong">{step.what}</b>
               <span className="fig shrink-0">{step.minutes > 0 ? duration(Math.max(1, step.minutes)) : ''}</span>
             </span>
             <span className="note block">{step.how}</span>
           </li>
         ))}
       </ol>
-      <h3 className="mt-4 text-[19px]">Have ready</h3>
+      <h3 className="mt-4 text-title">Have ready</h3>
       <ul className="mt-1">
         {consumables.map((c) => (
-          <li key={c.name} className="line py-[6px]">
+          <li key={c.name} className="line py-1.5">
             <span className="fig">
               {c.count}
               {c.unit ? ` ${c.unit}` : ''}

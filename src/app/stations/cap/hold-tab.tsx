@@ -44,10 +44,10 @@ export function HoldTab({ session, result }: BenchProps) {
       {result && (
         <ol className="mt-3" aria-label="Anchors, in the order in which they are set">
           {result.cap.anchors.map((a, i) => (
-            <li key={a.place} className="line grid grid-cols-[22px_1fr] py-[6px] text-[14px]" data-anchor={a.place}>
-              <span className="fig text-[17px]">{i + 1}</span>
+            <li key={a.place} className="line grid grid-cols-tick py-1.5 text-small" data-anchor={a.place}>
+              <span className="fig text-lead">{i + 1}</span>
               <span>
-                <b className="font-[650]">{ANCHOR_NAMES[a.place]}</b>
+                <b className="font-strong">{ANCHOR_NAMES[a.place]}</b>
                 <span className="note block">
                   {[
                     a.knotIds.length > 0 && `${a.knotIds.length} through hair and border`,

@@ -112,7 +112,7 @@ function Shelf({ session }: { readonly session: PlanSession }) {
   const kept = useLiveQuery(() => shelfCaps(db), []) ?? [];
   return (
     <section className="mt-4">
-      <h3 className="text-[19px]">Your caps</h3>
+      <h3 className="text-title">Your caps</h3>
       <NumberField
         label="Times worn"
         value={cap.timesWorn}
@@ -144,7 +144,7 @@ function Shelf({ session }: { readonly session: PlanSession }) {
             </button>
             <button
               type="button"
-              className="word text-[13px]"
+              className="word text-note"
               aria-label={`Take ${k.name} off the shelf`}
               onClick={() => void offShelf(db, k.id)}
             >

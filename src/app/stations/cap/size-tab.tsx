@@ -92,8 +92,8 @@ function SpacingTable({
   readonly block: boolean;
 }) {
   return (
-    <table className="mt-4 w-full text-[13px]" data-testid="form-spacing">
-      <caption className="pb-1 text-left text-[15px] font-[650]">
+    <table className="mt-4 w-full text-note" data-testid="form-spacing">
+      <caption className="pb-1 text-left text-body font-strong">
         {block ? 'What to do on the block' : 'In holes of the net'}
       </caption>
       <thead className="text-ink2">
@@ -119,7 +119,7 @@ function SpacingTable({
           const f = result.cap.onForm.spacing[z];
           return (
             <tr key={z} className="line">
-              <th scope="row" className="py-[5px] text-left font-normal">
+              <th scope="row" className="py-1.25 text-left font-normal">
                 {zoneName(z, plan.part.kind as Part['kind'])}
               </th>
               <td className="text-right">{Math.round(f.wornGapMm)} mm</td>

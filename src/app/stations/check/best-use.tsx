@@ -39,7 +39,7 @@ export function BestTab({ session, result, checked }: CheckProps) {
   return (
     <>
       <h2>The best use of it</h2>
-      <p className="quiet mt-[5px]">
+      <p className="note mt-1.25">
         Tries two thousand ways to space, cut, open and lay it. Your part, base, cap and all you did by hand stay.
       </p>
       <div className="mt-3">
@@ -128,12 +128,12 @@ function Enough({ session }: { readonly session: PlanSession }) {
   const [held, setHeld] = useState<number>();
   return (
     <div className="mt-3">
-      <div className="flex justify-between text-[14px]" aria-hidden="true">
+      <div className="flex justify-between text-small" aria-hidden="true">
         <span>lighter</span>
         <span>more covered</span>
       </div>
       <Slider.Root
-        className="enough"
+        className="relative flex h-11 touch-none items-center"
         min={0}
         max={100}
         step={5}
@@ -144,11 +144,11 @@ function Enough({ session }: { readonly session: PlanSession }) {
           session.apply(setEnough(plan, v / 100));
         }}
       >
-        <Slider.Track className="enough-track">
-          <Slider.Range className="enough-range" />
+        <Slider.Track className="relative h-0.5 flex-1 bg-hair">
+          <Slider.Range className="absolute h-full bg-ink" />
         </Slider.Track>
         <Slider.Thumb
-          className="enough-bead"
+          className="block size-6 rounded-full border-2 border-ink bg-brass"
           aria-label="What enough is: from lighter to more covered"
           data-testid="enough"
         />

@@ -26,7 +26,7 @@ export function GuessesTab({ session, checked }: CheckProps) {
   return (
     <>
       <h2>What is a guess</h2>
-      <p className="quiet mt-[5px]">
+      <p className="note mt-1.25">
         Cover is right in its order before it is right in its figure: these were never measured. Set yours from a photo
         or a first row.
       </p>
@@ -57,7 +57,7 @@ export function GuessesTab({ session, checked }: CheckProps) {
               {plan.guesses[g] !== undefined && (
                 <button
                   type="button"
-                  className="word text-[13px]"
+                  className="word text-note"
                   onClick={() => session.apply(setGuess(plan, g, undefined))}
                 >
                   Back to the table’s {shownGuess(g, info.value)} {info.unit}

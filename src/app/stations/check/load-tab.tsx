@@ -26,7 +26,7 @@ export function LoadTab({ result, checked }: CheckProps) {
   return (
     <>
       <h2>What it weighs</h2>
-      <dl className="mt-2 text-[14px]">
+      <dl className="mt-2 text-small">
         <Figure name="Dry">{range(load.range, grams)}</Figure>
         <Figure name="Wet">{range(load.wetG, grams)}</Figure>
         <Figure name="The net takes">{range(cap.shareOfPull, percent)}</Figure>
@@ -35,8 +35,8 @@ export function LoadTab({ result, checked }: CheckProps) {
       </dl>
       {look && look.bites[0].bites > 0 && (
         <>
-          <h3 className="mt-5 text-[19px]">Bites of own hair</h3>
-          <table className="mt-2 w-full text-[13px]" data-testid="bites">
+          <h3 className="mt-5 text-title">Bites of own hair</h3>
+          <table className="mt-2 w-full text-note" data-testid="bites">
             <caption className="note pb-1 text-left">Times the weight of the hair in the bite, dry</caption>
             <thead>
               <tr className="note text-left">
@@ -59,7 +59,7 @@ export function LoadTab({ result, checked }: CheckProps) {
                 .filter((b) => b.worst)
                 .map((b) => (
                   <tr key={b.name} className="line">
-                    <th scope="row" className="py-[5px] text-left font-normal">
+                    <th scope="row" className="py-1.25 text-left font-normal">
                       <button
                         type="button"
                         className="word"
@@ -84,13 +84,13 @@ export function LoadTab({ result, checked }: CheckProps) {
           )}
         </>
       )}
-      <h3 className="mt-5 text-[19px]">What each section carries</h3>
-      <table className="mt-2 w-full text-[13px]">
+      <h3 className="mt-5 text-title">What each section carries</h3>
+      <table className="mt-2 w-full text-note">
         <caption className="sr-only">Load of each section, dry, against its own hair</caption>
         <tbody>
           {carrying.map((s) => (
             <tr key={s.sectionId} className="line">
-              <th scope="row" className="py-[5px] text-left font-normal">
+              <th scope="row" className="py-1.25 text-left font-normal">
                 {nameOf(s.sectionId)}
               </th>
               <td className="text-right">{s.pieces} pieces</td>

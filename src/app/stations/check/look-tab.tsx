@@ -23,12 +23,12 @@ export function LookTab({ session, result, checked }: CheckProps) {
   return (
     <>
       <h2>Before any hair is bought</h2>
-      <fieldset className="views" aria-label="What is drawn">
+      <fieldset className="one-of flex gap-3.5 border-b border-hair2" aria-label="What is drawn">
         {(['hair', 'cover', 'plain'] as const).map((p) => (
           <button
             key={p}
             type="button"
-            className="word"
+            className="edge min-h-11 min-w-11 text-ink2 hover:underline"
             aria-pressed={view.picture === p}
             data-testid={`picture-${p}`}
             onClick={() => setCheck({ picture: p })}
@@ -124,7 +124,7 @@ export function LookTab({ session, result, checked }: CheckProps) {
         {(view.pose !== 'rest' || view.age !== 'finished' || view.soFar || view.onBlock) && (
           <button
             type="button"
-            className="word text-[13px]"
+            className="word text-note"
             onClick={() => setCheck({ ...PLAIN_CHECK, picture: view.picture, whyAt: view.whyAt })}
           >
             Back to at rest and finished
@@ -132,7 +132,7 @@ export function LookTab({ session, result, checked }: CheckProps) {
         )}
       </div>
       {look && <HiddenBy look={look} />}
-      <h3 className="mt-6 text-[19px]">What was found</h3>
+      <h3 className="mt-6 text-title">What was found</h3>
       {findings.length === 0 && (
         <p className="mt-3">Nothing speaks against this plan. Hook two pieces and look before you buy the rest.</p>
       )}

@@ -19,7 +19,7 @@ export function Outcome({ run, session }: { readonly run: UseRun; readonly sessi
   const changes = pick ? changesInWords(run.space, pick.genome, run.plan.part.kind as Part['kind']) : [];
   return (
     <section className="mt-4" aria-label="What was found" data-testid="use-outcome" data-state={run.state}>
-      <p className="text-[14px]" role="status">
+      <p className="text-small" role="status">
         {run.state === 'running'
           ? `${run.tried} of ${run.budget} ways tried`
           : run.state === 'failed'
@@ -30,15 +30,15 @@ export function Outcome({ run, session }: { readonly run: UseRun; readonly sessi
       <progress className="progress" value={run.tried} max={run.budget} aria-label="Ways tried" />
       {pick && now && (
         <>
-          <table className="mt-2 w-full text-[14px]" data-testid="use-figures">
+          <table className="mt-2 w-full text-small" data-testid="use-figures">
             <caption className="sr-only">As planned, and as found</caption>
             <tbody>
               {FIGURES.map(([name, show]) => (
                 <tr key={name} className="line">
-                  <th scope="row" className="py-[5px] text-left font-normal">
+                  <th scope="row" className="py-1.25 text-left font-normal">
                     {name}
                   </th>
-                  <td className="fig whitespace-nowrap text-right text-[17px]">
+                  <td className="fig whitespace-nowrap text-right text-lead">
                     <span className="font-normal text-ink2">{show(now, session)} → </span>
                     {show(pick.figures, session)}
                   </td>
@@ -49,7 +49,7 @@ export function Outcome({ run, session }: { readonly run: UseRun; readonly sessi
           {changes.length === 0 ? (
             <p className="mt-2">Nothing better was found within these limits yet: the plan is as good.</p>
           ) : (
-            <p className="mt-2 text-[14px]" data-testid="use-words">
+            <p className="mt-2 text-small" data-testid="use-words">
               {upperFirst(changes.join('; '))}.
             </p>
           )}
@@ -79,7 +79,7 @@ export function Outcome({ run, session }: { readonly run: UseRun; readonly sessi
               {refusal} Nothing was changed.
             </p>
           )}
-          <button type="button" className="word text-[13px]" onClick={forget}>
+          <button type="button" className="word text-note" onClick={forget}>
             Leave it
           </button>
         </>

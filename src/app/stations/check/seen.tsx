@@ -17,20 +17,20 @@ const SIDE_WORDS: Readonly<Record<Side, string>> = {
 /** Share that shows from each side; where she moved or it aged, the share at rest beside it. */
 export function SeenBySide({ look, rest }: { readonly look: Look; readonly rest: Look | undefined }) {
   return (
-    <table className="mt-3 w-full text-[14px]" data-testid="seen">
+    <table className="mt-3 w-full text-small" data-testid="seen">
       <caption className="sr-only">Scalp that shows, seen from each side</caption>
       <tbody>
         {[...SIDES]
           .sort((a, b) => look.seen[b] - look.seen[a])
           .map((side) => (
             <tr key={side} className="line">
-              <th scope="row" className="w-[64px] py-[5px] text-left font-normal">
+              <th scope="row" className="w-16 py-1.25 text-left font-normal">
                 {SIDE_WORDS[side]}
               </th>
               <td className="w-full px-2">
                 <Bar now={look.seen[side]} was={rest?.seen[side]} />
               </td>
-              <td className="fig whitespace-nowrap text-right text-[17px]">
+              <td className="fig whitespace-nowrap text-right text-lead">
                 {rest && Math.round(100 * rest.seen[side]) !== Math.round(100 * look.seen[side]) && (
                   <span className="font-normal text-ink2">{Math.round(100 * rest.seen[side])} → </span>
                 )}
@@ -75,16 +75,16 @@ export function HiddenBy({ look }: { readonly look: Look }) {
   const kinds = (Object.keys(HIDER_WORDS) as Array<keyof typeof HIDER_WORDS>).filter((by) => of(by) > 0);
   return (
     <>
-      <h3 className="mt-6 text-[19px]">What hides the knots</h3>
-      <dl className="mt-2 text-[14px]" data-testid="hidden-by">
+      <h3 className="mt-6 text-title">What hides the knots</h3>
+      <dl className="mt-2 text-small" data-testid="hidden-by">
         {kinds.map((by) => (
           <Figure key={by} name={upperFirst(HIDER_WORDS[by])}>
             {of(by)}
           </Figure>
         ))}
       </dl>
-      <h3 className="mt-6 text-[19px]">Lines that give it away</h3>
-      <dl className="mt-2 text-[14px]" data-testid="lines">
+      <h3 className="mt-6 text-title">Lines that give it away</h3>
+      <dl className="mt-2 text-small" data-testid="lines">
         {look.lines.map((l) => (
           <Figure
             key={l.kind}

@@ -23,7 +23,7 @@ export function SizeTab({ session, result, checked: { hair } }: CheckProps) {
   return (
     <>
       <h2>How big it is</h2>
-      <p className="quiet mt-[5px]">How full you want it; too thin and too big are both told against that.</p>
+      <p className="note mt-1.25">How full you want it; too thin and too big are both told against that.</p>
       <Choice
         label="Fullness"
         value={plan.finish.fullness}
@@ -53,20 +53,20 @@ export function SizeTab({ session, result, checked: { hair } }: CheckProps) {
         <p className="note mt-1">{OUTLINE_INFO[outline].reason}</p>
       </div>
       {hair && (
-        <table className="mt-4 w-full text-[14px]" data-testid="size">
+        <table className="mt-4 w-full text-small" data-testid="size">
           <caption className="note pb-1 text-left">
             Fingers, wide × high{hair.untrimmed ? '; before trimming beside it' : ''}
           </caption>
           <tbody>
             {SIZE_VIEWS.map((v) => (
               <tr key={v} className="line">
-                <th scope="row" className="py-[6px] text-left font-normal">
+                <th scope="row" className="py-1.5 text-left font-normal">
                   {VIEW_WORDS[v][0]}
                   <span className="note block">
                     {fingers(hair.size[v].beyondMm[0])} and {fingers(hair.size[v].beyondMm[1])} {VIEW_WORDS[v][1]}
                   </span>
                 </th>
-                <td className="fig whitespace-nowrap text-right text-[17px]">
+                <td className="fig whitespace-nowrap text-right text-lead">
                   {hair.untrimmed && (
                     <span className="font-normal text-ink2">
                       {fingers(hair.untrimmed[v].widthMm)} × {fingers(hair.untrimmed[v].heightMm)} →{' '}

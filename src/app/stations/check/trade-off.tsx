@@ -32,8 +32,8 @@ export function TradeOff(props: {
   const whole = [...new Set(packs)].sort((a, b) => a - b);
   return (
     <div className="mt-4">
-      <h3 className="text-[19px]">Where another pack stops helping</h3>
-      <p className="mt-1 text-[14px]" data-testid="stops-at">
+      <h3 className="text-title">Where another pack stops helping</h3>
+      <p className="mt-1 text-small" data-testid="stops-at">
         {stopsAt === undefined
           ? 'Each pack more still hides more than a point of the scalp.'
           : `From ${stopsAt} ${stopsAt === 1 ? 'pack' : 'packs'} on another one hides less than a point more.`}
@@ -85,10 +85,15 @@ export function TradeOff(props: {
         ))}
       </svg>
       <p className="note">The cross is the plan as it is.</p>
-      <ul className="sections mt-1">
+      <ul className="mt-1">
         {curve.map((c) => (
           <li key={c.packs}>
-            <button type="button" aria-pressed={c.genome === props.chosen?.genome} onClick={() => props.onChoose(c)}>
+            <button
+              type="button"
+              className="pick"
+              aria-pressed={c.genome === props.chosen?.genome}
+              onClick={() => props.onChoose(c)}
+            >
               <span>
                 {c.packs} {c.packs === 1 ? 'pack' : 'packs'}
               </span>

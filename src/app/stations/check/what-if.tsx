@@ -34,7 +34,7 @@ export function WhatIfTab({ session, result, checked }: CheckProps) {
   return (
     <>
       <h2>What if</h2>
-      <p className="quiet mt-[5px]">
+      <p className="note mt-1.25">
         Two heads turn as one; the third shows what is different. Nothing is changed by looking.
       </p>
       <div className="mt-3">
@@ -52,7 +52,7 @@ export function WhatIfTab({ session, result, checked }: CheckProps) {
       )}
       {against && !other && <p className="mt-3">Working it out …</p>}
       {other && result && look && (
-        <table className="mt-3 w-full text-[14px]" data-testid="differences">
+        <table className="mt-3 w-full text-small" data-testid="differences">
           <caption className="note pb-1 text-left">{`Against → this plan`}</caption>
           <tbody>
             {differences(figuresOf(other.result, other.look), figuresOf(result, look), plan.currency).map(
@@ -83,10 +83,10 @@ export function WhatIfTab({ session, result, checked }: CheckProps) {
 function Row({ name, was, now }: { readonly name: string; readonly was: string; readonly now: string }) {
   return (
     <tr className="line">
-      <th scope="row" className="py-[5px] text-left font-normal">
+      <th scope="row" className="py-1.25 text-left font-normal">
         {name}
       </th>
-      <td className="fig whitespace-nowrap text-right text-[17px]">
+      <td className="fig whitespace-nowrap text-right text-lead">
         {was === now ? (
           <span className="font-normal text-ink2">{now}</span>
         ) : (

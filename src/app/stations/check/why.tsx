@@ -29,7 +29,7 @@ export function WhyHere(props: {
         {place && (
           <button
             type="button"
-            className="word text-[13px]"
+            className="word text-note"
             data-testid="ask"
             onClick={() => setCheck({ whyAt: directionDeg(place) })}
           >
@@ -42,8 +42,8 @@ export function WhyHere(props: {
   const { onePieceMore: more } = why;
   return (
     <section className="mt-3" aria-label="Why here" data-testid="why" aria-live="polite">
-      <h3 className="text-[19px]">{upperFirst(why.words)}</h3>
-      <p className="mt-1 text-[14px]">
+      <h3 className="text-title">{upperFirst(why.words)}</h3>
+      <p className="mt-1 text-small">
         {percent(why.shows)} of the scalp shows here.{' '}
         {why.rows.length === 0
           ? 'No hair falls over it.'
@@ -53,10 +53,10 @@ export function WhyHere(props: {
               .join(', ')}.`}
       </p>
       {'refused' in more ? (
-        <p className="mt-1 text-[14px]">No piece more can go in here: {more.refused}.</p>
+        <p className="mt-1 text-small">No piece more can go in here: {more.refused}.</p>
       ) : (
         <>
-          <p className="mt-1 text-[14px]">
+          <p className="mt-1 text-small">
             One more piece where there is most room beside it, {more.massG.toFixed(1)} g: {percent(more.shows)} would
             show here.
           </p>
@@ -70,7 +70,7 @@ export function WhyHere(props: {
           </button>
         </>
       )}
-      <button type="button" className="word text-[13px]" onClick={() => setCheck({ whyAt: undefined })}>
+      <button type="button" className="word text-note" onClick={() => setCheck({ whyAt: undefined })}>
         Leave it
       </button>
     </section>

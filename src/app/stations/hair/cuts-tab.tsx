@@ -23,7 +23,7 @@ export function CutsTab({ session, result }: BenchProps) {
   const percent = (v: number) => Math.round(v * 100);
   return (
     <>
-      <p className="quiet">What is done to a piece. Each zone says which of these it takes.</p>
+      <p className="note">What is done to a piece. Each zone says which of these it takes.</p>
       {plan.cuts.length > 1 && (
         <SelectField
           label="Which"

@@ -49,7 +49,7 @@ export function PacksTab(
         onCommit={(name) => change({ name: name.trim() }, `Hair: ${name.trim()}`)}
       />
       <OpenedPack product={product} change={change} />
-      <h3 className="mt-4 text-[19px]">On the label</h3>
+      <h3 className="mt-4 text-title">On the label</h3>
       <CountsOnLabel product={product} change={change} />
       <HairOnLabel product={product} change={change} />
       <NumberField
@@ -84,8 +84,8 @@ function OpenedPack({ product: p, change }: PackProps) {
     change({ test: { ...p.test, ...found } }, words);
   return (
     <>
-      <h3 className="mt-3 text-[19px]">Open one pack</h3>
-      <p className="quiet">Count it, tug one, pull one apart, hook one. What you find overrides the label.</p>
+      <h3 className="mt-3 text-title">Open one pack</h3>
+      <p className="note">Count it, tug one, pull one apart, hook one. What you find overrides the label.</p>
       <TextField
         label="Counted"
         value={p.test.counted === undefined ? '' : String(p.test.counted)}
@@ -236,7 +236,7 @@ function HairOnLabel({ product: p, change }: PackProps) {
 function Yours({ product: p, change }: PackProps) {
   return (
     <>
-      <h3 className="mt-4 text-[19px]">Yours</h3>
+      <h3 className="mt-4 text-title">Yours</h3>
       <NumberField
         label="Packs at hand"
         value={p.packsAtHand}

@@ -23,7 +23,7 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
   };
   return (
     <>
-      <p className="quiet">Hair that is yours, worn or new. Worn hair comes back as fill, or where it is least seen.</p>
+      <p className="note">Hair that is yours, worn or new. Worn hair comes back as fill, or where it is least seen.</p>
       <div className="mt-2 flex flex-wrap gap-2">
         <button
           type="button"
@@ -84,7 +84,7 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
               </button>
               <button
                 type="button"
-                className="word text-[13px]"
+                className="word text-note"
                 aria-label={`Take ${product.name} off the shelf`}
                 onClick={() => void offShelf(db, id)}
               >

@@ -13,7 +13,7 @@ export function ZonesTab({ session, result }: BenchProps) {
   const count = (zone: string) => result?.knots.filter((k) => k.pieceZone === zone).length ?? 0;
   return (
     <>
-      <p className="quiet">Size and gap are two settings: the same mass can be few thick pieces or many thin ones.</p>
+      <p className="note">Size and gap are two settings: the same mass can be few thick pieces or many thin ones.</p>
       {PIECE_ZONES.map((zone) => {
         const { cut, mixed } = plan.pieces[zone];
         if (zone === 'fringe' && plan.rows.fringe.how !== 'short') return null;

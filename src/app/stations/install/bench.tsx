@@ -53,7 +53,7 @@ export function InstallBench({ session, result }: BenchProps) {
           <Link className="button primary mt-4" to={`/install/${open.session.id}`} data-testid="go-on">
             Go on with knot {open.state.done.length + 1}
           </Link>
-          <button type="button" className="word mt-2 text-[13px]" onClick={begin}>
+          <button type="button" className="word mt-2 text-note" onClick={begin}>
             Begin again with the plan as it is now
           </button>
         </>
@@ -73,8 +73,8 @@ export function InstallBench({ session, result }: BenchProps) {
           {trouble}
         </p>
       )}
-      <h3 className="mt-6 text-[19px]">Before you begin</h3>
-      <ul className="mt-2 list-none text-[14px]">
+      <h3 className="mt-6 text-title">Before you begin</h3>
+      <ul className="mt-2 list-none text-small">
         {[
           'Hair clean, detangled and dry, scalp oiled before it disappears under the net.',
           'Hook two pieces and look before you open the rest of the hair.',
@@ -82,7 +82,7 @@ export function InstallBench({ session, result }: BenchProps) {
           'After each knot: it doesn’t slide at a light tug, and the skin doesn’t lift.',
           'Pain, bumps or a headache mean too tight: take it out. Never load sore edges.',
         ].map((line) => (
-          <li key={line} className="line py-[6px]">
+          <li key={line} className="line py-1.5">
             {line}
           </li>
         ))}

@@ -28,7 +28,7 @@ export function InstallScreen() {
   if (session === null) {
     return (
       <main className="p-10">
-        <h1 className="text-[27px]">There is no such install here.</h1>
+        <h1 className="text-heading">There is no such install here.</h1>
         <Link className="word" to="/">
           Back to your plans
         </Link>
@@ -43,7 +43,7 @@ export function InstallScreen() {
     );
   if (!session || !loaded || !answer)
     return (
-      <main className="p-10 text-[24px]" aria-busy="true">
+      <main className="p-10 text-heading" aria-busy="true">
         Finding the place where you left off …
       </main>
     );
@@ -93,22 +93,22 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
       <RowBand result={result} index={Math.min(index, result.knots.length - 1)} width={width} />
       {knot ? (
         <section
-          className="mx-auto flex w-full max-w-[1180px] flex-col gap-[clamp(8px,1.5vh,18px)] overflow-y-auto px-[clamp(16px,5vw,40px)] pb-[8px] pt-[clamp(12px,1.7vh,20px)]"
+          className="mx-auto flex w-full max-w-295 flex-col gap-[clamp(8px,1.5vh,18px)] overflow-y-auto px-[clamp(16px,5vw,40px)] pb-2 pt-[clamp(12px,1.7vh,20px)]"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
           tabIndex={0}
           aria-label="This knot"
         >
           <KnotTitle result={result} knot={knot} paused={state.paused} onPause={pause} />
           <FirstDo result={result} index={index} />
-          <div className={`moves-and-place ${folded ? 'folded' : ''}`}>
+          <div className={`grid gap-x-9 gap-y-4.5 ${folded ? '' : 'beside:grid-cols-beside beside:items-center'}`}>
             {!folded && <KnotMoves knot={knot} />}
-            <div className="place flex flex-wrap items-center gap-x-[32px] gap-y-[10px]">
+            <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">
               <WherePicture plan={plan} result={result} scene={scene} index={index} />
               <WhereItGoes plan={plan} knot={knot} />
             </div>
           </div>
           <Forecast forecast={forecast} total={result.knots.length} />
-          <div className="flex flex-wrap gap-x-[26px]">
+          <div className="flex flex-wrap gap-x-6.5">
             <WordButton onClick={() => setNoting(true)} testId="note">
               Write a note
             </WordButton>
@@ -122,7 +122,7 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
             <WaysOut plan={plan} upTo={result.knots[Math.max(0, index - 1)].id} />
           </div>
           {trouble && (
-            <p role="alert" className="text-[22px] text-madder">
+            <p role="alert" className="text-far-note text-madder">
               {trouble}
             </p>
           )}
@@ -152,8 +152,8 @@ function FirstDo({ result, index }: { readonly result: PlanResult; readonly inde
   const steps = result.worklist.slice(from, at);
   if (steps.length === 0) return null;
   return (
-    <p className="text-[22px] leading-tight" data-testid="first-do">
-      <b className="font-[650]">First: {steps.map((s) => lowerFirst(s.what)).join('; ')}.</b>{' '}
+    <p className="text-far-note leading-tight" data-testid="first-do">
+      <b className="font-strong">First: {steps.map((s) => lowerFirst(s.what)).join('; ')}.</b>{' '}
       {steps.length === 1 && steps[0].how}
     </p>
   );

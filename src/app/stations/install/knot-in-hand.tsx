@@ -17,28 +17,24 @@ export function KnotTitle(props: {
 }) {
   const { result, knot, paused, onPause } = props;
   return (
-    <div className="flex flex-wrap items-end gap-[26px]">
+    <div className="flex flex-wrap items-end gap-6.5">
       <div
-        className="fig text-[clamp(72px,min(18vw,12.7vh),150px)]"
+        className="fig text-far-number"
         style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
         data-testid="knot-place"
       >
         {knot.place}
       </div>
       <div className="min-w-0 flex-1">
-        <div
-          className="fig text-[clamp(34px,min(7vw,7vh),54px)]"
-          style={{ fontStretch: '84%' }}
-          data-testid="knot-kind"
-        >
+        <div className="fig text-far-row" style={{ fontStretch: '84%' }} data-testid="knot-kind">
           {knotName(knot)}
         </div>
         {paused ? (
-          <div className="mt-2 text-[26px] leading-tight" role="status" data-testid="paused">
+          <div className="mt-2 text-heading leading-tight" role="status" data-testid="paused">
             Paused, and kept. Space goes on.
           </div>
         ) : (
-          <div className="mt-2 text-[26px] leading-tight text-ink2">
+          <div className="mt-2 text-heading leading-tight text-ink2">
             of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label}, {THROUGH_WORDS[knot.through]}
           </div>
         )}
@@ -52,17 +48,13 @@ export function KnotTitle(props: {
 export function WhereItGoes({ plan, knot }: { readonly plan: PlanDocument; readonly knot: PlannedKnot }) {
   return (
     <div className="min-w-[min(300px,100%)] flex-1">
-      <p
-        className="fig text-[clamp(38px,min(6.6vw,5.6vh),64px)]"
-        data-testid="knot-fingers"
-        style={{ fontStretch: '80%' }}
-      >
+      <p className="fig text-far-kind" data-testid="knot-fingers" style={{ fontStretch: '80%' }}>
         {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
       </p>
-      <p className="mt-[10px] text-[clamp(21px,3vw,27px)] leading-[1.2]" data-testid="knot-where">
+      <p className="mt-2.5 text-far-text leading-tight" data-testid="knot-where">
         {knot.where.words}.
       </p>
-      <p className="mt-[8px] text-[clamp(20px,2.8vw,24px)] leading-tight text-ink2">
+      <p className="mt-2 text-far-note leading-tight text-ink2">
         {fromRowBefore(knot, plan)}Hook {knot.hookWords}. {mirrorWords(knot)}
       </p>
     </div>
@@ -78,7 +70,7 @@ export function WordButton(props: {
   return (
     <button
       type="button"
-      className="word text-[20px]"
+      className="word text-title"
       aria-pressed={props.pressed}
       onClick={props.onClick}
       data-testid={props.testId}
@@ -92,10 +84,10 @@ export function WordButton(props: {
 export function WaysOut({ plan, upTo }: { readonly plan: PlanDocument; readonly upTo: string }) {
   return (
     <>
-      <Link className="word text-[20px]" to={`/plan/${plan.id}/check`} state={{ upTo }} data-testid="so-far">
+      <Link className="word text-title" to={`/plan/${plan.id}/check`} state={{ upTo }} data-testid="so-far">
         How it should look by now
       </Link>
-      <Link className="word text-[20px]" to={`/plan/${plan.id}/install`} data-testid="leave">
+      <Link className="word text-title" to={`/plan/${plan.id}/install`} data-testid="leave">
         Leave, it is kept
       </Link>
     </>
@@ -115,19 +107,17 @@ export function NextAndBack(props: {
   return (
     <div
       className="grid min-h-[clamp(120px,17vh,242px)] grid-cols-[1fr_clamp(110px,24vw,196px)]"
-      style={{ background: 'var(--touch)', color: '#f6f2e7' }}
+      style={{ background: 'var(--touch)', color: 'var(--yarn)' }}
     >
-      <button type="button" className="px-[40px] py-[22px]" onClick={next} disabled={!canNext} data-testid="next">
-        <span className="fig block text-[clamp(48px,min(10vw,9vh),104px)]" style={{ letterSpacing: '-.02em' }}>
+      <button type="button" className="px-10 py-5.5" onClick={next} disabled={!canNext} data-testid="next">
+        <span className="fig block text-far-button" style={{ letterSpacing: '-.02em' }}>
           {words}
         </span>
-        <span className="mt-3 block text-[24px]" style={{ color: '#c9c5cf' }}>
-          {then}
-        </span>
+        <span className="mt-3 block text-heading text-yarn2">{then}</span>
       </button>
       <button
         type="button"
-        className="border-l-2 border-dotted border-[rgb(241_232_212/35%)] text-center text-[26px]"
+        className="border-l-2 border-dotted border-yarn2 text-center text-heading"
         onClick={back}
         disabled={!canBack}
         data-testid="back"

@@ -50,7 +50,7 @@ export function KnotMoves({ knot, compact = false }: { readonly knot: Drawn; rea
     <TailsThrough key="3" knot={knot} />,
   ];
   return (
-    <ol className={`grid grid-cols-3 ${compact ? 'gap-2' : 'gap-[28px]'}`}>
+    <ol className={`grid grid-cols-3 ${compact ? 'gap-2' : 'gap-7 beside:gap-3.5'}`}>
       {moves.map((m, i) => (
         <li key={m.name}>
           <svg viewBox="0 18 230 184" className="w-full" style={{ overflow: 'hidden' }} aria-hidden="true">
@@ -58,12 +58,18 @@ export function KnotMoves({ knot, compact = false }: { readonly knot: Drawn; rea
             {pictures[i]}
           </svg>
           <div
-            className={compact ? 'mt-1 text-[13px] font-[650] leading-tight' : 'fig mt-3 text-[32px]'}
+            className={
+              compact ? 'mt-1 text-note font-strong leading-tight' : 'fig mt-3 text-figure beside:text-heading'
+            }
             style={compact ? undefined : { fontStretch: '86%' }}
           >
             {m.name}
           </div>
-          <div className={compact ? 'note leading-tight' : 'mt-1 text-[22px] leading-tight text-ink2'}>{m.how}</div>
+          <div
+            className={compact ? 'note leading-tight' : 'mt-1 text-far-note leading-tight text-ink2 beside:text-lead'}
+          >
+            {m.how}
+          </div>
         </li>
       ))}
     </ol>
@@ -95,17 +101,17 @@ function Held({ y, knot }: { readonly y: number; readonly knot: Drawn }) {
     return (
       <>
         <path d={`M-6,${y - 4}H236M-6,${y + 4}H236`} stroke="var(--outline)" strokeWidth="6" />
-        <path d={`M-6,${y - 4}H236M-6,${y + 4}H236`} stroke="#8d89a8" strokeWidth="3" />
+        <path d={`M-6,${y - 4}H236M-6,${y + 4}H236`} stroke="var(--net-thread)" strokeWidth="3" />
       </>
     );
   }
   return (
     <>
       <path d={`M-6,${y}H236`} stroke="var(--outline)" strokeWidth="19" />
-      <path d={`M-6,${y}H236`} stroke="#6a6794" strokeWidth="13" />
+      <path d={`M-6,${y}H236`} stroke="var(--plait)" strokeWidth="13" />
       <path
         d={Array.from({ length: 17 }, (_, i) => `M${-4 + i * 15},${y - 6}l9,12`).join('')}
-        stroke="#1b2450"
+        stroke="var(--sign)"
         strokeWidth="2"
       />
     </>
@@ -116,9 +122,9 @@ function Hair({ d, w = 15 }: { readonly d: string; readonly w?: number }) {
   return (
     <>
       <path d={d} fill="none" stroke="var(--outline)" strokeWidth={w + 5} />
-      <path d={d} fill="none" stroke="#5a3524" strokeWidth={w} />
-      <path d={d} fill="none" stroke="#9a6a4a" strokeWidth="1.6" transform="translate(-3 0)" />
-      <path d={d} fill="none" stroke="#8a5a3d" strokeWidth="1.2" transform="translate(3 0)" />
+      <path d={d} fill="none" stroke="var(--lock)" strokeWidth={w} />
+      <path d={d} fill="none" stroke="var(--lock-light)" strokeWidth="1.6" transform="translate(-3 0)" />
+      <path d={d} fill="none" stroke="var(--lock-light)" strokeWidth="1.2" transform="translate(3 0)" />
     </>
   );
 }
@@ -127,7 +133,7 @@ function Steel({ d }: { readonly d: string }) {
   return (
     <>
       <path d={d} fill="none" stroke="var(--outline)" strokeWidth="11" strokeLinecap="round" strokeLinejoin="round" />
-      <path d={d} fill="none" stroke="#eeb04a" strokeWidth="6" strokeLinecap="round" strokeLinejoin="round" />
+      <path d={d} fill="none" stroke="var(--light)" strokeWidth="6" strokeLinecap="round" strokeLinejoin="round" />
     </>
   );
 }
@@ -180,7 +186,7 @@ function TailsThrough({ knot }: { readonly knot: Drawn }) {
         );
       })}
       {knot.lock && (
-        <path d="M92,134q23,12 46,0v14q-23,12 -46,0z" fill="#eeb04a" stroke="var(--outline)" strokeWidth="3" />
+        <path d="M92,134q23,12 46,0v14q-23,12 -46,0z" fill="var(--light)" stroke="var(--outline)" strokeWidth="3" />
       )}
       <Arrow d="M196,132V188M184,174L196,190L208,174" />
     </>

@@ -11,7 +11,7 @@ export function Big(props: { readonly onClick: () => void; readonly children: Re
     <button
       type="button"
       onClick={props.onClick}
-      className="min-h-[60px] rounded-[3px] border-2 border-ink px-[20px] text-[26px]"
+      className="min-h-15 rounded-[3px] border-2 border-ink px-5 text-heading"
     >
       {props.children}
     </button>
@@ -36,12 +36,12 @@ export function Forecast({ forecast, total }: { readonly forecast: InstallForeca
         )}
         <path d={`M${740 * share},0V28`} stroke="var(--ink)" strokeWidth="3.5" />
       </svg>
-      <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-[24px]">
+      <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-heading">
         <span>
           {forecast.knotsToCome} of {total} knots to come, about {duration(forecast.secondsToCome / 60)}
           {forecast.fromOwnPace ? ' at your pace' : ''}
         </span>
-        <span className={`font-[650] ${lasts ? 'text-brass-ink' : 'text-madder'}`}>
+        <span className={`font-strong ${lasts ? 'text-brass-ink' : 'text-madder'}`}>
           {lasts
             ? `It lasts: ${forecast.piecesOver} pieces over`
             : `It lasts for ${forecast.knotsToCome + forecast.piecesOver} of them`}
@@ -63,8 +63,8 @@ export function Done({
   const navigate = useNavigate();
   const skipped = state.done.length - state.piecesUsed;
   return (
-    <section className="px-[40px] py-[32px] text-[24px]">
-      <p className="fig text-[58px]">Every knot is in</p>
+    <section className="px-10 py-8 text-heading">
+      <p className="fig text-callout">Every knot is in</p>
       <p className="mt-4 max-w-[40ch]">
         {state.piecesUsed} pieces hooked{skipped > 0 ? `, ${skipped} places left empty` : ''},{' '}
         {duration(state.workedSeconds / 60)} at work. Separate and shake it out now; gaps show only then, and the
@@ -72,7 +72,7 @@ export function Done({
       </p>
       <button
         type="button"
-        className="button primary mt-6 max-w-[420px] text-[26px]"
+        className="button primary mt-6 max-w-105 text-heading"
         data-testid="finish"
         onClick={() => {
           if (!state.finished) onFinish();
@@ -102,11 +102,11 @@ export function NotePad({
   return (
     <dialog
       ref={dialog}
-      className="panel m-auto w-[min(560px,92vw)] p-[24px] text-[24px] backdrop:bg-black/40"
+      className="panel m-auto w-[min(560px,92vw)] p-6 text-heading backdrop:bg-black/40"
       onClose={onClose}
       aria-label="Note"
     >
-      <label htmlFor="install-note" className="fig text-[32px]">
+      <label htmlFor="install-note" className="fig text-figure">
         A note for later
       </label>
       <textarea

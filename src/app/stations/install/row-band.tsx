@@ -3,6 +3,7 @@
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
 import { signPath } from '../../../formats/signs.ts';
+import '../../row-map/row-map.css';
 
 const PX_PER_MM = 4.6;
 
@@ -16,7 +17,7 @@ export function RowBand({
   readonly width: number;
 }) {
   const knot = result.knots[index];
-  if (!knot) return <div className="weave h-[118px]" />;
+  if (!knot) return <div className="weave h-29.5" />;
   const middle = width / 2;
   const x = (k: PlannedKnot) => middle + (k.fromMiddleMm - knot.fromMiddleMm) * PX_PER_MM;
   const near = (k: PlannedKnot) => Math.abs(x(k) - middle) < middle + 30;
@@ -26,28 +27,28 @@ export function RowBand({
   const from = middle + (row.startMm - knot.fromMiddleMm) * PX_PER_MM;
   const to = middle + (row.endMm - knot.fromMiddleMm) * PX_PER_MM;
   return (
-    <div className="weave h-[118px] overflow-hidden" aria-hidden="true">
+    <div className="weave h-29.5 overflow-hidden" aria-hidden="true">
       <svg aria-hidden="true" width={width} height="118">
         <defs>
           <linearGradient id="beam" x1="0" x2="1">
-            <stop offset="0" stopColor="#ffdf9c" stopOpacity="0" />
-            <stop offset=".3" stopColor="#ffdf9c" stopOpacity=".28" />
-            <stop offset=".7" stopColor="#ffdf9c" stopOpacity=".28" />
-            <stop offset="1" stopColor="#ffdf9c" stopOpacity="0" />
+            <stop offset="0" stopColor="var(--glow-out)" />
+            <stop offset=".3" stopColor="var(--glow)" />
+            <stop offset=".7" stopColor="var(--glow)" />
+            <stop offset="1" stopColor="var(--glow-out)" />
           </linearGradient>
         </defs>
         <rect x={middle - 50} width="100" height="118" fill="url(#beam)" />
-        <path d={`M${middle},0V118`} stroke="#eeb04a" strokeWidth="2.5" />
-        <g opacity=".6" fill="#f1e8d4">
-          <path d={`M-10,90H${width + 10}`} stroke="#f1e8d4" strokeOpacity=".9" strokeWidth="1.6" />
+        <path d={`M${middle},0V118`} stroke="var(--light)" strokeWidth="2.5" />
+        <g opacity=".6" fill="var(--yarn)">
+          <path d={`M-10,90H${width + 10}`} stroke="var(--yarn)" strokeOpacity=".9" strokeWidth="1.6" />
           {below.map((k) => (
             <path key={k.id} d={signPath(k, 9)} transform={`translate(${x(k)} 90)`} />
           ))}
         </g>
-        <path d={`M${Math.max(-10, from)},44H${middle}`} stroke="#f1e8d4" strokeWidth="4" />
+        <path d={`M${Math.max(-10, from)},44H${middle}`} stroke="var(--yarn)" strokeWidth="4" />
         <path
           d={`M${middle},44H${Math.min(width + 10, to)}`}
-          stroke="#f1e8d4"
+          stroke="var(--yarn)"
           strokeWidth="1.8"
           strokeDasharray="7 6"
         />
@@ -59,14 +60,14 @@ export function RowBand({
               key={k.id}
               d={signPath(k, 13)}
               transform={`translate(${x(k)} 44)`}
-              fill={done ? '#f1e8d4' : '#1e2249'}
-              stroke={done ? 'none' : '#f1e8d4'}
+              fill={done ? 'var(--yarn)' : 'var(--cloth)'}
+              stroke={done ? 'none' : 'var(--yarn)'}
               strokeWidth="1.8"
             />
           );
         })}
-        <circle cx={middle} cy="44" r="27" fill="#eeb04a" />
-        <path d={signPath(knot, 15)} transform={`translate(${middle} 44)`} fill="#171b3a" />
+        <circle cx={middle} cy="44" r="27" fill="var(--light)" />
+        <path d={signPath(knot, 15)} transform={`translate(${middle} 44)`} fill="var(--sign)" />
       </svg>
     </div>
   );

@@ -6,10 +6,11 @@ import type { HeadScene } from '../../../core/plan/ask/scene.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { drawOverlay } from '../../head-view/lines/rows.ts';
-import { paletteOf, SCALP } from '../../head-view/picture/palette.ts';
+import { paletteOf, scalpColour } from '../../head-view/picture/palette.ts';
 import { type Projection, projection, screenX, screenY } from '../../head-view/projection.ts';
 import { useHeadPicture } from '../../head-view/use-head-picture.ts';
 import { useTheme } from '../../session/theme.ts';
+import { token } from '../../ui/tokens.ts';
 
 const WIDTH = 330;
 const HEIGHT = 250;
@@ -53,7 +54,7 @@ export function WherePicture(props: {
       parts: {},
       selectedId: undefined,
       cautions: NONE,
-      scalp: SCALP[plan.skin],
+      scalp: scalpColour(plan.skin),
       oldPart: undefined,
       show: 'rows',
       doneKnots: index,
@@ -64,7 +65,7 @@ export function WherePicture(props: {
   }, [result, knot, index, seen, plan]);
   return (
     <div
-      className="where-picture relative flex-none"
+      className="relative flex-none beside:[zoom:0.72]"
       style={{ width: WIDTH, height: HEIGHT, overflow: 'hidden' }}
       aria-hidden="true"
     >
@@ -88,7 +89,6 @@ function drawFingers(ctx: CanvasRenderingContext2D, seen: Projection, knot: Plan
   const y = screenY(seen, at);
   const w = finger * seen.pxPerMm;
   const fromLeft = x < WIDTH / 2 + 20;
-  const style = getComputedStyle(document.documentElement);
   for (let i = 0; i < Math.ceil(count); i++) {
     const share = Math.min(1, count - i);
     const top = y + 5 + i * (w + 1);
@@ -100,9 +100,9 @@ function drawFingers(ctx: CanvasRenderingContext2D, seen: Projection, knot: Plan
     const tip = x + (fromLeft ? 4 : -4);
     const start = fromLeft ? -20 : WIDTH + 20;
     ctx.roundRect(Math.min(start, tip), top, Math.abs(tip - start), w, w / 2);
-    ctx.fillStyle = style.getPropertyValue('--skin');
+    ctx.fillStyle = token('skin');
     ctx.fill();
-    ctx.strokeStyle = style.getPropertyValue('--nail');
+    ctx.strokeStyle = token('nail');
     ctx.lineWidth = 1.3;
     ctx.stroke();
     ctx.beginPath();
@@ -117,9 +117,9 @@ function drawDisc(ctx: CanvasRenderingContext2D, seen: Projection, knot: Planned
   const at = [knot.xMm, knot.yMm, knot.zMm];
   ctx.beginPath();
   ctx.arc(screenX(seen, at), screenY(seen, at), 8.5, 0, 2 * Math.PI);
-  ctx.fillStyle = '#eeb04a';
+  ctx.fillStyle = token('light');
   ctx.fill();
-  ctx.strokeStyle = '#171b3a';
+  ctx.strokeStyle = token('sign');
   ctx.lineWidth = 2;
   ctx.stroke();
 }

@@ -140,9 +140,9 @@ function Entry({ entry, currency }: { readonly entry: LogEntry; readonly currenc
   ];
   return (
     <article className="mt-5" data-testid="log-entry">
-      <h3 className="text-[19px]">{day(entry.atMs)}</h3>
+      <h3 className="text-title">{day(entry.atMs)}</h3>
       {entry.line !== '' && <p className="mt-1">“{entry.line}”</p>}
-      <table className="mt-2 w-full text-[13px]">
+      <table className="mt-2 w-full text-note">
         <caption className="sr-only">Planned and used</caption>
         <thead className="text-ink2">
           <tr>
@@ -160,7 +160,7 @@ function Entry({ entry, currency }: { readonly entry: LogEntry; readonly currenc
         <tbody>
           {rows.map(([name, show]) => (
             <tr key={name} className="line">
-              <th scope="row" className="py-[5px] text-left font-normal">
+              <th scope="row" className="py-1.25 text-left font-normal">
                 {name}
               </th>
               <td className="text-right text-ink2">{show(entry.planned)}</td>

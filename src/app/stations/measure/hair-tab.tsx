@@ -76,7 +76,7 @@ export function HairTab({ session, result }: BenchProps) {
           )
         }
       />
-      <h3 className="mt-4 text-[19px]">Where it differs</h3>
+      <h3 className="mt-4 text-title">Where it differs</h3>
       {HAIR_REGIONS.map((region) => (
         <RegionFields key={region} region={region} session={session} />
       ))}
@@ -101,7 +101,7 @@ function RegionFields({ region, session }: { readonly region: HairRegion; readon
   };
   return (
     <details className="line" open={hair !== undefined}>
-      <summary className="min-h-[44px] cursor-pointer py-[10px]">{HAIR_REGION_NAMES[region]}</summary>
+      <summary className="min-h-11 cursor-pointer py-2.5">{HAIR_REGION_NAMES[region]}</summary>
       <TextField
         label="Length"
         value={hair?.length ?? ''}

@@ -8,7 +8,7 @@ export function HairlineTab({ session }: { readonly session: PlanSession }) {
   const { hairline } = plan;
   return (
     <>
-      <p className="quiet">
+      <p className="note">
         Drag a bead up or down on the head: high temples, a peak, a low nape. The ears stay where the tape found them.
       </p>
       <div className="mt-2">

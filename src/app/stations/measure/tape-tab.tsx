@@ -34,7 +34,7 @@ export function TapeTab({ session, result }: BenchProps) {
   const effects = useMeasureEffects(session.history.present.plan, session.isDraft);
   return (
     <>
-      <p className="quiet">
+      <p className="note">
         Write 57 cm, 22 1/2 in or 31 fingers. Up to three readings each; leave out what you can’t take, it is estimated.
       </p>
       <div className="mt-2">
@@ -93,10 +93,10 @@ function MeasureField(
   const places = Math.min(3, readings.length + 1);
   return (
     <fieldset className="line py-1" onFocus={focus}>
-      <legend className="float-left w-full pt-[6px]" id={id}>
+      <legend className="float-left w-full pt-1.5" id={id}>
         {TAPE_INFO[measure].name}
       </legend>
-      <div className="readings clear-both">
+      <div className="clear-both col-span-full grid grid-cols-3 gap-2.5">
         {Array.from({ length: places }, (_, i) => (
           <Reading
             key={i}
@@ -233,7 +233,7 @@ const NORM_NAMES = { girth: 'round', length: 'front to back', breadth: 'side to 
 function Standings({ result, plan }: { readonly result: PlanResult; readonly plan: PlanDocument }) {
   return (
     <section className="mt-5">
-      <h3 className="text-[19px]">Where you stand</h3>
+      <h3 className="text-title">Where you stand</h3>
       <dl className="mt-2">
         {result.head.standings.map((s) => (
           <Figure key={s.dimension} name={NORM_NAMES[s.dimension]}>

@@ -11,12 +11,12 @@ export function PracticeBench({ result }: BenchProps) {
   return (
     <>
       <h2>The knots of this plan</h2>
-      <p className="quiet mt-[5px]">
+      <p className="note mt-1.25">
         Try each three times on a scrap of net before you begin. No timing is kept here yet.
       </p>
       {kinds.map((k) => (
         <section key={signKey(k)} className="mt-5">
-          <h3 className="flex items-center gap-2 text-[19px]">
+          <h3 className="flex items-center gap-2 text-title">
             <Sign knot={k} size={6} /> {knotName(k)}
           </h3>
           <p className="note mb-2">{k.chain[1].because}</p>

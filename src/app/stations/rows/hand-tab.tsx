@@ -44,7 +44,7 @@ export function HandTab({ session, result }: BenchProps) {
   return (
     <>
       <h2>By brush and hand</h2>
-      <p className="quiet mt-1">What you change here stays when something changes elsewhere.</p>
+      <p className="note mt-1">What you change here stays when something changes elsewhere.</p>
       {refusal && (
         <p role="alert" className="note mt-2 text-madder">
           {refusal} Nothing was changed.
@@ -72,7 +72,7 @@ function BrushTools({ session }: Pick<BenchProps, 'session'>) {
   const [radius, setRadius] = useState('27');
   return (
     <>
-      <h3 className="mt-3 text-[19px]">Brush</h3>
+      <h3 className="mt-3 text-title">Brush</h3>
       <div className="mt-1 grid grid-cols-2 gap-2">
         {BRUSHES.map((b) => {
           const brush = { kind: 'density', factor: b.factor, radiusMm: Number(radius) } as const;
@@ -99,7 +99,7 @@ function BrushTools({ session }: Pick<BenchProps, 'session'>) {
         }}
       />
       {plan.rows.brush.length > 0 && (
-        <button type="button" className="word text-[13px]" onClick={() => session.apply(clearBrush(plan))}>
+        <button type="button" className="word text-note" onClick={() => session.apply(clearBrush(plan))}>
           {plan.rows.brush.length === 1 ? 'Wipe out the stroke' : `Wipe out all ${plan.rows.brush.length} strokes`}
         </button>
       )}
@@ -111,7 +111,7 @@ function KnotTools() {
   const { tool, toggle } = useTool();
   return (
     <>
-      <h3 className="mt-4 text-[19px]">Knots</h3>
+      <h3 className="mt-4 text-title">Knots</h3>
       <div className="mt-1 grid grid-cols-2 gap-2">
         <ToolButton held={tool.kind === 'moveKnot'} testId="tool-move" onPress={() => toggle({ kind: 'moveKnot' })}>
           Move one
@@ -140,7 +140,7 @@ function SelectedKnot({ session, result, knot }: SelectedKnotProps) {
   const apply = (change: PlanChange) => refuse(session.apply(change));
   return (
     <section className="mt-2" aria-label="The knot that is selected">
-      <p className="text-[14px]">
+      <p className="text-small">
         {knot.id}
         {knot.hand ? `, ${knot.hand} by hand` : ''}. Row {row.label}
         {row.locked ? ', locked' : row.pulledBy !== undefined ? ', pulled' : ''}.
@@ -188,17 +188,17 @@ function KeptByHand({ session, result }: BenchProps) {
   const lost = new Map(result?.rowScheme.lostChanges.map((l) => [l.id, l.why]) ?? []);
   return (
     <section className="mt-3">
-      <h3 className="text-[19px]">Kept by hand</h3>
-      <ul className="mt-1 text-[13px]" data-testid="hand-list">
+      <h3 className="text-title">Kept by hand</h3>
+      <ul className="mt-1 text-note" data-testid="hand-list">
         {plan.rows.hand.map((h) => (
-          <li key={h.id} className="line flex items-center justify-between gap-2 py-[2px]">
+          <li key={h.id} className="line flex items-center justify-between gap-2 py-0.5">
             <span>
               {handWords(h)}
               {lost.has(h.id) && <span className="block text-madder">Could not be kept: {lost.get(h.id)}.</span>}
             </span>
             <button
               type="button"
-              className="word text-[13px]"
+              className="word text-note"
               aria-label={`Forget: ${handWords(h)}`}
               onClick={() => session.apply(forgetHand(plan, h.id, handWords(h)))}
             >
@@ -207,7 +207,7 @@ function KeptByHand({ session, result }: BenchProps) {
           </li>
         ))}
       </ul>
-      <button type="button" className="word text-[13px]" onClick={() => session.apply(clearHand(plan))}>
+      <button type="button" className="word text-note" onClick={() => session.apply(clearHand(plan))}>
         Forget all of them
       </button>
     </section>

@@ -17,13 +17,13 @@ export function KnotTab({ session, result }: BenchProps) {
   return (
     <>
       <h2>Which knot, and why</h2>
-      {!knot && <p className="quiet mt-1">Touch a knot: it shows the rules behind it, and you may choose another.</p>}
+      {!knot && <p className="note mt-1">Touch a knot: it shows the rules behind it, and you may choose another.</p>}
       {knot && <KnotWhy knot={knot} />}
       {knot && <KnotWishes session={session} knot={knot} />}
       {plan.knotWishes.length > 0 && (
         <button
           type="button"
-          className="word mt-2 text-[13px]"
+          className="word mt-2 text-note"
           onClick={() => session.apply({ words: 'The rules decide everywhere', plan: { ...plan, knotWishes: [] } })}
         >
           Let the rules decide everywhere again ({plan.knotWishes.length} chosen)
@@ -41,12 +41,12 @@ export function KnotTab({ session, result }: BenchProps) {
 function KnotWhy({ knot }: { readonly knot: PlannedKnot }) {
   return (
     <section className="mt-2" aria-label="Rules behind this knot" data-testid="rule-chain">
-      <p className="font-[650]">
+      <p className="font-strong">
         {knotName(knot)}, {THROUGH_WORDS[knot.through]}
       </p>
-      <ol className="mt-1 text-[14px]">
+      <ol className="mt-1 text-small">
         {knot.chain.map((r) => (
-          <li key={r.id} className="line py-[5px]" data-rule={r.id}>
+          <li key={r.id} className="line py-1.25" data-rule={r.id}>
             {r.because}
             {r.school && <span className="note block">School: {lowerFirst(SCHOOL_NAMES[r.school])}</span>}
           </li>

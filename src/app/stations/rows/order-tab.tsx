@@ -17,25 +17,21 @@ export function OrderTab({ session, result }: BenchProps) {
           Knot chart, to print
         </Link>
       </p>
-      <ol className="mt-2 text-[14px]" data-testid="worklist">
+      <ol className="mt-2 text-small" data-testid="worklist">
         {result.worklist.map((step, i) => (
-          <li
-            key={`${step.what}${i}`}
-            className="line grid grid-cols-[26px_1fr_auto] gap-x-1 py-[7px]"
-            data-step={step.kind}
-          >
-            <span className="fig text-[17px]">{i + 1}</span>
+          <li key={`${step.what}${i}`} className="line grid grid-cols-numbered gap-x-1 py-1.75" data-step={step.kind}>
+            <span className="fig text-lead">{i + 1}</span>
             <span>
               {step.knots ? (
                 <button
                   type="button"
-                  className="word -my-3 text-left font-[650]"
+                  className="word -my-3 text-left font-strong"
                   onClick={() => select(result.knots[step.knots?.[0] ?? 0]?.id)}
                 >
                   {step.what}
                 </button>
               ) : (
-                <b className="font-[650]">{step.what}</b>
+                <b className="font-strong">{step.what}</b>
               )}
               <span className="note block">{step.how}</span>
             </span>

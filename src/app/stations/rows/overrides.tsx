@@ -27,7 +27,7 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
   const ways = THROUGHS.filter((through) => through === knot.through || knot.may.through.includes(through));
   return (
     <section className="mt-4" aria-label="Your own choice">
-      <h3 className="text-[19px]">Your own choice</h3>
+      <h3 className="text-title">Your own choice</h3>
       <SelectField
         label="for"
         value={of}

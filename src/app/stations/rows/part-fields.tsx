@@ -17,13 +17,13 @@ const PARTS: ReadonlyArray<readonly [string, Part]> = [
 export function PartBench({ session }: { readonly session: PlanSession }) {
   const part = session.plan.part as Part;
   return (
-    <section className="mt-[22px]">
+    <section className="mt-5.5">
       <h2>Part</h2>
-      <p className="quiet mt-[5px]">
+      <p className="note mt-1.25">
         Now: {partInWords(part)}.{' '}
         {part.kind === 'line' ? 'Drag its beads on the head.' : 'Rows close round what stands on top.'}
       </p>
-      <ul className="mt-1 flex flex-wrap gap-x-[26px]">
+      <ul className="mt-1 flex flex-wrap gap-x-6.5">
         {PARTS.map(([name, value]) => (
           <li key={name}>
             <button

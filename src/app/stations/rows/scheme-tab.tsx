@@ -39,7 +39,7 @@ export function SchemeTab({ session, result }: BenchProps) {
           </Figure>
         </dl>
       )}
-      <h3 className="mt-5 text-[19px]">Passes</h3>
+      <h3 className="mt-5 text-title">Passes</h3>
       <Choice
         label="Passes"
         value={rows.secondPass}
@@ -57,7 +57,7 @@ export function SchemeTab({ session, result }: BenchProps) {
           }
         />
       )}
-      <h3 className="mt-5 text-[19px]">Fringe</h3>
+      <h3 className="mt-5 text-title">Fringe</h3>
       <Choice
         label="Fringe"
         value={fringe.how}

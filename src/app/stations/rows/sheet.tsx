@@ -21,21 +21,21 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
   const chart = mapSvg(plan, result).replace(/^<\?xml[^>]*>\n/, '');
   return (
     <>
-      <h1 className="text-[31px]">Knot chart</h1>
+      <h1 className="text-figure">Knot chart</h1>
       <p>
         {[plan.wearer, plan.name].filter(Boolean).join(', ')}. {SCHEME_INFO[plan.rows.scheme].name},{' '}
         {result.knots.length} knots in {result.rows.length} rows. Left and right are your own; row 1 lies lowest.
       </p>
       {/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own drawing, built from numbers and escaped names */}
-      <div className="chart my-4" dangerouslySetInnerHTML={{ __html: chart }} />
+      <div className="my-4 *:h-auto *:w-full" dangerouslySetInnerHTML={{ __html: chart }} />
       <h2>The work in order</h2>
       <ol className="mt-2">
         {result.worklist.map((step, i) => (
           <Tick key={i}>
-            <span className="grid grid-cols-[24px_1fr_auto] gap-x-2">
-              <span className="fig text-[17px]">{i + 1}</span>
+            <span className="grid grid-cols-numbered gap-x-2">
+              <span className="fig text-lead">{i + 1}</span>
               <span>
-                <b className="font-[650]">{step.what}</b>
+                <b className="font-strong">{step.what}</b>
                 <span className="note block">{step.how}</span>
               </span>
               <span>{step.minutes > 0 && duration(Math.max(1, step.minutes))}</span>
@@ -57,10 +57,10 @@ function RowInWords({ result, index }: { readonly result: PlanResult; readonly i
   if (knots.length === 0) return null;
   return (
     <section className="mt-3">
-      <h3 className="text-[17px]">
+      <h3 className="text-lead">
         Row {row.label}, {knots.length} knots
       </h3>
-      <ol className="columns-2 gap-x-6 text-[13px]">
+      <ol className="columns-2 gap-x-6 text-note">
         {knots.map((k) => (
           <li key={k.id}>
             {k.place}. {knotName(k)}: {lowerFirst(k.where.words)}; hook {k.hookWords}.

@@ -34,7 +34,7 @@ export function SpacingBench({
         <h2>How far apart</h2>
         <button
           type="button"
-          className="word -mb-[10px] text-[13px] underline underline-offset-3"
+          className="word -mb-2.5 text-note underline underline-offset-3"
           onClick={() => session.apply(setSaid(plan, clear ? 'centres' : 'clear'))}
           data-testid="said"
           title={difference}
@@ -42,10 +42,10 @@ export function SpacingBench({
           {clear ? 'knot to knot' : 'clear gap'}
         </button>
       </div>
-      <p className="quiet mt-[5px]">
+      <p className="note mt-1.25">
         {clear ? 'The clear gap between knots' : 'From knot to knot'}, in your own fingers. Drag a bead.
       </p>
-      <div className="mt-[10px]">
+      <div className="mt-2.5">
         {ZONES.map((zone) => (
           <ZoneSlider key={zone} zone={zone} session={session} />
         ))}
@@ -71,7 +71,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
   };
   const commit = (next: number) => session.apply(setSpacing(plan, { [zone]: next }));
   return (
-    <div className="line grid h-[44px] grid-cols-[112px_1fr_48px] items-center">
+    <div className="line grid h-11 grid-cols-[112px_1fr_48px] items-center">
       <span id={`zone-${zone}`}>{zoneName(zone, plan.part.kind as Part['kind'])}</span>
       <div
         ref={track}
@@ -83,7 +83,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
         aria-valuenow={value}
         aria-valuetext={`${fingersFigure(value)} fingers`}
         data-zone={zone}
-        className="relative h-[44px] cursor-ew-resize touch-none"
+        className="relative h-11 cursor-ew-resize touch-none"
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           drag(e);
@@ -111,7 +111,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
       >
         <Fingers value={value} held={session.isDraft} />
       </div>
-      <span className="fig text-right text-[25px]">{fingersFigure(value)}</span>
+      <span className="fig text-right text-heading">{fingersFigure(value)}</span>
     </div>
   );
 }
@@ -128,7 +128,7 @@ function Fingers({ value, held }: { readonly value: number; readonly held: boole
       width={width}
       height={HEIGHT + 10}
       viewBox={`0 0 ${width} ${HEIGHT + 10}`}
-      className="absolute left-0 top-[-3px]"
+      className="absolute left-0 -top-0.75"
       aria-hidden="true"
     >
       {Array.from({ length: count }, (_, i) => {

@@ -15,8 +15,8 @@ export function WayBack({ plan, result }: { readonly plan: PlanDocument; readonl
   const can = piece.lengthMm >= needed;
   return (
     <section className="mt-5">
-      <h3 className="text-[19px]">If the part fails</h3>
-      <p className="mt-1 text-[14px]">
+      <h3 className="text-title">If the part fails</h3>
+      <p className="mt-1 text-small">
         Add layers beside it, or lay it over to the other side:{' '}
         {can
           ? `the hair there hangs ${Math.round(piece.lengthMm / 10)} cm, enough to reach across.`

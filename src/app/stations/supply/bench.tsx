@@ -31,14 +31,14 @@ export function SupplyBench({
   return (
     <>
       <h2>What to buy</h2>
-      <p className="fig mt-4 text-[46px]">
-        {supply.packs} <span className="text-[25px]">packs</span>
+      <p className="fig mt-4 text-great">
+        {supply.packs} <span className="text-heading">packs</span>
       </p>
       <p className="mt-1">
         {supply.toBuy < supply.packs && `${supply.toBuy} to buy, the rest you have. `}
         {money(supply.price, plan.currency)}. Likely {range(supply.packRange, String)}.
       </p>
-      <ul className="mt-1 text-[14px]">
+      <ul className="mt-1 text-small">
         {supply.lines.map((l) => (
           <li key={l.product}>
             {l.packs} × {l.name}, {l.piecesPerPack} pieces each, {l.pieces} hooked
@@ -59,7 +59,7 @@ export function SupplyBench({
       </div>
       {step && (
         <>
-          <h3 className="mt-5 text-[19px]">One step of spacing</h3>
+          <h3 className="mt-5 text-title">One step of spacing</h3>
           {refusal && (
             <p role="alert" className="note text-madder">
               {refusal} Nothing was changed.
@@ -85,8 +85,8 @@ export function SupplyBench({
           </div>
         </>
       )}
-      <h3 className="mt-5 text-[19px]">Also needed</h3>
-      <ul className="mt-2 text-[14px]">
+      <h3 className="mt-5 text-title">Also needed</h3>
+      <ul className="mt-2 text-small">
         {plan.cap.dome !== 'none' && (
           <li>
             a cap, {lowerFirst(DOME_INFO[plan.cap.dome].name)}, {result.cap.sizeName}, over the base
@@ -99,7 +99,7 @@ export function SupplyBench({
         ))}
         <li>a latch hook, blunt scissors</li>
       </ul>
-      <h3 className="mt-5 text-[19px]">Take it with you</h3>
+      <h3 className="mt-5 text-title">Take it with you</h3>
       <ul className="mt-1">
         <li>
           <button type="button" className="word" data-testid="export-plan" onClick={() => exportPlan(plan)}>

@@ -6,7 +6,7 @@ export function TakedownBench({ session, result }: BenchProps) {
   return (
     <>
       <h2>Taking it out</h2>
-      <ol className="mt-3 text-[14px]">
+      <ol className="mt-3 text-small">
         {[
           'Snip each piece just outside its knot: blunt tips, a finger between blade and scalp, a mirror.',
           'Pull the pieces out. What has a ring or is human hair is unringed and kept.',
@@ -14,8 +14,8 @@ export function TakedownBench({ session, result }: BenchProps) {
           'Cut the bands, never drag them off.',
           'Detangle from the tips, wash, rest.',
         ].map((line, i) => (
-          <li key={line} className="line grid grid-cols-[26px_1fr] py-[7px]">
-            <span className="fig text-[17px]">{i + 1}</span>
+          <li key={line} className="line grid grid-cols-tick py-1.75">
+            <span className="fig text-lead">{i + 1}</span>
             {line}
           </li>
         ))}
