@@ -72,7 +72,7 @@ function useFindings(
   hair: Answer<HairOnHead> | undefined,
 ): readonly Finding[] {
   const isPlain = useView((v) => isPlainView(v.check));
-  const judge = useLoaded<typeof lookFindings>(look !== undefined, loadJudge);
+  const judge = useLoaded<typeof lookFindings>(look && loadJudge);
   const current = look?.isCurrent ? look.value : undefined;
   const sized = isPlain && hair?.isCurrent ? hair.value : undefined;
   return useMemo(() => {

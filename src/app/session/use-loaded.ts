@@ -1,17 +1,16 @@
-/** A function that comes when it is first wanted; undefined until then. */
+/** What comes when it is first wanted; undefined until then. */
 import { useEffect, useState } from 'react';
 
-export function useLoaded<T>(wanted: boolean, load: () => Promise<T>): T | undefined {
-  const [loaded, setLoaded] = useState<{ readonly it: T }>();
+export function useLoaded<T>(load: (() => Promise<T>) | undefined): T | undefined {
+  const [loaded, setLoaded] = useState<{ readonly by: () => Promise<T>; readonly it: T }>();
   useEffect(() => {
     let gone = false;
-    if (wanted)
-      load().then((it) => {
-        if (!gone) setLoaded({ it });
-      });
+    load?.().then((it) => {
+      if (!gone) setLoaded({ by: load, it });
+    });
     return () => {
       gone = true;
     };
-  }, [wanted, load]);
-  return loaded?.it;
+  }, [load]);
+  return loaded && loaded.by === load ? loaded.it : undefined;
 }

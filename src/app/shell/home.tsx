@@ -21,7 +21,7 @@ async function firstMinute(): Promise<'filled' | 'empty'> {
   return 'filled';
 }
 
-const PlanList = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlanList })));
+const PlanList = lazy(() => import('./plan-list.tsx').then((m) => ({ default: m.PlanList })));
 
 /** Whose head stands there before there is a plan: the average one. */
 const FIRST_PLAN = newPlan('first', 'First');

@@ -2,11 +2,13 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
 import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { PlanDocument } from '../../model/plan.ts';
 import { type Checked, useChecked } from '../ask/checked.ts';
 import { useFiguresBefore } from '../ask/figures.ts';
-import { useResult, useScene, useSpacingStep } from '../ask/plan.ts';
+import { useResult, useScene } from '../ask/plan.ts';
 import { HeadView } from '../head-view/head-view.tsx';
+import type { Show } from '../head-view/modes/modes.ts';
 import { RowMap } from '../row-map/row-map.tsx';
 import { exportPlan } from '../session/files.ts';
 import { type PlanSession, usePlanSession } from '../session/plan-session.ts';
@@ -17,24 +19,12 @@ import { Thread } from '../thread/thread.tsx';
 import { FindingNote } from '../ui/finding-note.tsx';
 import { Settle } from '../ui/settle.tsx';
 import { PLAIN_CHECK, useView } from '../view/view-store.ts';
+import { BENCHES } from './benches.ts';
 import { clearFailed } from './failed.ts';
 import { Guard } from './guard.tsx';
 import './screen.css';
 
-/** Benches and dialogs come when they are first wanted; the head and the cloth are there at once. */
-const AimBench = lazy(() => import('../stations/aim/bench.tsx').then((m) => ({ default: m.AimBench })));
-const MeasureBench = lazy(() => import('../stations/measure/bench.tsx').then((m) => ({ default: m.MeasureBench })));
-const BaseBench = lazy(() => import('../stations/base/bench.tsx').then((m) => ({ default: m.BaseBench })));
-const CapBench = lazy(() => import('../stations/cap/bench.tsx').then((m) => ({ default: m.CapBench })));
-const HairBench = lazy(() => import('../stations/hair/bench.tsx').then((m) => ({ default: m.HairBench })));
-const RowsBench = lazy(() => import('../stations/rows/bench.tsx').then((m) => ({ default: m.RowsBench })));
-const CheckBench = lazy(() => import('../stations/check/bench.tsx').then((m) => ({ default: m.CheckBench })));
-const SupplyBench = lazy(() => import('../stations/supply/bench.tsx').then((m) => ({ default: m.SupplyBench })));
-const InstallBench = lazy(() => import('../stations/install/bench.tsx').then((m) => ({ default: m.InstallBench })));
-const WearBench = lazy(() => import('../stations/wear/bench.tsx').then((m) => ({ default: m.WearBench })));
-const TakedownBench = lazy(() => import('../stations/takedown/bench.tsx').then((m) => ({ default: m.TakedownBench })));
-const LogBench = lazy(() => import('../stations/log/bench.tsx').then((m) => ({ default: m.LogBench })));
-const PracticeBench = lazy(() => import('../stations/practice/bench.tsx').then((m) => ({ default: m.PracticeBench })));
+/** Dialogs come when they are first wanted; the head and the cloth are there at once. */
 const CompareStage = lazy(() => import('../head-view/compare.tsx').then((m) => ({ default: m.CompareStage })));
 const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
 
@@ -68,45 +58,17 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const { plan } = session;
   const { answer, why: error } = useResult(plan);
   const scene = useScene(session.history.present.plan);
-  const atCheck = station === 'check';
   const result = answer?.value;
-  const checked = useChecked(session, result, atCheck);
+  const checked = useChecked(session, result, station === 'check');
   const { looked, findings } = checked;
-  const other = useView((v) => v.other);
   const before = useFiguresBefore(answer, looked, session.history.present.plan, session.isDraft);
-  const step = useSpacingStep(session.history.present.plan, session.isDraft);
-  const [plansOpen, setPlansOpen] = useState(false);
-  const showTape = useView((v) => v.showTape);
-  const select = useView((v) => v.select);
-  const selectSection = useView((v) => v.selectSection);
-  const upTo = (useLocation().state as { upTo?: string } | null)?.upTo;
-  useTheme();
-  useHistoryKeys(session);
   // Another state of the plan is another try for what could not be shown.
   const faultKey = session.history.past.length;
-  const isShown = answer?.isCurrent === true;
-  useEffect(() => {
-    if (isShown) clearFailed(plan.id);
-  }, [isShown, plan.id]);
-  useEffect(() => {
-    document.documentElement.dataset.skin = plan.skin;
-    document.title = `${plan.name} · ${STATIONS.find(([id]) => id === station)?.[1]} · Meshwork`;
-  }, [plan.skin, plan.name, station]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another plan or station starts with nothing held
-  useEffect(() => {
-    showTape(station === 'measure' ? 'girth' : undefined);
-  }, [station, plan.id]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another plan has other knots
-  useEffect(() => {
-    // From an install it comes with the knot that is in hand: how it should look by now.
-    select(upTo);
-    selectSection(undefined);
-    useView.getState().setCheck({ ...PLAIN_CHECK, soFar: upTo !== undefined });
-  }, [plan.id]);
-
-  const own = findings.filter((f) => f.station === station);
-  const finding = <FindingNote finding={own[0]} more={own.length - 1} session={session} />;
-  const show = station === 'measure' ? 'tape' : station === 'base' ? 'sections' : atCheck ? 'look' : 'rows';
+  useTheme();
+  useHistoryKeys(session);
+  usePage(plan, station);
+  useNothingHeld(plan.id, station);
+  useShown(plan.id, answer?.isCurrent === true);
   return (
     <div
       className={`screen ${BY_WORDS.has(station) ? 'by-words' : ''}`}
@@ -116,63 +78,16 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     >
       <div className="daylight" />
       <Thread plan={plan} here={station} findings={findings}>
-        <button
-          type="button"
-          className="brand"
-          aria-haspopup="dialog"
-          onClick={() => setPlansOpen(true)}
-          data-testid="plans"
-        >
-          <span className="fig block text-heading" style={{ fontStretch: '88%' }}>
-            Meshwork
-          </span>
-          <span className="note mt-1.5 block truncate leading-tight">
-            {[plan.wearer, plan.name].filter(Boolean).join(', ')}
-          </span>
-        </button>
+        <Brand plan={plan} />
       </Thread>
       <main className="workplace">
         <h1 className="sr-only">
-          {STATIONS.find(([id]) => id === station)?.[1]}, {plan.name}
+          {stationName(station)}, {plan.name}
         </h1>
         <Guard what="The head" resetKey={`${station} ${faultKey}`}>
-          {atCheck && other && result && looked && scene ? (
-            <Suspense>
-              <CompareStage plan={plan} result={result} look={looked.value} scene={scene} other={other} />
-            </Suspense>
-          ) : (
-            <HeadView
-              session={session}
-              result={result}
-              scene={scene}
-              show={show}
-              partHandles={station === 'rows' || station === 'aim'}
-              opening={station === 'cap'}
-              shown={atCheck ? { look: checked.lookAs, hair: checked.hair } : undefined}
-            />
-          )}
+          <Stage {...{ session, station, result, scene, checked }} />
         </Guard>
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
-        <aside className="bench" aria-label="Bench" tabIndex={0}>
-          {error && (
-            <p role="alert" className="text-madder">
-              {error}
-            </p>
-          )}
-          <Guard what="The bench" resetKey={`${station} ${faultKey}`}>
-            <Suspense>
-              <StationBench
-                station={station}
-                session={session}
-                result={result}
-                step={step}
-                finding={finding}
-                checked={checked}
-              />
-            </Suspense>
-          </Guard>
-          {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
-        </aside>
+        <Bench {...{ session, station, result, checked, error, faultKey }} />
       </main>
       <Guard what="The cloth of rows" resetKey={faultKey}>
         <RowMap session={session} result={result} seenIds={checked.seenIds} hooked={checked.hooked} />
@@ -186,52 +101,128 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           onExport={() => exportPlan(plan)}
         />
       </Guard>
-      {plansOpen && (
-        <Suspense>
-          <PlansDialog open currentId={plan.id} onOpenChange={setPlansOpen} />
-        </Suspense>
-      )}
     </div>
   );
 }
 
-function StationBench(props: {
-  readonly station: StationId;
+interface AtWork {
   readonly session: PlanSession;
+  readonly station: StationId;
   readonly result: PlanResult | undefined;
-  readonly step: SpacingStep | undefined;
-  readonly finding: React.ReactNode;
   readonly checked: Checked;
-}) {
-  const { station, session, result } = props;
-  switch (station) {
-    case 'aim':
-      return <AimBench session={session} result={result} finding={props.finding} />;
-    case 'measure':
-      return <MeasureBench session={session} result={result} finding={props.finding} />;
-    case 'base':
-      return <BaseBench session={session} result={result} finding={props.finding} />;
-    case 'cap':
-      return <CapBench session={session} result={result} finding={props.finding} />;
-    case 'hair':
-      return <HairBench session={session} result={result} finding={props.finding} />;
-    case 'rows':
-      return <RowsBench session={session} result={result} finding={props.finding} />;
-    case 'check':
-      return <CheckBench session={session} result={result} checked={props.checked} />;
-    case 'supply':
-      return <SupplyBench session={session} result={result} step={props.step} finding={props.finding} />;
-    case 'install':
-      return <InstallBench session={session} result={result} />;
-    case 'wear':
-      return <WearBench />;
-    case 'takedown':
-      return <TakedownBench session={session} result={result} />;
-    case 'log':
-      return <LogBench session={session} result={result} />;
-    case 'practice':
-      return <PracticeBench session={session} result={result} />;
+}
+
+/** The name on the door: it leads to her plans. */
+function Brand({ plan }: { readonly plan: PlanDocument }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="brand" aria-haspopup="dialog" onClick={() => setOpen(true)} data-testid="plans">
+        <span className="fig block text-heading" style={{ fontStretch: '88%' }}>
+          Meshwork
+        </span>
+        <span className="note mt-1.5 block truncate leading-tight">
+          {[plan.wearer, plan.name].filter(Boolean).join(', ')}
+        </span>
+      </button>
+      {open && (
+        <Suspense>
+          <PlansDialog open currentId={plan.id} onOpenChange={setOpen} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+const SHOWN: Readonly<Partial<Record<StationId, Show>>> = {
+  measure: 'tape',
+  base: 'sections',
+  cap: 'opening',
+  check: 'look',
+};
+
+/** Her head, or three of them where two plans are held against each other. */
+function Stage({ session, station, result, scene, checked }: AtWork & { readonly scene: HeadScene | undefined }) {
+  const other = useView((v) => v.other);
+  const atCheck = station === 'check';
+  if (atCheck && other && result && checked.looked && scene) {
+    return (
+      <Suspense>
+        <CompareStage plan={session.plan} result={result} look={checked.looked.value} scene={scene} other={other} />
+      </Suspense>
+    );
   }
+  return (
+    <HeadView
+      session={session}
+      result={result}
+      scene={scene}
+      show={SHOWN[station] ?? 'rows'}
+      partHandles={station === 'rows' || station === 'aim'}
+      look={atCheck ? checked.lookAs : undefined}
+      hair={atCheck ? checked.hair : undefined}
+    />
+  );
+}
+
+function Bench(props: AtWork & { readonly error: string | undefined; readonly faultKey: number }) {
+  const { session, station, result, checked, error } = props;
+  const StationBench = BENCHES[station];
+  const own = checked.findings.filter((f) => f.station === station);
+  return (
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus
+    <aside className="bench" aria-label="Bench" tabIndex={0}>
+      {error && (
+        <p role="alert" className="text-madder">
+          {error}
+        </p>
+      )}
+      <Guard what="The bench" resetKey={`${station} ${props.faultKey}`}>
+        <Suspense>
+          <StationBench
+            session={session}
+            result={result}
+            checked={checked}
+            finding={<FindingNote finding={own[0]} more={own.length - 1} session={session} />}
+          />
+        </Suspense>
+      </Guard>
+      {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
+    </aside>
+  );
+}
+
+const stationName = (station: StationId) => STATIONS.find(([id]) => id === station)?.[1];
+
+function usePage({ skin, name }: PlanDocument, station: StationId) {
+  useEffect(() => {
+    document.documentElement.dataset.skin = skin;
+    document.title = `${name} · ${stationName(station)} · Meshwork`;
+  }, [skin, name, station]);
+}
+
+/** Another plan or station starts with nothing held. */
+function useNothingHeld(planId: string, station: StationId) {
+  const { showTape, select, selectSection, setCheck } = useView.getState();
+  // From an install it comes with the knot that is in hand: how it should look by now.
+  const upTo = (useLocation().state as { upTo?: string } | null)?.upTo;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another plan shows its tape anew
+  useEffect(() => {
+    showTape(station === 'measure' ? 'girth' : undefined);
+  }, [station, planId]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another plan has other knots
+  useEffect(() => {
+    select(upTo);
+    selectSection(undefined);
+    setCheck({ ...PLAIN_CHECK, soFar: upTo !== undefined });
+  }, [planId]);
+}
+
+/** A plan that could be shown is opened by itself again next time. */
+function useShown(planId: string, isShown: boolean) {
+  useEffect(() => {
+    if (isShown) clearFailed(planId);
+  }, [isShown, planId]);
 }
 
 /** Ctrl+Z and Ctrl+Shift+Z (or Ctrl+Y), except while writing in a field, which has an undo of its own. */

@@ -73,8 +73,6 @@ function Stub({ session, onExport }: { readonly session: PlanSession; readonly o
   );
 }
 
-const known = (v: number | undefined): v is number => v !== undefined;
-
 interface CellSpec {
   readonly key: keyof Figures;
   readonly name: string;
@@ -83,21 +81,17 @@ interface CellSpec {
   readonly third: string;
 }
 
-function Cells({
-  plan,
-  result,
-  judged,
-  before,
-}: {
+interface Told {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
   readonly judged: JudgedFigures;
-  readonly before: Figures | undefined;
-}) {
-  const now = figuresOf(result, judged.look);
-  const whole = (v: number) => String(v);
+}
+
+const whole = (v: number) => String(v);
+
+function cellsOf({ plan, result, judged }: Told): readonly CellSpec[] {
   const { supply, time, load } = result;
-  const cells: readonly CellSpec[] = [
+  return [
     {
       key: 'pieces',
       name: 'Pieces',
@@ -151,37 +145,24 @@ function Cells({
         : 'a guess',
     },
   ];
+}
+
+function Cells(props: Told & { readonly before: Figures | undefined }) {
+  const { plan, result, judged, before } = props;
+  const now = figuresOf(result, judged.look);
+  const cells = cellsOf(props);
   const [open, setOpen] = useState<{ readonly key: keyof Figures; readonly at: HTMLButtonElement }>();
   return (
     <>
       {cells.map((cell) => (
-        <button
+        <Cell
           key={cell.key}
-          type="button"
-          className="cell"
-          data-figure={cell.key}
-          aria-haspopup="dialog"
-          aria-expanded={open?.key === cell.key}
-          onClick={(e) => setOpen({ key: cell.key, at: e.currentTarget })}
-        >
-          <span className="cell-name">{cell.name}</span>
-          <span className="cell-figure">
-            {known(before?.[cell.key]) && known(now[cell.key]) && before?.[cell.key] !== now[cell.key] && (
-              <span className="cell-was">
-                {cell.show(before?.[cell.key] as number)}
-                <svg width="15" height="8" viewBox="0 0 15 8" aria-hidden="true" className="self-center">
-                  <path d="M0 4H13M9.5 .8L13.4 4L9.5 7.2" fill="none" stroke="currentColor" strokeWidth="1.3" />
-                </svg>
-              </span>
-            )}
-            <span data-testid={`figure-${cell.key}`}>
-              {known(now[cell.key]) ? cell.show(now[cell.key] as number) : '…'}
-            </span>
-            {cell.unit && <small>{cell.unit}</small>}
-          </span>
-          <span className="cell-third">{cell.third}</span>
-          <span className="sr-only">. How it is worked out</span>
-        </button>
+          cell={cell}
+          now={now[cell.key]}
+          before={before?.[cell.key]}
+          isOpen={open?.key === cell.key}
+          onOpen={(at) => setOpen({ key: cell.key, at })}
+        />
       ))}
       {open && (
         <Suspense>
@@ -197,5 +178,42 @@ function Cells({
         </Suspense>
       )}
     </>
+  );
+}
+
+/** One figure; what it was before the last change steps to its left. */
+function Cell(props: {
+  readonly cell: CellSpec;
+  readonly now: number | undefined;
+  readonly before: number | undefined;
+  readonly isOpen: boolean;
+  readonly onOpen: (at: HTMLButtonElement) => void;
+}) {
+  const { cell, now, before } = props;
+  return (
+    <button
+      type="button"
+      className="cell"
+      data-figure={cell.key}
+      aria-haspopup="dialog"
+      aria-expanded={props.isOpen}
+      onClick={(e) => props.onOpen(e.currentTarget)}
+    >
+      <span className="cell-name">{cell.name}</span>
+      <span className="cell-figure">
+        {before !== undefined && now !== undefined && before !== now && (
+          <span className="cell-was">
+            {cell.show(before)}
+            <svg width="15" height="8" viewBox="0 0 15 8" aria-hidden="true" className="self-center">
+              <path d="M0 4H13M9.5 .8L13.4 4L9.5 7.2" fill="none" stroke="currentColor" strokeWidth="1.3" />
+            </svg>
+          </span>
+        )}
+        <span data-testid={`figure-${cell.key}`}>{now === undefined ? '…' : cell.show(now)}</span>
+        {cell.unit && <small>{cell.unit}</small>}
+      </span>
+      <span className="cell-third">{cell.third}</span>
+      <span className="sr-only">. How it is worked out</span>
+    </button>
   );
 }

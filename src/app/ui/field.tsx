@@ -39,13 +39,13 @@ export function TextField(props: {
   readonly value: string;
   /** Takes it, or says why not. */
   readonly onCommit: (text: string) => string | undefined;
-  readonly placeholder?: string;
+  readonly placeholder?: string | undefined;
   readonly beside?: React.ReactNode;
   readonly numeric?: boolean;
   /** For names: more room to write in than to be named by. */
-  readonly wide?: boolean;
+  readonly wide?: boolean | undefined;
   readonly onFocus?: () => void;
-  readonly testId?: string;
+  readonly testId?: string | undefined;
 }) {
   const id = useId();
   const { why, input } = useDraft(props.value, props.onCommit);
@@ -84,11 +84,13 @@ export function NumberField(props: {
   readonly value: number;
   readonly onCommit: (value: number) => string | undefined;
   readonly beside?: React.ReactNode;
-  readonly testId?: string;
+  readonly testId?: string | undefined;
+  readonly wide?: boolean | undefined;
 }) {
   return (
     <TextField
       label={props.label}
+      wide={props.wide}
       value={String(props.value)}
       numeric
       beside={props.beside}
@@ -108,9 +110,9 @@ export function SelectField<T extends string>(props: {
   readonly value: T;
   readonly options: ReadonlyArray<readonly [T, string]>;
   readonly onChange: (value: T) => void;
-  readonly testId?: string;
+  readonly testId?: string | undefined;
   /** For options of several words. */
-  readonly wide?: boolean;
+  readonly wide?: boolean | undefined;
 }) {
   const id = useId();
   return (

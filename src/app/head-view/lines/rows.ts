@@ -5,82 +5,49 @@ import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
 import { signKey, signPath } from '../../../formats/signs.ts';
 import { token } from '../../ui/tokens.ts';
 import { dot, facing, type Projection, screenX, screenY } from '../projection.ts';
-import type { BaseMarks, drawBase } from './base.ts';
 import { looseLine, RIM, ring } from './lines.ts';
-import type { drawOpening } from './opening.ts';
-import type { drawOtherTapes, drawTape, TapeDrawing } from './tape.ts';
 
-/** What other stations draw: it comes with them. */
-export interface OverlayParts {
-  readonly drawBase?: typeof drawBase | undefined;
-  readonly drawTape?: typeof drawTape | undefined;
-  readonly drawOtherTapes?: typeof drawOtherTapes | undefined;
-  readonly drawOpening?: typeof drawOpening | undefined;
-}
-
-export interface OverlayOptions {
-  readonly parts: OverlayParts;
+export interface RowsDrawing {
   readonly selectedId: string | undefined;
   /** Knots with a caution. */
   readonly cautions: ReadonlySet<string>;
   readonly scalp: string;
   /** Where the part was before the finger came down. */
   readonly oldPart: Float32Array | undefined;
-  /** Draws section lines instead of rows. */
-  readonly show: 'rows' | 'sections' | 'tape';
-  readonly tape?: TapeDrawing | undefined;
-  readonly otherTapes?: readonly Float32Array[];
-  readonly base?: BaseMarks;
-  /** A stroke that is being drawn, in pixels. */
-  readonly stroke?: ReadonlyArray<readonly [x: number, y: number]> | undefined;
-  readonly opening?: boolean;
+  /** What lies between the part and the knots. */
+  readonly drawUnderKnots?: (ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) => void;
   /** Only knots before this place in the order are drawn filled (install). */
   readonly doneKnots?: number;
   readonly signSize?: number;
 }
 
-export function drawOverlay(
-  ctx: CanvasRenderingContext2D,
-  view: Projection,
-  result: PlanResult,
-  options: OverlayOptions,
-) {
-  ctx.lineJoin = 'round';
-  ctx.lineCap = 'round';
-  if (options.show === 'tape') {
-    options.parts.drawOtherTapes?.(ctx, view, options.otherTapes ?? []);
-    if (options.tape) options.parts.drawTape?.(ctx, view, options.tape);
-    return;
+export function drawRows(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult, drawing: RowsDrawing) {
+  const selected = result.knots.find((k) => k.id === drawing.selectedId);
+  result.rows.forEach((row, i) => {
+    drawThread(ctx, rowPath(view, row.pointsMm, row.normals, row.closed), selected?.row === i);
+  });
+  drawPart(ctx, view, result.part.pointsMm, drawing);
+  drawing.drawUnderKnots?.(ctx, view, result);
+  drawKnots(ctx, view, result, drawing, selected);
+  for (const { atMm } of result.rowScheme.lostChanges) {
+    const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
+    if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm), token('caution'));
   }
-  if (options.show === 'rows') {
-    const selected = result.knots.find((k) => k.id === options.selectedId);
-    result.rows.forEach((row, i) => {
-      const path = rowPath(view, row.pointsMm, row.normals, row.closed);
-      ctx.save();
-      ctx.translate(0.3, 1.2);
-      ctx.strokeStyle = token('under');
-      ctx.lineWidth = 2.2;
-      ctx.stroke(path);
-      ctx.restore();
-      ctx.globalAlpha = selected?.row === i ? 1 : 0.85;
-      ctx.strokeStyle = token('yarn');
-      ctx.lineWidth = selected?.row === i ? 1.9 : 1.25;
-      ctx.stroke(path);
-      ctx.globalAlpha = 1;
-    });
-    drawPart(ctx, view, result.part.pointsMm, options);
-    if (options.opening) options.parts.drawOpening?.(ctx, view, result);
-    drawKnots(ctx, view, result, options, selected);
-    for (const { atMm } of result.rowScheme.lostChanges) {
-      const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
-      if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm), token('caution'));
-    }
-    if (options.stroke) drawStroke(ctx, options.stroke);
-  } else {
-    drawPart(ctx, view, result.part.pointsMm, options);
-    if (options.base) options.parts.drawBase?.(ctx, view, result, options.base);
-    if (options.stroke) drawStroke(ctx, options.stroke);
-  }
+}
+
+/** One row with the shadow that it throws. */
+function drawThread(ctx: CanvasRenderingContext2D, path: Path2D, isSelected: boolean) {
+  ctx.save();
+  ctx.translate(0.3, 1.2);
+  ctx.strokeStyle = token('under');
+  ctx.lineWidth = 2.2;
+  ctx.stroke(path);
+  ctx.restore();
+  ctx.globalAlpha = isSelected ? 1 : 0.85;
+  ctx.strokeStyle = token('yarn');
+  ctx.lineWidth = isSelected ? 1.9 : 1.25;
+  ctx.stroke(path);
+  ctx.globalAlpha = 1;
 }
 
 /** A cut or a row while the finger is down. */
@@ -117,7 +84,12 @@ function rowPath(view: Projection, p: Float32Array, normals: Float32Array, close
   return path;
 }
 
-function drawPart(ctx: CanvasRenderingContext2D, view: Projection, part: Float32Array, options: OverlayOptions) {
+export function drawPart(
+  ctx: CanvasRenderingContext2D,
+  view: Projection,
+  part: Float32Array,
+  options: Pick<RowsDrawing, 'oldPart' | 'scalp'>,
+) {
   if (options.oldPart && options.oldPart.length > 3) {
     const old = looseLine(view, options.oldPart);
     ctx.strokeStyle = token('under');
@@ -154,7 +126,7 @@ function drawKnots(
   ctx: CanvasRenderingContext2D,
   view: Projection,
   result: PlanResult,
-  options: OverlayOptions,
+  options: RowsDrawing,
   selected: PlannedKnot | undefined,
 ) {
   result.knots.forEach((knot, i) => {
@@ -177,7 +149,7 @@ function drawKnots(
   drawBarb(ctx, view, selected);
 }
 
-function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot, options: OverlayOptions) {
+function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot, options: RowsDrawing) {
   const seen = facing(view, knot.normal);
   if (seen <= RIM) return;
   const at = [knot.xMm, knot.yMm, knot.zMm];

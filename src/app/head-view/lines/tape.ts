@@ -10,8 +10,6 @@ export interface TapeDrawing {
   readonly pointsMm: Float32Array;
   readonly unit: LengthUnit;
   readonly fingerMm: number;
-  readonly ink: string;
-  readonly ground: string;
 }
 
 /** Marks with a number: every so many of the unit. */
@@ -143,9 +141,9 @@ function drawEnds(ctx: CanvasRenderingContext2D, view: Projection, tape: TapeDra
     ctx.quadraticCurveTo((tx + x) / 2, y + 16, x, y + 5);
     ctx.stroke();
     ctx.textAlign = right ? 'left' : 'right';
-    ctx.strokeStyle = tape.ground;
+    ctx.strokeStyle = token('ground');
     ctx.lineWidth = 5;
-    ctx.fillStyle = tape.ink;
+    ctx.fillStyle = token('ink');
     lines.forEach((line, k) => {
       const ty = y + 20 + 18 * k;
       ctx.strokeText(line, tx, ty);

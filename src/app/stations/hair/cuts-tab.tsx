@@ -2,25 +2,26 @@
 
 import { useState } from 'react';
 import type { HookedPiece, Preparation } from '../../../core/hair/preparation.ts';
-import { DRESSING_INFO, DRESSINGS, MOST_CUTS, OPENED_WHEN, SPLITS } from '../../../core/trade/preparation.ts';
+import { MOST_CUTS } from '../../../core/trade/preparation.ts';
 import { addCut, keepLowerHalves, removeCut, setCut } from '../../../model/cap-and-hair.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
-import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
+import { SelectField } from '../../ui/field.tsx';
+import { Fields, type TakeChange } from '../../ui/fields.tsx';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
+import { CURL, CUT, CUT_NAME, OPENED } from './fields.ts';
 
 export function CutsTab({ session, result }: BenchProps) {
   const { plan } = session;
   const [id, setId] = useState(plan.cuts[0].id);
   const cut = plan.cuts.find((c) => c.id === id) ?? plan.cuts[0];
   const piece = result?.pieces.find((p) => p.cut === cut.id);
-  const product = plan.products.find((p) => p.id === cut.product);
-  const change = (change: Partial<Omit<Preparation, 'id'>>, words?: string) =>
-    session.apply(setCut(plan, cut.id, change, words));
-  const percent = (v: number) => Math.round(v * 100);
+  const change: TakeChange<Preparation> = (change, words) => session.apply(setCut(plan, cut.id, change, words));
+  const hasLowerHalves = plan.products.some((p) => p.lowerHalfOf === cut.product);
   return (
     <>
       <p className="note">What is done to a piece. Each zone says which of these it takes.</p>
@@ -34,12 +35,7 @@ export function CutsTab({ session, result }: BenchProps) {
           onChange={setId}
         />
       )}
-      <TextField
-        label="Its name"
-        wide
-        value={cut.name}
-        onCommit={(name) => change({ name: name.trim() }, `Cut: ${name.trim()}`)}
-      />
+      <Fields record={cut} of={CUT_NAME} set={change} />
       {plan.products.length > 1 && (
         <SelectField
           label="Of"
@@ -49,92 +45,41 @@ export function CutsTab({ session, result }: BenchProps) {
           onChange={(productId) => change({ product: productId }, 'Cut of other hair')}
         />
       )}
-      <SelectField
-        label="Split lengthwise"
-        value={String(cut.split)}
-        testId="split"
-        options={SPLITS.map((s) => [String(s), s === 1 ? 'not at all' : `in ${s}`] as const)}
-        onChange={(s) =>
-          change({ split: Number(s) as Preparation['split'] }, s === '1' ? 'Whole pieces' : `Split in ${s}`)
-        }
-      />
-      <SelectField
-        label="Cut in half"
-        value={cut.half ? 'yes' : 'no'}
-        testId="half"
-        options={
-          [
-            ['no', 'no'],
-            ['yes', 'yes, the upper half'],
-          ] as const
-        }
-        onChange={(v) => change({ half: v === 'yes' }, v === 'yes' ? 'Cut in half' : 'Full length')}
-      />
-      {cut.half && (
-        <>
-          <p className="note">
-            The lower half has no loop and its own fold. Hook two at full length and look before you cut the rest.
-          </p>
-          {!plan.products.some((p) => p.lowerHalfOf === cut.product) && (
-            <button
-              type="button"
-              className="button mt-1"
-              onClick={() => session.apply(keepLowerHalves(plan, cut.product))}
-            >
-              Keep the lower halves as hair of their own
-            </button>
-          )}
-        </>
+      <Fields record={cut} of={CUT} set={change} />
+      {cut.half && !hasLowerHalves && (
+        <button type="button" className="button mt-1" onClick={() => session.apply(keepLowerHalves(plan, cut.product))}>
+          Keep the lower halves as hair of their own
+        </button>
       )}
-      <SelectField
-        label="Strands opened"
-        value={cut.opened.when}
-        testId="opened"
-        options={OPENED_WHEN.map((w) => [w, w === 'never' ? 'never' : `${w} hooking`] as const)}
-        onChange={(when) => change({ opened: { ...cut.opened, when } })}
-      />
-      {cut.opened.when !== 'never' && (
-        <>
-          <NumberField
-            label="of its strands, %"
-            value={percent(cut.opened.strands)}
-            onCommit={(v) => change({ opened: { ...cut.opened, strands: v / 100 } })}
-          />
-          <NumberField
-            label="of the way up, %"
-            value={percent(cut.opened.reach)}
-            onCommit={(v) => change({ opened: { ...cut.opened, reach: v / 100 } })}
-          />
-        </>
-      )}
-      <SelectField
-        label="Its curl"
-        wide
-        value={cut.dressed}
-        options={DRESSINGS.map((d) => [d, DRESSING_INFO[d].name] as const)}
-        onChange={(dressed) => change({ dressed })}
-      />
-      <p className="note">{DRESSING_INFO[cut.dressed].why}</p>
-      {piece && product && <PieceFigures plan={plan} piece={piece} />}
-      <div className="mt-3 flex flex-wrap gap-x-6">
-        {plan.cuts.length < MOST_CUTS && (
-          <button
-            type="button"
-            className="word"
-            data-testid="add-cut"
-            onClick={() => session.apply(addCut(plan, cut.product))}
-          >
-            Another cut
-          </button>
-        )}
-        {plan.cuts.length > 1 && (
-          <button type="button" className="word" onClick={() => session.apply(removeCut(plan, cut.id))}>
-            Take this one out
-          </button>
-        )}
-      </div>
+      <Fields record={cut.opened} of={OPENED} set={(c) => change({ opened: { ...cut.opened, ...c } })} />
+      <Fields record={cut} of={CURL} set={change} />
+      {piece && <PieceFigures plan={plan} piece={piece} />}
+      <MoreCuts session={session} cut={cut} />
       <SchoolsBench session={session} names={['prepare', 'smoothing', 'trim']} />
     </>
+  );
+}
+
+function MoreCuts({ session, cut }: { readonly session: PlanSession; readonly cut: Preparation }) {
+  const { plan } = session;
+  return (
+    <div className="mt-3 flex flex-wrap gap-x-6">
+      {plan.cuts.length < MOST_CUTS && (
+        <button
+          type="button"
+          className="word"
+          data-testid="add-cut"
+          onClick={() => session.apply(addCut(plan, cut.product))}
+        >
+          Another cut
+        </button>
+      )}
+      {plan.cuts.length > 1 && (
+        <button type="button" className="word" onClick={() => session.apply(removeCut(plan, cut.id))}>
+          Take this one out
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -1,26 +1,17 @@
 /** The packs in her hand. */
 
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { APARTS, CONDITION_NAMES, CONDITIONS, FIBRE_NAMES, FIBRES, HOOKEDS, TUGS } from '../../../core/trade/hair.ts';
-import { LOOP_INFO, LOOPS } from '../../../core/trade/loops.ts';
-import { TEXTURE_INFO, TEXTURES } from '../../../core/trade/textures.ts';
 import { addProduct, removeProduct, setProduct } from '../../../model/cap-and-hair.ts';
 import type { ProductAsWritten } from '../../../model/plan.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
+import { Fields, type TakeChange } from '../../ui/fields.tsx';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
-
-const TUG_NAMES = { untried: 'not tried', holds: 'holds', sheds: 'sheds', loopSlips: 'its loop slips' } as const;
-
-const APART_NAMES = { untried: 'not tried', separates: 'they separate', clings: 'they cling' } as const;
-
-const HOOKED_NAMES = { untried: 'not tried', stays: 'stays', slips: 'slides' } as const;
-
-type Change = (change: Partial<Omit<ProductAsWritten, 'id'>>, words: string) => string | undefined;
+import { ON_LABEL, PACK_NAME, PACK_TEST, YOURS } from './fields.ts';
 
 interface PackProps {
   readonly product: ProductAsWritten;
-  readonly change: Change;
+  readonly change: TakeChange<ProductAsWritten>;
 }
 
 export function PacksTab(
@@ -28,7 +19,8 @@ export function PacksTab(
 ) {
   const { session, result, product } = props;
   const { plan } = session;
-  const change: Change = (change, words) => session.apply(setProduct(plan, product.id, change, words));
+  const change: TakeChange<ProductAsWritten> = (change, words) =>
+    session.apply(setProduct(plan, product.id, change, words ?? ''));
   const whole = result?.pieces.find((piece) => piece.product === product.id);
   return (
     <>
@@ -42,22 +34,23 @@ export function PacksTab(
           onChange={props.onPick}
         />
       )}
-      <TextField
-        label="Name"
-        wide
-        value={product.name}
-        onCommit={(name) => change({ name: name.trim() }, `Hair: ${name.trim()}`)}
-      />
+      <Fields record={product} of={PACK_NAME} set={change} />
       <OpenedPack product={product} change={change} />
       <h3 className="mt-4 text-title">On the label</h3>
-      <CountsOnLabel product={product} change={change} />
-      <HairOnLabel product={product} change={change} />
+      <Fields record={product} of={ON_LABEL} set={change} />
+      <TextField
+        label="Colour, root to tip"
+        wide
+        value={product.colours.join(', ')}
+        onCommit={(text) => change({ colours: wordsIn(text) }, `Colour: ${text.trim()}`)}
+      />
       <NumberField
         label={`Price of a pack, ${plan.currency}`}
         value={product.packPrice}
         onCommit={(packPrice) => change({ packPrice }, `Pack at ${packPrice}`)}
       />
-      <Yours product={product} change={change} />
+      <h3 className="mt-4 text-title">Yours</h3>
+      <Fields record={product} of={YOURS} set={change} />
       {whole && <OnePiece piece={whole} />}
       <div className="mt-3 flex flex-wrap gap-x-6">
         <button
@@ -80,8 +73,7 @@ export function PacksTab(
 }
 
 function OpenedPack({ product: p, change }: PackProps) {
-  const test = (found: Partial<ProductAsWritten['test']>, words: string) =>
-    change({ test: { ...p.test, ...found } }, words);
+  const test: TakeChange<ProductAsWritten['test']> = (found, words) => change({ test: { ...p.test, ...found } }, words);
   return (
     <>
       <h3 className="mt-3 text-title">Open one pack</h3>
@@ -100,163 +92,16 @@ function OpenedPack({ product: p, change }: PackProps) {
             : `“${text.trim()}” isn’t a number.`;
         }}
       />
-      <SelectField
-        label="Tug one"
-        value={p.test.tug}
-        options={TUGS.map((t) => [t, TUG_NAMES[t]] as const)}
-        onChange={(tug) => test({ tug }, `A tug: ${TUG_NAMES[tug]}`)}
-      />
-      <SelectField
-        label="Pull one apart"
-        value={p.test.apart}
-        testId="apart"
-        options={APARTS.map((t) => [t, APART_NAMES[t]] as const)}
-        onChange={(apart) => test({ apart }, `Pulled apart: ${APART_NAMES[apart]}`)}
-      />
-      <SelectField
-        label="Hook one"
-        value={p.test.hooked}
-        options={HOOKEDS.map((t) => [t, HOOKED_NAMES[t]] as const)}
-        onChange={(hooked) => test({ hooked }, `Hooked: ${HOOKED_NAMES[hooked]}`)}
-      />
+      <Fields record={p.test} of={PACK_TEST} set={test} />
     </>
   );
 }
 
-function CountsOnLabel({ product: p, change }: PackProps) {
-  return (
-    <>
-      <NumberField
-        label="Pieces in a pack"
-        value={p.piecesPerPack}
-        testId="pieces-per-pack"
-        onCommit={(piecesPerPack) => change({ piecesPerPack }, `${piecesPerPack} pieces a pack`)}
-      />
-      <NumberField
-        label="in bundles"
-        value={p.bundlesPerPack}
-        onCommit={(bundlesPerPack) => change({ bundlesPerPack }, `${bundlesPerPack} bundles a pack`)}
-      />
-      <NumberField
-        label="Strands in a piece"
-        value={p.strandsPerPiece}
-        onCommit={(strandsPerPiece) => change({ strandsPerPiece }, `${strandsPerPiece} strands a piece`)}
-        beside={`Hang as ${2 * p.strandsPerPiece} ends.`}
-      />
-      <NumberField
-        label="Twisted into one"
-        value={p.composed}
-        onCommit={(composed) => change({ composed }, `${composed} in one`)}
-      />
-      <NumberField
-        label="Grams in a pack"
-        value={p.packMassG}
-        onCommit={(packMassG) => change({ packMassG }, `${packMassG} g a pack`)}
-      />
-    </>
-  );
-}
-
-function HairOnLabel({ product: p, change }: PackProps) {
-  return (
-    <>
-      <TextField
-        label="Fold to tip, hanging"
-        value={p.length}
-        testId="product-length"
-        onCommit={(length) => change({ length: length.trim() }, `Pieces ${length.trim()}`)}
-      />
-      <TextField
-        label="drawn out"
-        value={p.drawnOut}
-        placeholder="not measured"
-        onCommit={(drawnOut) => change({ drawnOut: drawnOut.trim() }, `Drawn out ${drawnOut.trim()}`)}
-      />
-      <SelectField
-        label="Texture"
-        value={p.texture}
-        testId="texture"
-        options={TEXTURES.map((t) => [t, TEXTURE_INFO[t].name] as const)}
-        onChange={(texture) => change({ texture }, `Texture: ${TEXTURE_INFO[texture].name}`)}
-      />
-      <SelectField
-        label="Loop"
-        wide
-        value={p.loop}
-        testId="loop"
-        options={LOOPS.map((l) => [l, LOOP_INFO[l].name] as const)}
-        onChange={(loop) => change({ loop }, `Loop: ${LOOP_INFO[loop].name}`)}
-      />
-      <p className="note">{LOOP_INFO[p.loop].allows}</p>
-      {LOOP_INFO[p.loop].oneLeg === 'onceOff' && (
-        <SelectField
-          label="Does it come off?"
-          value={p.loopComesOff ? 'yes' : 'no'}
-          testId="comes-off"
-          options={
-            [
-              ['yes', 'yes'],
-              ['no', 'no, it stays'],
-            ] as const
-          }
-          onChange={(v) => change({ loopComesOff: v === 'yes' }, v === 'yes' ? 'Loop comes off' : 'Loop stays on')}
-        />
-      )}
-      <SelectField
-        label="Fibre"
-        value={p.fibre}
-        options={FIBRES.map((f) => [f, FIBRE_NAMES[f]] as const)}
-        onChange={(fibre) => change({ fibre }, `Fibre: ${FIBRE_NAMES[fibre]}`)}
-      />
-      <NumberField
-        label="Bears heat, °C (0: none)"
-        value={p.heatC}
-        onCommit={(heatC) => change({ heatC }, `Bears ${heatC} °C`)}
-      />
-      <TextField
-        label="Colour, root to tip"
-        wide
-        value={p.colours.join(', ')}
-        onCommit={(text) =>
-          change(
-            {
-              colours: text
-                .split(',')
-                .map((c) => c.trim())
-                .filter(Boolean),
-            },
-            `Colour: ${text.trim()}`,
-          )
-        }
-      />
-    </>
-  );
-}
-
-function Yours({ product: p, change }: PackProps) {
-  return (
-    <>
-      <h3 className="mt-4 text-title">Yours</h3>
-      <NumberField
-        label="Packs at hand"
-        value={p.packsAtHand}
-        onCommit={(packsAtHand) => change({ packsAtHand }, `${packsAtHand} packs at hand`)}
-      />
-      <SelectField
-        label="Condition"
-        value={p.condition}
-        wide
-        options={CONDITIONS.map((c) => [c, CONDITION_NAMES[c]] as const)}
-        onChange={(condition) => change({ condition }, `Condition: ${CONDITION_NAMES[condition]}`)}
-      />
-      <NumberField
-        label="Times worn"
-        value={p.timesWorn}
-        onCommit={(timesWorn) => change({ timesWorn }, `Worn ${timesWorn} times`)}
-      />
-    </>
-  );
-}
+const wordsIn = (text: string) =>
+  text
+    .split(',')
+    .map((word) => word.trim())
+    .filter(Boolean);
 
 function OnePiece({ piece }: { readonly piece: PlanResult['pieces'][number] }) {
   return (

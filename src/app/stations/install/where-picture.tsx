@@ -5,7 +5,7 @@ import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
 import type { HeadScene } from '../../../core/plan/ask/scene.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
-import { drawOverlay } from '../../head-view/lines/rows.ts';
+import { drawRows } from '../../head-view/lines/rows.ts';
 import { paletteOf, scalpColour } from '../../head-view/picture/palette.ts';
 import { type Projection, projection, screenX, screenY } from '../../head-view/projection.ts';
 import { useHeadPicture } from '../../head-view/use-head-picture.ts';
@@ -50,13 +50,11 @@ export function WherePicture(props: {
     lines.current.height = 2 * HEIGHT;
     ctx.setTransform(2, 0, 0, 2, 0, 0);
     ctx.clearRect(0, 0, WIDTH, HEIGHT);
-    drawOverlay(ctx, seen, soFar(result, knot), {
-      parts: {},
+    drawRows(ctx, seen, soFar(result, knot), {
       selectedId: undefined,
       cautions: NONE,
       scalp: scalpColour(plan.skin),
       oldPart: undefined,
-      show: 'rows',
       doneKnots: index,
       signSize: 2.6,
     });

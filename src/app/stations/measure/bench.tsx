@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { WithFinding } from '../../ui/bench-props.ts';
 import { Parts } from '../../ui/tabs.tsx';
-import { TURN_TOOL, useView } from '../../view/view-store.ts';
+import { TURN_TOOL, useView, VIEWS } from '../../view/view-store.ts';
 import { HairTab } from './hair-tab.tsx';
 import { HairlineTab } from './hairline-tab.tsx';
 import { MarksTab } from './marks-tab.tsx';
@@ -14,12 +14,14 @@ export function MeasureBench({ session, result, finding }: WithFinding) {
   const [open, setOpen] = useState<string>('tape');
   const hold = useView((v) => v.hold);
   const showTape = useView((v) => v.showTape);
+  const turn = useView((v) => v.turn);
   const part = (id: string) => {
     setOpen(id);
     hold(id === 'hairline' ? { kind: 'hairline' } : TURN_TOOL);
     showTape(id === 'tape' ? 'girth' : undefined);
+    // From the side her points lie apart.
+    if (id === 'hairline') turn(VIEWS.left);
   };
-  const turn = useView((v) => v.turn);
   useEffect(() => {
     const { azimuth: before, elevation: level } = useView.getState();
     const [azimuth, elevation] = TAPE_VIEWS.girth;

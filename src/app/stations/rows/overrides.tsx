@@ -7,9 +7,11 @@ import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
 import { KIND_NAMES, KNOT_KINDS, THROUGH_WORDS, THROUGHS } from '../../../core/trade/knots.ts';
 import { lowerFirst } from '../../../core/trade/words.ts';
 import { pieceZoneOf } from '../../../core/trade/zones.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
 import { wishKnot, wishWords } from '../../../model/rows-by-hand.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { SelectField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, named, yesNo } from '../../ui/fields.tsx';
 
 export function KnotWishes({ session, knot }: { readonly session: PlanSession; readonly knot: PlannedKnot }) {
   const { plan } = session;
@@ -20,11 +22,8 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
   const now = plan.knotWishes.find((w) => dequal(w.of, place))?.wish ?? {};
   const want = (change: Override['wish']) => {
     const wish = { ...now, ...change };
-    session.apply(wishKnot(plan, place, wish, wishWords(place, knot, wish, plan.part.kind)));
+    return session.apply(wishKnot(plan, place, wish, wishWords(place, knot, wish, plan.part.kind)));
   };
-  // What it is stays listed, even where she may not choose it again.
-  const kinds = KNOT_KINDS.filter((kind) => kind === knot.kind || knot.may.kinds.includes(kind));
-  const ways = THROUGHS.filter((through) => through === knot.through || knot.may.through.includes(through));
   return (
     <section className="mt-4" aria-label="Your own choice">
       <h3 className="text-title">Your own choice</h3>
@@ -41,54 +40,48 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
         }
         onChange={setOf}
       />
-      <SelectField
-        label="Knot"
-        wide
-        value={now.kind ?? ''}
-        testId="wish-kind"
-        options={[['', 'as the rules say'] as const, ...kinds.map((k) => [k, lowerFirst(KIND_NAMES[k])] as const)]}
-        onChange={(kind) => want({ kind: kind === '' ? undefined : kind })}
-      />
-      <SelectField
-        label="Wraps"
-        value={now.wraps === undefined ? '' : String(now.wraps)}
-        testId="wish-wraps"
-        options={[['', 'as the rules say'] as const, ...[1, 2, 3, 4].map((n) => [String(n), String(n)] as const)]}
-        onChange={(n) => want({ wraps: n === '' ? undefined : Number(n) })}
-      />
-      {knot.may.lock && (
-        <SelectField
-          label="Lock"
-          value={now.lock === undefined ? '' : now.lock ? 'yes' : 'no'}
-          options={
-            [
-              ['', 'as the rules say'],
-              ['yes', 'yes'],
-              ['no', 'no'],
-            ] as const
-          }
-          onChange={(v) => want({ lock: v === '' ? undefined : v === 'yes' })}
-        />
-      )}
-      <SelectField
-        label="Through"
-        wide
-        value={now.through ?? ''}
-        options={[
-          ['', 'as the rules say'] as const,
-          ...ways.map((t) => [t, THROUGH_WORDS[t].replace('through ', '')] as const),
-        ]}
-        onChange={(through) => want({ through: through === '' ? undefined : through })}
-      />
-      {plan.cuts.length > 1 && (
-        <SelectField
-          label="Piece"
-          wide
-          value={now.cut ?? ''}
-          options={[['', 'as its zone'] as const, ...plan.cuts.map((c) => [c.id, c.name] as const)]}
-          onChange={(id) => want({ cut: id === '' ? undefined : id })}
-        />
-      )}
+      <Fields record={now} of={wishFields(knot, plan.cuts)} set={want} />
     </section>
   );
+}
+
+const AS_RULED = [undefined, 'as the rules say'] as const;
+
+/** What she may wish for this knot. What it is stays listed, even where she may not choose it again. */
+function wishFields(knot: PlannedKnot, cuts: PlanDocument['cuts']): ReadonlyArray<FieldEntry<Override['wish']>> {
+  const kinds = KNOT_KINDS.filter((kind) => kind === knot.kind || knot.may.kinds.includes(kind));
+  const ways = THROUGHS.filter((through) => through === knot.through || knot.may.through.includes(through));
+  return [
+    {
+      key: 'kind',
+      kind: 'choice',
+      label: 'Knot',
+      wide: true,
+      testId: 'wish-kind',
+      options: [AS_RULED, ...named(kinds, (k) => lowerFirst(KIND_NAMES[k]))],
+    },
+    {
+      key: 'wraps',
+      kind: 'choice',
+      label: 'Wraps',
+      testId: 'wish-wraps',
+      options: [AS_RULED, ...[1, 2, 3, 4].map((n) => [n, String(n)] as const)],
+    },
+    { key: 'lock', kind: 'choice', label: 'Lock', when: () => knot.may.lock, options: [AS_RULED, ...yesNo()] },
+    {
+      key: 'through',
+      kind: 'choice',
+      label: 'Through',
+      wide: true,
+      options: [AS_RULED, ...named(ways, (t) => THROUGH_WORDS[t].replace('through ', ''))],
+    },
+    {
+      key: 'cut',
+      kind: 'choice',
+      label: 'Piece',
+      wide: true,
+      when: () => cuts.length > 1,
+      options: [[undefined, 'as its zone'], ...cuts.map((c) => [c.id, c.name] as const)],
+    },
+  ];
 }

@@ -1,36 +1,57 @@
 /** Supply: what to buy, what a step of spacing would change, and the files. */
 
 import { useState } from 'react';
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { SpacingStep } from '../../../core/plan/ask/spacing-step.ts';
 import { DOME_INFO } from '../../../core/trade/caps.ts';
 import { lowerFirst } from '../../../core/trade/words.ts';
 import { ZONES } from '../../../core/trade/zones.ts';
 import { setField, setSpacing } from '../../../model/commands.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import { useSpacingStep } from '../../ask/plan.ts';
 import { exportComputed, exportKnots, exportMap, exportPlan } from '../../session/files.ts';
-import type { BenchProps } from '../../ui/bench-props.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
+import type { WithFinding } from '../../ui/bench-props.ts';
 import { NumberField } from '../../ui/field.tsx';
 import { money, range } from '../../ui/format.ts';
 
-export function SupplyBench({
-  session,
-  result,
-  step,
-  finding,
-}: BenchProps & { readonly step: SpacingStep | undefined; readonly finding: React.ReactNode }) {
+export function SupplyBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
-  const [refusal, setRefusal] = useState<string>();
+  const step = useSpacingStep(session.history.present.plan, session.isDraft);
   if (!result) return null;
-  const { supply } = result;
-  const move = (by: number) =>
-    setRefusal(
-      session.apply({
-        ...setSpacing(plan, Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, plan.spacing.fingers[z] + by)]))),
-        words: by > 0 ? 'A quarter finger wider' : 'A quarter finger closer',
-      }),
-    );
   return (
     <>
       <h2>What to buy</h2>
+      <ToBuy plan={plan} result={result} />
+      {finding}
+      <div className="mt-4">
+        <NumberField
+          label="Kept for gaps, %"
+          testId="reserve"
+          value={Math.round(plan.reserveShare * 100)}
+          onCommit={(percent) =>
+            session.apply(setField(plan, 'reserveShare', percent / 100, `${percent} % kept for gaps`))
+          }
+          beside="A tenth to a quarter is usual: gaps show after separating."
+        />
+      </div>
+      {step && <OneStep session={session} step={step} packs={result.supply.packs} />}
+      <h3 className="mt-5 text-title">Also needed</h3>
+      <AlsoNeeded plan={plan} result={result} />
+      <h3 className="mt-5 text-title">Take it with you</h3>
+      <Files plan={plan} result={result} step={step} />
+    </>
+  );
+}
+
+interface Planned {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+}
+
+function ToBuy({ plan, result: { supply } }: Planned) {
+  return (
+    <>
       <p className="fig mt-4 text-great">
         {supply.packs} <span className="text-heading">packs</span>
       </p>
@@ -45,91 +66,85 @@ export function SupplyBench({
           </li>
         ))}
       </ul>
-      {finding}
-      <div className="mt-4">
-        <NumberField
-          label="Kept for gaps, %"
-          testId="reserve"
-          value={Math.round(plan.reserveShare * 100)}
-          onCommit={(percent) =>
-            session.apply(setField(plan, 'reserveShare', percent / 100, `${percent} % kept for gaps`))
-          }
-          beside="A tenth to a quarter is usual: gaps show after separating."
-        />
-      </div>
-      {step && (
-        <>
-          <h3 className="mt-5 text-title">One step of spacing</h3>
-          {refusal && (
-            <p role="alert" className="note text-madder">
-              {refusal} Nothing was changed.
-            </p>
-          )}
-          <div className="mt-2 grid gap-2">
-            {step.wider && (
-              <button type="button" className="button" onClick={() => move(step.stepFingers)}>
-                A quarter finger wider
-                <span className="note block font-normal">
-                  {difference(step.wider.packs - supply.packs)}, {step.wider.pieces} pieces
-                </span>
-              </button>
-            )}
-            {step.tighter && (
-              <button type="button" className="button" onClick={() => move(-step.stepFingers)}>
-                A quarter finger closer
-                <span className="note block font-normal">
-                  {difference(step.tighter.packs - supply.packs)}, {step.tighter.pieces} pieces
-                </span>
-              </button>
-            )}
-          </div>
-        </>
-      )}
-      <h3 className="mt-5 text-title">Also needed</h3>
-      <ul className="mt-2 text-small">
-        {plan.cap.dome !== 'none' && (
-          <li>
-            a cap, {lowerFirst(DOME_INFO[plan.cap.dome].name)}, {result.cap.sizeName}, over the base
-          </li>
-        )}
-        {result.base.consumables.map((c) => (
-          <li key={c.name}>
-            {c.count} {c.unit} {c.name}
-          </li>
-        ))}
-        <li>a latch hook, blunt scissors</li>
-      </ul>
-      <h3 className="mt-5 text-title">Take it with you</h3>
-      <ul className="mt-1">
-        <li>
-          <button type="button" className="word" data-testid="export-plan" onClick={() => exportPlan(plan)}>
-            Plan, to open again (JSON)
-          </button>
-        </li>
-        <li>
-          <button type="button" className="word" data-testid="export-knots" onClick={() => exportKnots(plan, result)}>
-            Every knot as a table (CSV)
-          </button>
-        </li>
-        <li>
-          <button type="button" className="word" data-testid="export-map" onClick={() => exportMap(plan, result)}>
-            Map of the rows, to print (SVG)
-          </button>
-        </li>
-        {step && (
-          <li>
-            <button
-              type="button"
-              className="word"
-              data-testid="export-computed"
-              onClick={() => exportComputed(plan, result, step)}
-            >
-              Everything worked out (JSON)
-            </button>
-          </li>
-        )}
-      </ul>
     </>
+  );
+}
+
+/** What a quarter finger wider or closer would do to packs and pieces. */
+function OneStep(props: { readonly session: PlanSession; readonly step: SpacingStep; readonly packs: number }) {
+  const { session, step, packs } = props;
+  const [refusal, setRefusal] = useState<string>();
+  const ways = [
+    { by: step.stepFingers, words: 'A quarter finger wider', would: step.wider },
+    { by: -step.stepFingers, words: 'A quarter finger closer', would: step.tighter },
+  ];
+  const move = (by: number, words: string) => {
+    const { plan } = session;
+    const fingers = Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, plan.spacing.fingers[z] + by)]));
+    setRefusal(session.apply({ ...setSpacing(plan, fingers), words }));
+  };
+  return (
+    <>
+      <h3 className="mt-5 text-title">One step of spacing</h3>
+      {refusal && (
+        <p role="alert" className="note text-madder">
+          {refusal} Nothing was changed.
+        </p>
+      )}
+      <div className="mt-2 grid gap-2">
+        {ways.map(
+          ({ by, words, would }) =>
+            would && (
+              <button key={words} type="button" className="button" onClick={() => move(by, words)}>
+                {words}
+                <span className="note block font-normal">
+                  {difference(would.packs - packs)}, {would.pieces} pieces
+                </span>
+              </button>
+            ),
+        )}
+      </div>
+    </>
+  );
+}
+
+function AlsoNeeded({ plan, result }: Planned) {
+  return (
+    <ul className="mt-2 text-small">
+      {plan.cap.dome !== 'none' && (
+        <li>
+          a cap, {lowerFirst(DOME_INFO[plan.cap.dome].name)}, {result.cap.sizeName}, over the base
+        </li>
+      )}
+      {result.base.consumables.map((c) => (
+        <li key={c.name}>
+          {c.count} {c.unit} {c.name}
+        </li>
+      ))}
+      <li>a latch hook, blunt scissors</li>
+    </ul>
+  );
+}
+
+function Files({ plan, result, step }: Planned & { readonly step: SpacingStep | undefined }) {
+  const files = [
+    { id: 'plan', words: 'Plan, to open again (JSON)', save: () => exportPlan(plan) },
+    { id: 'knots', words: 'Every knot as a table (CSV)', save: () => exportKnots(plan, result) },
+    { id: 'map', words: 'Map of the rows, to print (SVG)', save: () => exportMap(plan, result) },
+    ...(step
+      ? [{ id: 'computed', words: 'Everything worked out (JSON)', save: () => exportComputed(plan, result, step) }]
+      : []),
+  ];
+  return (
+    <ul className="mt-1">
+      {files.map(({ id, words, save }) => (
+        <li key={id}>
+          <button type="button" className="word" data-testid={`export-${id}`} onClick={save}>
+            {words}
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,0 +1,47 @@
+/** What the lines over the picture are drawn from, and what a mode of the stage does with it. */
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import type { Look } from '../../../core/plan/look-result.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import type { CheckView } from '../../view/view-store.ts';
+import type { RowsDrawing } from '../lines/rows.ts';
+import { scalpColour } from '../picture/palette.ts';
+import type { Projection } from '../projection.ts';
+
+/** What of the view the lines hang on. */
+export interface LineView {
+  readonly selectedId: string | undefined;
+  readonly tape: string | undefined;
+  readonly sectionId: string | undefined;
+  readonly lineKey: string | undefined;
+  readonly showBumps: boolean;
+  readonly check: CheckView;
+}
+
+export interface Drawn extends LineView {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult | undefined;
+  readonly scene: HeadScene | undefined;
+  readonly seen: Projection;
+  readonly look: Look | undefined;
+  /** Where the part was before the finger came down. */
+  readonly oldPart: Float32Array | undefined;
+  /** A stroke that is being drawn, in pixels. */
+  readonly stroke: ReadonlyArray<readonly [x: number, y: number]> | undefined;
+}
+
+export interface Mode {
+  draw(ctx: CanvasRenderingContext2D, drawn: Drawn, result: PlanResult): void;
+  /** What a tap on the head does. */
+  tap(drawn: Drawn, result: PlanResult, x: number, y: number): void;
+}
+
+/** Rows as every mode that has them draws them. */
+export const rowsDrawing = ({ selectedId, plan, oldPart }: Drawn, result: PlanResult): RowsDrawing => ({
+  selectedId,
+  cautions: new Set(cautionsOf(result).flatMap((f) => f.knotIds ?? [])),
+  scalp: scalpColour(plan.skin),
+  oldPart,
+});
+
+export const cautionsOf = ({ findings }: PlanResult) => findings.filter((f) => f.severity !== 'note');

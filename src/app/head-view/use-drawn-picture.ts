@@ -1,0 +1,91 @@
+/** The 3D picture of her head with what is shown on it: at screen resolution while it turns, at twice that at rest. */
+import { useEffect, useMemo } from 'react';
+import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { HairOnHead, Look } from '../../core/plan/look-result.ts';
+import { litHair } from '../../core/trade/colours.ts';
+import type { PlanDocument } from '../../model/plan.ts';
+import { useSame } from '../ask/use-same.ts';
+import { useTheme } from '../session/theme.ts';
+import { useView } from '../view/view-store.ts';
+import type { Show } from './modes/modes.ts';
+import { layersOf } from './picture/layers.ts';
+import { blockPalette, paletteOf } from './picture/palette.ts';
+import type { Projection } from './projection.ts';
+import { useHeadPicture } from './use-head-picture.ts';
+
+const REST_MS = 160;
+/** Strands smooth each other: at rest they need fewer pixels than the edge of a bare head. */
+const HAIR_REST = 1.5;
+
+interface Pictured {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult | undefined;
+  readonly scene: HeadScene | undefined;
+  readonly show: Show;
+  readonly seen: Projection;
+  readonly look: Look | undefined;
+  /** Hair to be drawn, none where none is. */
+  readonly hair: HairOnHead | undefined;
+}
+
+export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null>, pictured: Pictured) {
+  const { plan, scene, seen, hair } = pictured;
+  const picture = useHeadPicture(canvas, scene);
+  const layers = useLayers(pictured);
+  const palette = usePalette(pictured);
+  const moving = useView((v) => v.moving);
+  useEffect(() => {
+    if (picture.state === 'ready') picture.head.setLayers(layers);
+  }, [picture, layers]);
+  useEffect(() => {
+    if (picture.state === 'ready') picture.head.setHair(hair?.mesh);
+  }, [picture, hair]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: new layers are drawn though they are set elsewhere
+  useEffect(() => {
+    if (picture.state !== 'ready' || seen.width === 0) return;
+    const { head } = picture;
+    head.setPalette(palette);
+    head.setHairLook(hairLookOf(plan));
+    const ratio = Math.min(2, window.devicePixelRatio || 1);
+    const frame = requestAnimationFrame(() => head.draw(seen, moving ? Math.min(1, ratio) : ratio, moving));
+    const rest = moving
+      ? undefined
+      : setTimeout(() => head.draw(seen, Math.min(1, ratio) * (hair ? HAIR_REST : 2)), REST_MS);
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(rest);
+    };
+  }, [picture, layers, hair, seen, moving, palette]);
+  return picture.state;
+}
+
+/** Hangs on skin and cap alone: dragging a spacing must not draw the picture again. */
+function usePalette({ plan: { skin, cap }, show }: Pictured) {
+  const { theme } = useTheme();
+  const capOff = show === 'sections' || show === 'tape';
+  const onBlock = useView((v) => v.check.onBlock) && show === 'look';
+  return useMemo(
+    () => ({ ...paletteOf({ skin, cap }, theme === 'dark', capOff), ...(onBlock ? blockPalette() : {}) }),
+    [skin, cap, theme, capOff, onBlock],
+  );
+}
+
+/** A spacing change leaves marks and sections as they are, and so the picture. */
+function useLayers({ result, show, look }: Pictured) {
+  const sectionId = useView((v) => v.sectionId);
+  const bumps = useView((v) => v.showBumps);
+  const covers = useView((v) => v.check.picture === 'cover');
+  const marks = useSame(result?.head.marks);
+  const base = useSame(result?.base);
+  const atBase = show === 'sections';
+  const shows = show === 'look' && covers ? look?.shows : undefined;
+  return useMemo(
+    () => layersOf(marks && base && { marks, base }, { bumps, sectionId, atBase, shows }),
+    [marks, base, bumps, sectionId, atBase, shows],
+  );
+}
+
+function hairLookOf({ products: [product] }: PlanDocument) {
+  return { colour: litHair(product.colours[0] ?? ''), texture: product.texture };
+}

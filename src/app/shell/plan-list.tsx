@@ -1,0 +1,224 @@
+/** Her plans in a list: what can be done with each, and how another begins. */
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { readPlanJson } from '../../formats/plan-json.ts';
+import { setField } from '../../model/commands.ts';
+import { newPlan } from '../../model/defaults.ts';
+import { record as recordDeed } from '../../model/history.ts';
+import type { PlanRecord } from '../../store/database.ts';
+import {
+  addPlan,
+  copyPlan,
+  deletePlan,
+  importPlan,
+  keptPlans,
+  lastDeleted,
+  restorePlan,
+  savePlan,
+  storageSentence,
+} from '../../store/plans.ts';
+import { db, newId } from '../session/database.ts';
+import { exportPlan } from '../session/files.ts';
+import { TextField } from '../ui/field.tsx';
+import { day } from '../ui/format.ts';
+
+export function PlanList({ currentId, close }: { readonly currentId: string | undefined; readonly close: () => void }) {
+  const plans = useLiveQuery(() => keptPlans(db));
+  const deleted = useLiveQuery(() => lastDeleted(db));
+  const [justDeleted, setJustDeleted] = useState(false);
+  const [sentence, setSentence] = useState<string>();
+  const deeds = usePlanDeeds({ currentId, close, say: setSentence, onDeleted: () => setJustDeleted(true) });
+  return (
+    <>
+      <ul className="mt-4">
+        {plans?.map((p) => (
+          <PlanEntry key={p.id} record={p} isOpen={p.id === currentId} deeds={deeds} say={setSentence} />
+        ))}
+      </ul>
+      {justDeleted && deleted && (
+        <p className="line py-2" role="status">
+          “{deleted.history.present.plan.name}” is deleted.{' '}
+          <button
+            type="button"
+            className="word ml-1 font-strong"
+            data-testid="undo-delete"
+            onClick={() => restorePlan(db, deleted.id)}
+          >
+            Bring it back
+          </button>
+        </p>
+      )}
+      {sentence && (
+        <p role="alert" className="line py-2 text-madder" data-testid="plans-trouble">
+          {sentence}
+        </p>
+      )}
+      <div className="line flex flex-wrap gap-x-8 pt-2">
+        <button
+          type="button"
+          className="word font-strong"
+          data-testid="new-plan"
+          onClick={() => deeds.begin(plans?.length ?? 0)}
+        >
+          New plan
+        </button>
+        <OpenFile onChosen={deeds.bringIn} />
+      </div>
+    </>
+  );
+}
+
+type PlanDeeds = ReturnType<typeof usePlanDeeds>;
+
+/** What can be done with plans; what the store refuses is said in a sentence. */
+function usePlanDeeds(props: {
+  readonly currentId: string | undefined;
+  readonly close: () => void;
+  readonly say: (sentence: string | undefined) => void;
+  readonly onDeleted: () => void;
+}) {
+  const { currentId, close, say } = props;
+  const navigate = useNavigate();
+  const go = (path: string) => {
+    navigate(path);
+    close();
+  };
+  const attempt = async (work: () => Promise<void>) => {
+    say(undefined);
+    try {
+      await work();
+    } catch (error) {
+      say(storageSentence(error));
+    }
+  };
+  return {
+    open: (id: string) => go(`/plan/${id}/${id === currentId ? 'aim' : 'rows'}`),
+    begin: (count: number) =>
+      attempt(async () => {
+        const plan = newPlan(newId(), `Plan ${count + 1}`);
+        await addPlan(db, plan, 'New plan', Date.now());
+        go(`/plan/${plan.id}/measure`);
+      }),
+    copy: (id: string) =>
+      attempt(async () => {
+        await copyPlan(db, id, newId(), Date.now());
+      }),
+    remove: (id: string) =>
+      attempt(async () => {
+        await deletePlan(db, id, Date.now());
+        props.onDeleted();
+        if (id === currentId) navigate('/');
+      }),
+    bringIn: (chosen: File) =>
+      attempt(async () => {
+        const read = readPlanJson(await chosen.text());
+        if (!read.ok) return say(`${chosen.name}: ${read.why} Nothing was changed.`);
+        const plan = await importPlan(db, read.value, newId(), Date.now());
+        go(`/plan/${plan.id}/rows`);
+      }),
+  };
+}
+
+function PlanEntry(props: {
+  readonly record: PlanRecord;
+  readonly isOpen: boolean;
+  readonly deeds: PlanDeeds;
+  readonly say: (sentence: string) => void;
+}) {
+  const { record, isOpen, deeds } = props;
+  const { plan } = record.history.present;
+  const [renaming, setRenaming] = useState(false);
+  const words = [
+    ['Copy', () => deeds.copy(record.id)],
+    ['Rename', () => setRenaming(true)],
+    ['Save as a file', () => exportPlan(plan)],
+    ['Delete', () => deeds.remove(record.id)],
+  ] as const;
+  return (
+    <li className="line py-2" data-plan={record.id}>
+      {renaming ? (
+        <Rename record={record} onDone={() => setRenaming(false)} onTrouble={props.say} />
+      ) : (
+        <>
+          <button
+            type="button"
+            className="word font-strong"
+            aria-current={isOpen || undefined}
+            onClick={() => deeds.open(record.id)}
+          >
+            {plan.name}
+          </button>
+          <p className="note -mt-2">
+            {plan.wearer && `${plan.wearer}, `}
+            {day(record.updatedAtMs)}
+            {isOpen && ', open now'}
+          </p>
+          <div className="flex gap-6 text-note">
+            {words.map(([word, act]) => (
+              <button key={word} type="button" className="word" onClick={act}>
+                {word}
+                <span className="sr-only"> {plan.name}</span>
+              </button>
+            ))}
+          </div>
+        </>
+      )}
+    </li>
+  );
+}
+
+function OpenFile({ onChosen }: { readonly onChosen: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button type="button" className="word font-strong" onClick={() => input.current?.click()}>
+        Open a file
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Plan file"
+        data-testid="import-file"
+        onChange={(e) => {
+          const [chosen] = e.target.files ?? [];
+          e.target.value = '';
+          if (chosen) onChosen(chosen);
+        }}
+      />
+    </>
+  );
+}
+
+function Rename({
+  record,
+  onDone,
+  onTrouble,
+}: {
+  readonly record: PlanRecord;
+  readonly onDone: () => void;
+  readonly onTrouble: (why: string) => void;
+}) {
+  const commit = (name: string) => {
+    const trimmed = name.trim();
+    if (trimmed === '') return 'A plan needs a name.';
+    if (trimmed.length > 120) return 'That name is too long.';
+    const deed = setField(record.history.present.plan, 'name', trimmed, `Named ${trimmed}`);
+    void savePlan(db, record.id, record.revision, recordDeed(record.history, deed), Date.now()).then((outcome) => {
+      if (outcome.state === 'failed') onTrouble(outcome.message);
+      onDone();
+    });
+    return undefined;
+  };
+  return (
+    <>
+      <TextField label="Name" value={record.history.present.plan.name} onCommit={commit} testId="rename" />
+      <button type="button" className="word text-note" onClick={onDone}>
+        Done
+      </button>
+    </>
+  );
+}
