@@ -99,7 +99,7 @@ describe('what is drawn', () => {
     expect(await seen()).not.toEqual(rest);
     await browser.choose('age', 'firstWeek');
     await browser.until(`/a guess/.test(document.querySelector('.bench').textContent)`, 'the words for it');
-    await browser.choose('so-far', 'soFar');
+    await browser.choose('so-far', 'true');
     const weave = await browser.byId('weave');
     await weave.sendKeys(Key.HOME);
     for (let i = 0; i < 3; i++) await weave.sendKeys(Key.ARROW_UP);
@@ -121,8 +121,8 @@ describe('what is drawn', () => {
       ? (/about\s+(\d+) %\s+of it meets the eye, over a white block\s+(\d+) %/.exec(words) ?? [])
       : [];
     expect(Number(block)).toBeGreaterThan(Number(worn));
-    await browser.choose('ground', 'block');
-    await browser.choose('ground', 'head');
+    await browser.choose('ground', 'true');
+    await browser.choose('ground', 'false');
   });
 
   it('is parted by a finger: with a button, with a stroke, and falls back', async () => {
@@ -292,7 +292,7 @@ describe('from an install', () => {
       'the half-done look',
       30_000,
     );
-    expect(await (await browser.byId('so-far')).getAttribute('value')).toBe('soFar');
+    expect(await (await browser.byId('so-far')).getAttribute('value')).toBe('true');
     expect(await browser.text('[aria-label="Weave"]')).toMatch(/not hooked yet \d+/);
     // Another plan starts at rest and finished.
     await browser.click('[data-testid="plans"]');
@@ -300,7 +300,7 @@ describe('from an install', () => {
     await browser.until(`/Swept-back/.test(document.title)`, 'the other plan');
     await browser.press(/^Check/);
     await browser.until(
-      `document.querySelector('[data-testid=so-far]')?.value === 'all'`,
+      `document.querySelector('[data-testid=so-far]')?.value === 'false'`,
       'the whole of the other plan',
       30_000,
     );

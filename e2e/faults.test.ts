@@ -31,11 +31,13 @@ const spoil = (change: string) =>
 /** As a reader that let a blank pass would have kept it, as the newest deed. */
 const BLANK_LENGTH = `
   const products = present.plan.products.map((p, i) => (i === 0 ? { ...p, length: ' ' } : p));
-  record.history = { past: [...past, present], present: { words: 'Length changed', plan: { ...present.plan, products } }, future: [] };
+  const back = { words: present.words, patch: [{ op: 'replace', path: '/products', value: present.plan.products }] };
+  record.history = { past: [...past, back], present: { words: 'Length changed', plan: { ...present.plan, products } }, future: [] };
   record.updatedAtMs = Date.now() + 1000;`;
 const MEND = `
-  const at = [...past, present].findLastIndex((d) => d.plan.products[0].length.trim() !== '');
-  record.history = { past: [], present: [...past, present][at], future: [] };`;
+  const back = past.find((s) => s.patch[0]?.path === '/products');
+  const products = present.plan.products.map((p) => (p.length.trim() === '' ? { ...p, length: back?.patch[0].value[0].length } : p));
+  record.history = { past: [], present: { ...present, plan: { ...present.plan, products } }, future: [] };`;
 
 const faultIn = (what: string) => `[data-fault="${what}"]`;
 

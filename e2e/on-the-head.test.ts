@@ -78,6 +78,16 @@ describe('the part', () => {
   });
 });
 
+describe('the cloth', () => {
+  it('is drawn: rows and knots lie on it', async () => {
+    const drawn = await browser.script<number>(`
+      const canvas = document.querySelector('.weave canvas');
+      const { data } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
+      return data.filter((v, i) => i % 4 === 3 && v > 0).length / (data.length / 4);`);
+    expect(drawn).toBeGreaterThan(0.01);
+  });
+});
+
 describe('a spacing bead', () => {
   it('is dragged: the whole plan follows without a frame held up for long, and is kept once', async () => {
     const before = await browser.figures();
@@ -87,7 +97,7 @@ describe('a spacing bead', () => {
       new MutationObserver(() => window.updates++).observe(document.querySelector('[data-testid=figure-pieces]'), { childList: true, characterData: true, subtree: true });
     `);
     const at = await browser.script<{ x: number; y: number }>(
-      `const e = document.querySelector('[data-zone=back]'); e.scrollIntoView({ block: 'center' }); const r = e.getBoundingClientRect(); return { x: r.x + 7 + 1.25 * 31, y: r.y + 22 };`,
+      `const e = document.querySelector('[data-zone=back]'); e.scrollIntoView({ block: 'center' }); const r = e.getBoundingClientRect(); return { x: r.x, y: r.y };`,
     );
     await browser.drag(at, { x: at.x + 50, y: at.y }, 12);
     await browser.until(`/^Back \\d/.test(document.querySelector('[data-testid=last-deed]').textContent)`, 'the deed');

@@ -1,5 +1,5 @@
 /** Validator of the base: the family, what it is told, edits in order, where tails are parked. */
-import { array, boolean, mixed, object, string } from 'yup';
+import { array, boolean, type InferType, mixed, object, string } from 'yup';
 import { LONGEST_MOVE_MM } from '../core/base/sections/edit.ts';
 import {
   BASE_LIMITS,
@@ -78,11 +78,8 @@ export const base = object({
     .test('ids', 'Two changes to the base have the same id.', hasOwnIds),
   locked: array(string().strict().required().max(90)).required(),
   parking: object({
-    all: string()
-      .strict()
-      .oneOf([...PARKINGS])
-      .optional(),
-    bySection: mixed<Record<string, { how: string; to?: [number, number]; into?: string }>>()
+    all: choice(PARKINGS, 'Where tails are parked').optional(),
+    bySection: mixed<Record<string, InferType<typeof parking>>>()
       .meta({ each: parking })
       .required()
       .test('parking', (value, context) => {

@@ -1,5 +1,5 @@
 /** What entries of a document are checked by: numbers within limits, choices, lengths as text, places on the head. */
-import { type AnyObject, array, mixed, number, type ObjectSchema, string, tuple } from 'yup';
+import { type AnyObject, array, type InferType, mixed, number, type ObjectSchema, string, tuple } from 'yup';
 import { type Fingers, readLength } from './fingers.ts';
 import type { LengthUnit } from './lengths.ts';
 
@@ -45,8 +45,8 @@ export const hasOwnIds = (records: readonly { readonly id?: unknown }[] | undefi
 export const recordId = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(40);
 
 /** A value that has to fit one of several shapes; the first key that it holds says which. */
-export function oneShape(what: string, shapes: Readonly<Record<string, ObjectSchema<AnyObject>>>) {
-  return mixed<AnyObject>()
+export function oneShape<S extends Readonly<Record<string, ObjectSchema<AnyObject>>>>(what: string, shapes: S) {
+  return mixed<InferType<S[keyof S]>>()
     .meta({ shapes })
     .required(`${what} is missing.`)
     .test('shape', (value, context) => {

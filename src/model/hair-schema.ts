@@ -2,7 +2,7 @@
 import { array, boolean, number, object, string } from 'yup';
 import { APARTS, CONDITIONS, FIBRES, HOOKEDS, PRODUCT_LIMITS, TUGS } from '../core/trade/hair.ts';
 import { LOOPS } from '../core/trade/loops.ts';
-import { DRESSINGS, OPENED_WHEN, SPLITS } from '../core/trade/preparation.ts';
+import { DRESSINGS, OPENED_WHEN, SPLITS, type Split } from '../core/trade/preparation.ts';
 import { TEXTURES } from '../core/trade/textures.ts';
 import { MIX_EVERY } from '../core/trade/zones.ts';
 import { amount, choice, lengthText, recordId, text, within } from './checks.ts';
@@ -49,7 +49,7 @@ export const cut = object({
   id: recordId('The id of a cut'),
   name: text('The name of a cut'),
   product: recordId('The product of a cut'),
-  split: number()
+  split: number<Split>()
     .strict()
     .oneOf([...SPLITS], 'Pieces are split in 1, 2, 4, 8 or 16.')
     .required(),
@@ -71,7 +71,7 @@ export const zonePiece = object({
   cut: recordId('The cut of a zone'),
   mixed: object({
     cut: recordId('The second cut of a zone'),
-    every: number()
+    every: number<(typeof MIX_EVERY)[number]>()
       .strict()
       .oneOf([...MIX_EVERY], 'Every second to fifth piece can be another one.')
       .required(),

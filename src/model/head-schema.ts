@@ -85,4 +85,5 @@ export const regionHair = object({
 })
   .noUnknown()
   .strict()
+  .optional()
   .default(undefined);

@@ -62,6 +62,64 @@ function repeatedReadings(plan: Record<string, unknown>): Record<string, unknown
   };
 }
 
+/** What version 3 added, as it was meant where nothing had been said. */
+const CAP_3 = {
+  opening: 'none',
+  openingMm: 100,
+  openingWidthMm: 12,
+  band: true,
+  combs: [],
+  strap: false,
+  ownRows: 'none',
+  girth: '50 cm',
+  depth: '32 cm',
+  stretch: 1.4,
+  hole: 'honeycomb',
+  holePitchMm: 4,
+  surplus: false,
+  timesWorn: 0,
+  filledOn: 'head',
+  block: { girth: '54 cm', depth: '34 cm' },
+  wig: false,
+  wigHolds: ['combs'],
+  topKept: true,
+  blending: 'none',
+};
+
+const HAIR_3 = {
+  id: 'hair-1',
+  bundlesPerPack: 1,
+  drawnOut: '',
+  fibre: 'plain',
+  heatC: 0,
+  colours: ['black'],
+  test: { tug: 'untried', apart: 'untried', hooked: 'untried' },
+  condition: 'new',
+  timesWorn: 0,
+  packsAtHand: 0,
+};
+
+const ROWS_3 = {
+  scheme: 'joined',
+  secondPass: 'none',
+  fringe: { how: 'none', widthFingers: 4, rows: 2 },
+  brush: [],
+  hand: [],
+};
+
+const SCHOOLS_3 = {
+  exposed: 'oneLeg',
+  threadLoop: 'hooked',
+  holes: 'three',
+  border: 'atOnce',
+  perimeterKnot: 'ordinary',
+  wideTwist: 'beside',
+  bun: 'roundIt',
+  prepare: 'packByPack',
+  smoothing: 'middle',
+  trim: 'later',
+};
+
 /**
  * 2 → 3: a cap as features, several products with cuts of them by zone, row schemes with brush and hand, and more
  * schools. What was one closed cap, one product and one cut stays so.
@@ -76,44 +134,8 @@ function capHairAndRows(plan: Record<string, unknown>): Record<string, unknown> 
   const everywhere = { cut: 'cut-1' };
   return {
     ...rest,
-    cap: {
-      dome: cap,
-      opening: 'none',
-      openingMm: 100,
-      openingWidthMm: 12,
-      band: true,
-      combs: [],
-      strap: false,
-      ownRows: 'none',
-      girth: '50 cm',
-      depth: '32 cm',
-      stretch: 1.4,
-      hole: 'honeycomb',
-      holePitchMm: 4,
-      surplus: false,
-      timesWorn: 0,
-      filledOn: 'head',
-      block: { girth: '54 cm', depth: '34 cm' },
-      wig: false,
-      wigHolds: ['combs'],
-      topKept: true,
-      blending: 'none',
-    },
-    products: [
-      {
-        ...made,
-        id: 'hair-1',
-        bundlesPerPack: 1,
-        drawnOut: '',
-        fibre: 'plain',
-        heatC: 0,
-        colours: ['black'],
-        test: { tug: 'untried', apart: 'untried', hooked: 'untried' },
-        condition: 'new',
-        timesWorn: 0,
-        packsAtHand: 0,
-      },
-    ],
+    cap: { dome: cap, ...CAP_3 },
+    products: [{ ...made, ...HAIR_3 }],
     cuts: [
       {
         id: 'cut-1',
@@ -133,27 +155,9 @@ function capHairAndRows(plan: Record<string, unknown>): Record<string, unknown> 
       faceEdge: everywhere,
       fringe: everywhere,
     },
-    rows: {
-      scheme: 'joined',
-      secondPass: 'none',
-      fringe: { how: 'none', widthFingers: 4, rows: 2 },
-      brush: [],
-      hand: [],
-    },
+    rows: ROWS_3,
     knotWishes: [],
-    schools: {
-      ...schools,
-      exposed: 'oneLeg',
-      threadLoop: 'hooked',
-      holes: 'three',
-      border: 'atOnce',
-      perimeterKnot: 'ordinary',
-      wideTwist: 'beside',
-      bun: 'roundIt',
-      prepare: 'packByPack',
-      smoothing: 'middle',
-      trim: 'later',
-    },
+    schools: { ...schools, ...SCHOOLS_3 },
   };
 }
 

@@ -284,7 +284,7 @@ describe('commands', () => {
   });
 
   it('a new unit changes no length: bare numbers are spelled out', () => {
-    const plan = { ...shoulderCurls, fingers: { count: 1, width: '1,75' } };
+    const plan = { ...shoulderCurls, fingers: { count: 1 as const, width: '1,75' } };
     const inches = setUnit(plan, 'in').plan;
     expect(inches.tape.earToEarTop).toEqual(['34 cm']);
     expect(inches.tape.girth).toEqual(['22 1/2 in']);

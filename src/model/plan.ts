@@ -3,32 +3,15 @@
  * she wrote them, in her unit; the validator reads them once more on the way in.
  */
 import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
-import type { BaseChoice } from '../core/base/choice.ts';
-import type { Finish } from '../core/fall/finish.ts';
-import type { ZonePiece } from '../core/hair/pieces.ts';
-import type { Preparation } from '../core/hair/preparation.ts';
-import type { Product } from '../core/hair/product.ts';
-import type { HairlineOffsets } from '../core/head/hairline.ts';
-import type { Mark } from '../core/head/marks.ts';
-import { MOST_OVERRIDES, type Override } from '../core/knots/place/overrides.ts';
-import type { Wishes } from '../core/plan/inputs.ts';
-import type { RowChoice } from '../core/rows/choice.ts';
-import type { Cap } from '../core/trade/caps.ts';
+import { MOST_OVERRIDES } from '../core/knots/place/overrides.ts';
 import { FINGER_COUNTS, FINGER_LIMITS_MM, SPACING_LIMITS_FINGERS } from '../core/trade/fingers.ts';
-import type { FallGuesses } from '../core/trade/guesses.ts';
 import { PRODUCT_LIMITS } from '../core/trade/hair.ts';
-import {
-  HAIR_REGIONS,
-  type HairCurl,
-  type HairFullness,
-  type HairRegion,
-  type StrandThickness,
-} from '../core/trade/own-hair.ts';
+import { HAIR_REGIONS, type HairRegion } from '../core/trade/own-hair.ts';
 import { PACES } from '../core/trade/pace.ts';
 import { MOST_CUTS } from '../core/trade/preparation.ts';
 import { MUSTS } from '../core/trade/requirements.ts';
 import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../core/trade/schools.ts';
-import { TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
+import { TAPE_MEASURES } from '../core/trade/tape.ts';
 import { PIECE_ZONES, type PieceZone } from '../core/trade/zones.ts';
 import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
@@ -55,9 +38,9 @@ export const PLAN_VERSION = 5;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
-const schoolChoice = (name: SchoolName) =>
-  choice(
-    SCHOOL_OPTIONS[name].map((o) => o.value),
+const schoolChoice = <N extends SchoolName>(name: N) =>
+  choice<Schools[N]>(
+    SCHOOL_OPTIONS[name].map((o) => o.value as Schools[N]),
     `The school ${name}`,
   );
 
@@ -77,7 +60,7 @@ export const planSchema = object({
   currency: string().strict().required().max(4),
   skin: choice(SKIN_TONES, 'The skin tone'),
   fingers: object({
-    count: number()
+    count: number<(typeof FINGER_COUNTS)[number]>()
       .strict()
       .oneOf([...FINGER_COUNTS], 'A finger is measured alone, or four together.')
       .required(),
@@ -196,10 +179,9 @@ export const planSchema = object({
     .strict()
     .required(),
   schools: object(
-    Object.fromEntries((Object.keys(SCHOOL_OPTIONS) as SchoolName[]).map((n) => [n, schoolChoice(n)])) as Record<
-      SchoolName,
-      ReturnType<typeof schoolChoice>
-    >,
+    Object.fromEntries((Object.keys(SCHOOL_OPTIONS) as SchoolName[]).map((n) => [n, schoolChoice(n)])) as {
+      [N in SchoolName]: ReturnType<typeof schoolChoice<N>>;
+    },
   )
     .noUnknown()
     .strict()
@@ -215,67 +197,12 @@ export const planSchema = object({
   .noUnknown(({ unknown }: { unknown?: string }) => `The entry ${unknown ?? ''} is not known here.`)
   .strict();
 
-type Checked = InferType<typeof planSchema>;
+/** What a checked document is: read only, and an entry that may be left out is there or isn't, never undefined. */
+type Kept<T> = T extends object ? { readonly [K in keyof T]: Kept<Exclude<T[K], undefined | null>> } : T;
 
-/** The document once it has been checked; shapes that the validator checks piece by piece carry the core's types. */
-export type PlanDocument = Omit<
-  Checked,
-  | 'base'
-  | 'marks'
-  | 'hairline'
-  | 'trusted'
-  | 'wishes'
-  | 'fingers'
-  | 'tape'
-  | 'ownHair'
-  | 'cap'
-  | 'products'
-  | 'cuts'
-  | 'pieces'
-  | 'rows'
-  | 'knotWishes'
-  | 'schools'
-  | 'finish'
-  | 'guesses'
-> & {
-  readonly finish: Omit<Finish, 'reachMm'> & { readonly reach: string };
-  readonly guesses: Readonly<Partial<FallGuesses>>;
-  readonly cap: CapAsWritten;
-  readonly products: readonly ProductAsWritten[];
-  readonly cuts: readonly Preparation[];
-  readonly pieces: Readonly<Record<PieceZone, ZonePiece>>;
-  readonly rows: RowChoice;
-  readonly knotWishes: readonly Override[];
-  readonly schools: Schools;
-  readonly base: BaseChoice;
-  readonly marks: readonly Mark[];
-  readonly hairline: HairlineOffsets & { readonly mirrored: boolean };
-  readonly trusted: readonly TapeMeasure[];
-  readonly wishes: Wishes;
-  readonly fingers: Fingers;
-  readonly tape: Readonly<Record<TapeMeasure, readonly string[]>>;
-  readonly ownHair: HairAsWritten & {
-    /** Girth of a ponytail of all of it; empty if she has not measured it. */
-    readonly ponytail: string;
-    readonly freshEnds: boolean;
-    readonly byRegion: Readonly<Partial<Record<HairRegion, Partial<HairAsWritten>>>>;
-  };
-};
+export type PlanDocument = Kept<InferType<typeof planSchema>>;
 
-/** Sizes as she wrote them. */
-export type CapAsWritten = Omit<Cap, 'girthMm' | 'depthMm' | 'block'> & {
-  readonly girth: string;
-  readonly depth: string;
-  readonly block: { readonly girth: string; readonly depth: string };
-};
-export type ProductAsWritten = Omit<Product, 'lengthMm' | 'drawnOutMm'> & {
-  readonly length: string;
-  readonly drawnOut: string;
-};
-
-export interface HairAsWritten {
-  readonly length: string;
-  readonly strand: StrandThickness;
-  readonly fullness: HairFullness;
-  readonly curl: HairCurl;
-}
+/** Lengths as she wrote them. */
+export type CapAsWritten = PlanDocument['cap'];
+export type ProductAsWritten = PlanDocument['products'][number];
+export type HairAsWritten = Pick<PlanDocument['ownHair'], 'length' | 'strand' | 'fullness' | 'curl'>;

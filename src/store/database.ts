@@ -3,7 +3,7 @@
  * each has its upgrade and a test that opens data of the version before.
  */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import type { History } from '../model/history.ts';
+import { type History, historyOf, type States } from '../model/history.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
@@ -58,12 +58,17 @@ export class MeshworkDatabase extends Dexie {
     this.version(3).stores({ shelf: 'id, kind' }).upgrade(bringUp);
     this.version(4).upgrade(bringUp);
     this.version(5).upgrade(bringUp);
+    // Until then undo steps were whole plans.
+    this.version(6).upgrade(asPatches);
   }
 }
 
+/** A record before version 6. */
+type WholeRecord = Omit<PlanRecord, 'history'> & { readonly history: States };
+
 async function bringUp(tx: Transaction) {
   await tx
-    .table<PlanRecord>('plans')
+    .table<WholeRecord>('plans')
     .toCollection()
     .modify((record, ref) => {
       ref.value = { ...record, history: broughtUp(record.history) };
@@ -77,11 +82,20 @@ async function bringUp(tx: Transaction) {
     });
 }
 
+async function asPatches(tx: Transaction) {
+  await tx
+    .table<WholeRecord | PlanRecord>('plans')
+    .toCollection()
+    .modify((record, ref) => {
+      ref.value = { ...record, history: historyOf(record.history as States) };
+    });
+}
+
 /** Plans of an older version as they are now; what can't be read is kept as it is, and told when it is opened. */
-function broughtUp(history: History): History {
-  const deed = (d: PlanChange): PlanChange => {
-    const read = readPlan(d.plan);
-    return read.ok ? { ...d, plan: read.value } : d;
+function broughtUp({ past, present, future }: States): States {
+  const state = (s: PlanChange): PlanChange => {
+    const read = readPlan(s.plan);
+    return read.ok ? { ...s, plan: read.value } : s;
   };
-  return { past: history.past.map(deed), present: deed(history.present), future: history.future.map(deed) };
+  return { past: past.map(state), present: state(present), future: future.map(state) };
 }

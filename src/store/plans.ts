@@ -1,6 +1,6 @@
 /** Plans in the store: open, save, copy, rename, delete with undo, import. */
 
-import { type History, startHistory } from '../model/history.ts';
+import { type History, historyOf, startHistory, statesOf } from '../model/history.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
@@ -107,23 +107,30 @@ function sameName(record: PlanRecord, plan: PlanDocument): boolean {
   return record.history.present.plan.name === plan.name;
 }
 
-/** A record as it was stored, checked once more on the way in: an older version is brought up to date. */
+/**
+ * A record as it was stored, checked once more on the way in: an older version is brought up to date. An undo step that
+ * can't be read is left out.
+ */
 export function openRecord(
   record: PlanRecord,
 ): { readonly ok: true; readonly history: History } | { readonly ok: false; readonly why: string } {
   const present = readPlan(record.history.present.plan);
   if (!present.ok) return { ok: false, why: present.why };
-  const readable = (deeds: readonly PlanChange[]) =>
-    deeds.flatMap((d) => {
-      const read = readPlan(d.plan);
-      return read.ok ? [{ ...d, plan: read.value }] : [];
-    });
-  return {
-    ok: true,
-    history: {
-      past: readable(record.history.past),
-      present: { ...record.history.present, plan: present.value },
-      future: readable(record.history.future),
-    },
-  };
+  return { ok: true, history: readable(record.history, present.value) };
 }
+
+function readable(history: History, present: PlanDocument): History {
+  const now = { ...history.present, plan: present };
+  try {
+    const { past, future } = statesOf(history);
+    return historyOf({ past: past.flatMap(read), present: now, future: future.flatMap(read) });
+  } catch {
+    // Steps that no longer fit lead nowhere; the plan itself is whole.
+    return { past: [], present: now, future: [] };
+  }
+}
+
+const read = (state: PlanChange): PlanChange[] => {
+  const plan = readPlan(state.plan);
+  return plan.ok ? [{ ...state, plan: plan.value }] : [];
+};

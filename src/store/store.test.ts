@@ -6,7 +6,7 @@ import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { setSpacing } from '../model/commands.ts';
 import { newPlan } from '../model/defaults.ts';
 import versionOne from '../model/fixtures/plan-1.json' with { type: 'json' };
-import { type History, record, startHistory, undo } from '../model/history.ts';
+import { type History, record, startHistory, statesOf, undo } from '../model/history.ts';
 import type { InstallSession } from '../model/install-log.ts';
 import { PLAN_VERSION } from '../model/plan.ts';
 import { MeshworkDatabase } from './database.ts';
@@ -179,7 +179,7 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(5);
+  expect(raw.verno).toBe(6);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
@@ -224,8 +224,11 @@ it('a store of version 1 opens: plans, their undo steps and a begun install are 
   const record = await opened.plans.get('p');
   expect(record?.revision).toBe(3);
   expect(record?.history.present.plan.version).toBe(PLAN_VERSION);
-  expect(record?.history.past[0].plan.version).toBe(PLAN_VERSION);
-  expect(record?.history.past[0].plan.name).toBe('As it was');
+  const first = record && statesOf(record.history).past[0];
+  expect(first?.plan.version).toBe(PLAN_VERSION);
+  expect(first?.plan.name).toBe('As it was');
+  // Undo steps are patches since version 6: the tape is not kept once more.
+  expect(record?.history.past[0].patch).toEqual([{ op: 'replace', path: '/name', value: 'As it was' }]);
   const again = openRecord(record!);
   expect(again.ok && undo(again.history).present.plan.tape.girth).toEqual([versionOne.tape.girth]);
   const session = await opened.sessions.get('s');
@@ -247,4 +250,38 @@ it('of many undo steps the newest forty are kept over a reload', async () => {
   const kept = (await db.plans.get('steps'))?.history;
   expect(kept?.present.words).toBe('Deed 60');
   expect(kept?.past.map((d) => d.words)).toEqual(Array.from({ length: 40 }, (_, i) => `Deed ${20 + i}`));
+});
+
+it('a store of version 5 opens: whole plans among its undo steps become patches, undo and redo lead where they led', async () => {
+  const name = `whole-${Math.random()}`;
+  const old = new Dexie(name);
+  old.version(5).stores({
+    plans: 'id, updatedAtMs, deletedAtMs',
+    sessions: 'id, planId, finished, startedAtMs',
+    events: '++seq, sessionId',
+    log: 'id, planId, atMs',
+    settings: 'key',
+    shelf: 'id, kind',
+  });
+  await old.open();
+  const state = (words: string) => ({ words, plan: { ...plan, name: words } });
+  const history = { past: [state('One'), state('Two')], present: state('Three'), future: [state('Four')] };
+  await old.table('plans').add({ id: 'p1', revision: 2, updatedAtMs: 5, deletedAtMs: 0, history });
+  old.close();
+  const opened = new MeshworkDatabase(name);
+  const stored = await opened.plans.get('p1');
+  expect(statesOf(stored!.history)).toEqual(history);
+  expect(stored?.history.past[1]).toEqual({
+    words: 'Two',
+    patch: [{ op: 'replace', path: '/name', value: 'Two' }],
+  });
+  await opened.delete();
+});
+
+it('steps that no longer fit are left out; the plan opens all the same', async () => {
+  await addPlan(db, plan, 'New plan', 1000);
+  const stored = await db.plans.get('p1');
+  const past = [{ words: 'x', patch: [{ op: 'remove' as const, path: '/there/is/none' }] }];
+  const opened = openRecord({ ...stored!, history: { ...stored!.history, past } });
+  expect(opened).toEqual({ ok: true, history: startHistory(plan, 'New plan') });
 });

@@ -1,6 +1,7 @@
 /** The plan that this one is held against, worked out and looked at like it. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect } from 'react';
+import { type History, planBefore } from '../../model/history.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { openRecord } from '../../store/plans.ts';
 import { db } from '../session/database.ts';
@@ -39,14 +40,21 @@ function useOther(session: PlanSession, against: Against | undefined): PlanDocum
   const id = against?.kind === 'plan' ? against.id : undefined;
   const record = useLiveQuery(async () => (id === undefined ? undefined : await db.plans.get(id)), [id]);
   if (against?.kind === 'before') {
-    const { past } = session.history;
-    return past[Math.max(0, past.length - against.steps)]?.plan;
+    return before(session.history, against.steps);
   }
   if (!record || record.id !== id) return undefined;
   return opened(record);
 }
 
-/** The same document for the same record, so that it is worked out once. */
+/** The same document for the same state, so that it is worked out once. */
+const earlier = new WeakMap<History, Map<number, PlanDocument | undefined>>();
+function before(history: History, steps: number): PlanDocument | undefined {
+  const known = earlier.get(history) ?? new Map<number, PlanDocument | undefined>();
+  earlier.set(history, known);
+  if (!known.has(steps)) known.set(steps, planBefore(history, steps));
+  return known.get(steps);
+}
+
 const documents = new WeakMap<object, PlanDocument>();
 function opened(record: Parameters<typeof openRecord>[0]): PlanDocument | undefined {
   const known = documents.get(record);

@@ -1,6 +1,7 @@
 /** The one search that may run: in two workers of its own, which end with it. It outlives a switch of the bench's part, not of the plan. */
 import { create } from 'zustand';
 import { seededRandom } from '../../core/numerics/random.ts';
+import type { PlanInputs } from '../../core/plan/inputs.ts';
 import type { Look } from '../../core/plan/look-result.ts';
 import {
   judgeUse,
@@ -54,6 +55,7 @@ const WORKERS = 2;
 export interface UseForm {
   readonly planId: string;
   readonly aim: UseAim['kind'];
+  /** Share that has to be hidden, 0 to 1. */
   readonly hidden?: number;
   readonly packs?: number;
   readonly hours?: number;
@@ -70,7 +72,8 @@ export function formOf(form: UseForm | undefined, planId: string): UseForm {
 interface BestUseState {
   readonly form: UseForm | undefined;
   readonly run: UseRun | undefined;
-  write(planId: string, change: Partial<UseForm>): void;
+  /** Takes it over, or says why not. */
+  write(planId: string, change: Partial<UseForm>): string | undefined;
   start(plan: PlanDocument, look: Look, asked: UseAsked): void;
   stop(): void;
   forget(): void;
@@ -86,10 +89,27 @@ function end() {
   running = undefined;
 }
 
+const LEAST = { packs: 1, hours: 0.5, massG: 20 } as const;
+
+function refusalOf(change: Partial<UseForm>): string | undefined {
+  const { hidden } = change;
+  if (hidden !== undefined && (hidden < 0.1 || hidden > 1)) return 'Between 10 and 100 %.';
+  for (const key of ['packs', 'hours', 'massG'] as const) {
+    const value = change[key];
+    if (value !== undefined && value < LEAST[key]) return `That has to be at least ${LEAST[key]}.`;
+  }
+  return undefined;
+}
+
 export const useBestUse = create<BestUseState>((set, get) => ({
   form: undefined,
   run: undefined,
-  write: (planId, change) => set((s) => ({ form: { ...formOf(s.form, planId), ...change } })),
+  write: (planId, change) => {
+    const refusal = refusalOf(change);
+    const taken = change.packs === undefined ? change : { ...change, packs: Math.floor(change.packs) };
+    if (!refusal) set((s) => ({ form: { ...formOf(s.form, planId), ...taken } }));
+    return refusal;
+  },
   start: (plan, look, asked) => {
     end();
     const inputs = inputsOf(plan);
@@ -100,53 +120,28 @@ export const useBestUse = create<BestUseState>((set, get) => ({
       random: seededRandom(asked.seed),
       starts: [space.now],
     });
-    const clients = Array.from({ length: WORKERS }, startClient);
-    const mine = { stopped: false, clients };
+    const mine = { stopped: false, clients: Array.from({ length: WORKERS }, startClient) };
     running = mine;
     const startedAt = performance.now();
     const seconds = () => (performance.now() - startedAt) / 1000;
-    set({
-      run: {
-        asked,
-        plan,
-        space,
-        state: 'running',
-        tried: 0,
-        budget: search.budget,
-        seconds: 0,
-        now: undefined,
-        best: undefined,
-        curve: [],
-        stopsAt: undefined,
-      },
-    });
+    set({ run: { ...NOT_YET, asked, plan, space, budget: search.budget } });
     const change = (c: Partial<UseRun>) => {
       const { run } = get();
       if (run && running === mine) set({ run: { ...run, ...c } });
     };
-    const judge =
-      (client: CoreClient): Judge<UseFigures> =>
-      async (genomes) => {
-        const outcome = await client.call('evaluateUses', { inputs, space, genomes });
-        if (outcome.state === 'done') return outcome.value;
-        if (mine.stopped) return genomes.map(() => undefined);
-        throw new Error('message' in outcome ? outcome.message : 'the search was left');
-      };
+    const finish = (c: Partial<UseRun>) => {
+      change(c);
+      if (running === mine) end();
+    };
     runSearch<UseFigures>({
       search,
-      judges: clients.map(judge),
+      judges: mine.clients.map((client) => judgeBy(client, inputs, space, () => mine.stopped)),
       judgementOf: (f) => judgeUse(f, asked.limits, asked.aim, plan.finish.fullness),
       isStopped: () => mine.stopped,
       onProgress: (figures) => change({ ...summary(search, figures, space), tried: search.tried, seconds: seconds() }),
     }).then(
-      () => {
-        change({ state: 'done', seconds: seconds() });
-        if (running === mine) end();
-      },
-      (error) => {
-        change({ state: 'failed', why: error instanceof Error ? error.message : String(error) });
-        if (running === mine) end();
-      },
+      () => finish({ state: 'done', seconds: seconds() }),
+      (error) => finish({ state: 'failed', why: error instanceof Error ? error.message : String(error) }),
     );
   },
   stop: () => {
@@ -159,6 +154,27 @@ export const useBestUse = create<BestUseState>((set, get) => ({
     set({ run: undefined });
   },
 }));
+
+/** A run of which nothing is known yet. */
+const NOT_YET = {
+  state: 'running',
+  tried: 0,
+  seconds: 0,
+  now: undefined,
+  best: undefined,
+  curve: [],
+  stopsAt: undefined,
+} as const;
+
+/** One worker as a judge: what it was stopped in is left out. */
+function judgeBy(client: CoreClient, inputs: PlanInputs, space: UseSpace, isStopped: () => boolean): Judge<UseFigures> {
+  return async (genomes) => {
+    const outcome = await client.call('evaluateUses', { inputs, space, genomes });
+    if (outcome.state === 'done') return outcome.value;
+    if (isStopped()) return genomes.map(() => undefined);
+    throw new Error('message' in outcome ? outcome.message : 'the search was left');
+  };
+}
 
 function summary(search: Search, figures: ReadonlyMap<string, UseFigures>, space: UseSpace) {
   const candidate = (genome: Genome): UseCandidate | undefined => {

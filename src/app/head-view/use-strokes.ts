@@ -1,11 +1,12 @@
 /** Tools that draw on the head instead of turning it: brush, cut, a row that is already there. */
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { PlanResult } from '../../core/findings/plan-result.ts';
 import { distance } from '../../core/geometry/vectors.ts';
 import { type DirectionDeg, directionDeg, type Mark } from '../../core/head/marks.ts';
 import type { HeadScene } from '../../core/plan/ask/scene.ts';
 import type { MarkKind } from '../../core/trade/marks.ts';
 import { addMark, setBase } from '../../model/commands.ts';
+import type { PlanDocument } from '../../model/plan.ts';
 import { addKnot, brushRows } from '../../model/rows-by-hand.ts';
 import { useBaseEdit } from '../session/base-edit.ts';
 import type { PlanSession } from '../session/plan-session.ts';
@@ -22,81 +23,39 @@ interface Drawing {
   readonly pixels: Array<readonly [number, number]>;
 }
 
-export function useStrokes(props: {
+interface Props {
   readonly session: PlanSession;
   readonly result: PlanResult | undefined;
   readonly scene: HeadScene | undefined;
   readonly view: Projection;
   readonly box: React.RefObject<HTMLDivElement | null>;
-}) {
-  const { session, result, scene, view } = props;
+}
+
+/** Tools that draw. */
+type Pen = Extract<Tool, { kind: 'brush' | 'cut' | 'row' | 'density' | 'addKnot' | 'finger' }>;
+const PENS: ReadonlySet<Tool['kind']> = new Set(['brush', 'cut', 'row', 'density', 'addKnot', 'finger']);
+const isPen = (tool: Tool): tool is Pen => PENS.has(tool.kind);
+
+export function useStrokes(props: Props) {
+  const { session, scene, view, box } = props;
   const tool = useView((v) => v.tool);
   const drawing = useRef<Drawing>(undefined);
-  const [pixels, setPixels] = useState<ReadonlyArray<readonly [number, number]>>();
-  const { tryEdit } = useBaseEdit(session);
-  // Escape puts the tool down, and what was not let go of is not kept.
-  useEffect(() => {
-    if (tool.kind === 'turn' || tool.kind === 'hairline') return;
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== 'Escape' || event.defaultPrevented) return;
-      drawing.current = undefined;
-      setPixels(undefined);
-      session.preview(undefined);
-      useView.getState().hold(TURN_TOOL);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [tool, session]);
-  const isDrawn = ['brush', 'cut', 'row', 'density', 'addKnot', 'finger'].includes(tool.kind);
-  if (!isDrawn || !scene) return { pixels: undefined, handlers: undefined };
-
-  const add = (event: React.PointerEvent) => {
-    const place = props.box.current?.getBoundingClientRect();
-    const stroke = drawing.current;
-    if (!place || !stroke || stroke.points.length >= MOST_POINTS) return;
-    const x = event.clientX - place.left;
-    const y = event.clientY - place.top;
-    const hit = surfacePointAt(view, scene.cap, x, y);
-    if (!hit) return;
-    const last = stroke.points.at(-1);
-    if (last && distance(last, hit) < STEP_MM) return;
-    stroke.points.push(hit);
-    stroke.pixels.push([x, y]);
-    const { plan } = session.history.present;
-    if (tool.kind === 'brush') session.preview(addMark(plan, brushMark(tool, stroke.points)).plan);
-    else if (tool.kind === 'density') session.preview(brushDeed(session, tool, stroke.points).plan);
-    if (tool.kind !== 'brush') setPixels([...stroke.pixels]);
-  };
-  const finish = () => {
-    const stroke = drawing.current;
+  const [pixels, setPixels] = useState<Drawing['pixels']>();
+  const finish = useFinish(props);
+  const forget = useCallback(() => {
     drawing.current = undefined;
     setPixels(undefined);
-    if (!stroke || stroke.points.length === 0) return;
-    const line = stroke.points.map(directionDeg);
-    if (tool.kind === 'brush') session.apply(addMark(session.history.present.plan, brushMark(tool, stroke.points)));
-    else if (tool.kind === 'cut' && result) void cut(line, stroke.points);
-    else if (tool.kind === 'row') addRow(session, line);
-    else if (tool.kind === 'density') useView.getState().refuse(session.apply(brushDeed(session, tool, stroke.points)));
-    else if (tool.kind === 'finger') {
-      if (stroke.points.length > 1) useView.getState().setCheck({ finger: stroke.points.flat() });
-    } else if (tool.kind === 'addKnot') {
-      const deed = addKnot(session.history.present.plan, line[line.length - 1]);
-      useView.getState().refuse(session.apply(deed));
-    }
+  }, []);
+  useEscape(tool, session, forget);
+  if (!isPen(tool) || !scene) return { pixels: undefined, handlers: undefined };
+  const add = (event: React.PointerEvent) => {
+    const place = box.current?.getBoundingClientRect();
+    const stroke = drawing.current;
+    if (!place || !stroke || !extended(stroke, view, scene, event.clientX - place.left, event.clientY - place.top))
+      return;
+    session.preview(whileDrawn(session.history.present.plan, tool, stroke.points));
+    if (tool.kind !== 'brush') setPixels([...stroke.pixels]);
   };
-  const cut = async (line: DirectionDeg[], points: readonly V3[]) => {
-    const { sectionId, selectSection, hold, refuse } = useView.getState();
-    if (!result) return;
-    const { sections, sectionOf } = result.base;
-    const under = sections[sectionOf[vertexAt(scene.cap, points[points.length >> 1])]]?.id;
-    const section = sectionId ?? under;
-    if (!section || line.length < 2) return refuse('A cut needs a stroke from one line of the section to another.');
-    if (await tryEdit({ op: 'cut', section, line }, 'Section cut')) {
-      selectSection(section);
-      hold({ kind: 'turn' });
-    }
-  };
-
   return {
     pixels,
     handlers: {
@@ -110,22 +69,100 @@ export function useStrokes(props: {
       onPointerMove: (e: React.PointerEvent) => {
         if (drawing.current) add(e);
       },
-      onPointerUp: finish,
+      onPointerUp: () => {
+        const stroke = drawing.current;
+        forget();
+        if (stroke && stroke.points.length > 0) finish(tool, stroke.points);
+      },
       onPointerCancel: () => {
-        drawing.current = undefined;
-        setPixels(undefined);
+        forget();
         session.preview(undefined);
       },
     },
   };
 }
 
-function brushDeed(
-  session: PlanSession,
+/** Escape puts the tool down, and what was not let go of is not kept. */
+function useEscape(tool: Tool, session: PlanSession, forget: () => void) {
+  useEffect(() => {
+    if (tool.kind === 'turn' || tool.kind === 'hairline') return;
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape' || event.defaultPrevented) return;
+      forget();
+      session.preview(undefined);
+      useView.getState().hold(TURN_TOOL);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [tool, session, forget]);
+}
+
+/** Adds where the finger is, if that is on the head and far enough from the last point. */
+function extended({ points, pixels }: Drawing, view: Projection, scene: HeadScene, x: number, y: number): boolean {
+  if (points.length >= MOST_POINTS) return false;
+  const hit = surfacePointAt(view, scene.cap, x, y);
+  const last = points.at(-1);
+  if (!hit || (last && distance(last, hit) < STEP_MM)) return false;
+  points.push(hit);
+  pixels.push([x, y]);
+  return true;
+}
+
+/** The plan as it would be if the finger lifted now; undefined where that is seen only afterwards. */
+function whileDrawn(plan: PlanDocument, pen: Pen, points: readonly V3[]): PlanDocument | undefined {
+  if (pen.kind === 'brush') return addMark(plan, brushMark(pen, points)).plan;
+  if (pen.kind === 'density') return densityStroke(plan, pen, points).plan;
+  return undefined;
+}
+
+/** What each tool does with a stroke that is done. */
+function useFinish({ session, result, scene }: Props) {
+  const { tryEdit } = useBaseEdit(session);
+  const { plan } = session.history.present;
+  const { refuse, setCheck } = useView.getState();
+  const cut = async (line: DirectionDeg[], points: readonly V3[]) => {
+    const { sectionId, selectSection, hold } = useView.getState();
+    if (!result || !scene) return;
+    const { sections, sectionOf } = result.base;
+    const under = sections[sectionOf[vertexAt(scene.cap, points[points.length >> 1])]]?.id;
+    const section = sectionId ?? under;
+    if (!section || line.length < 2) return refuse('A cut needs a stroke from one line of the section to another.');
+    if (await tryEdit({ op: 'cut', section, line }, 'Section cut')) {
+      selectSection(section);
+      hold(TURN_TOOL);
+    }
+  };
+  return (pen: Pen, points: readonly V3[]) => {
+    const line = points.map(directionDeg);
+    switch (pen.kind) {
+      case 'brush':
+        session.apply(addMark(plan, brushMark(pen, points)));
+        break;
+      case 'cut':
+        void cut(line, points);
+        break;
+      case 'row':
+        refuse(rowAdded(session, line));
+        break;
+      case 'density':
+        refuse(session.apply(densityStroke(plan, pen, points)));
+        break;
+      case 'finger':
+        if (points.length > 1) setCheck({ finger: points.flat() });
+        break;
+      case 'addKnot':
+        refuse(session.apply(addKnot(plan, line[line.length - 1])));
+        break;
+    }
+  };
+}
+
+function densityStroke(
+  plan: PlanDocument,
   { factor, radiusMm }: Extract<Tool, { kind: 'density' }>,
   points: readonly V3[],
 ) {
-  return brushRows(session.history.present.plan, { points: points.map(directionDeg), radiusMm }, factor);
+  return brushRows(plan, { points: points.map(directionDeg), radiusMm }, factor);
 }
 
 export function brushMark(
@@ -136,15 +173,12 @@ export function brushMark(
   return { kind, erase, place: { stroke: { points: points.map(directionDeg), radiusMm } } };
 }
 
-function addRow(session: PlanSession, line: DirectionDeg[]) {
+/** Why a row could not be entered, if so. */
+function rowAdded(session: PlanSession, line: DirectionDeg[]): string | undefined {
   const { plan } = session.history.present;
-  const refusal =
-    line.length < 2
-      ? 'A row needs a stroke from where it begins to where it ends.'
-      : session.apply(
-          setBase(plan, { found: { ...plan.base.found, lines: [...plan.base.found.lines, line] } }, 'Row entered'),
-        );
-  useView.getState().refuse(refusal);
+  if (line.length < 2) return 'A row needs a stroke from where it begins to where it ends.';
+  const found = { ...plan.base.found, lines: [...plan.base.found.lines, line] };
+  return session.apply(setBase(plan, { found }, 'Row entered'));
 }
 
 export type BrushTool = Extract<Tool, { kind: 'brush' }>;

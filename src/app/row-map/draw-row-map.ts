@@ -1,5 +1,6 @@
 import type { PlanResult } from '../../core/findings/plan-result.ts';
-import { signPath } from '../../formats/signs.ts';
+import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import { signOf } from '../ui/sign-path.ts';
 import { noteFont, token } from '../ui/tokens.ts';
 import type { WeaveLayout } from './layout.ts';
 
@@ -29,16 +30,6 @@ export function drawWeave(
   const selected = result.knots[selectedIndex];
   drawRuler(ctx, width, layout, drawing.fingerMm);
   if (selected) drawBeam(ctx, x(selected.fromMiddleMm), height);
-  const signs = new Map<string, Path2D>();
-  const sign = (k: PlanResult['knots'][number], r: number) => {
-    const path = signPath(k, r);
-    let cached = signs.get(path);
-    if (!cached) {
-      cached = new Path2D(path);
-      signs.set(path, cached);
-    }
-    return cached;
-  };
   ctx.lineCap = 'round';
   result.rows.forEach((row, i) => {
     const here = selected?.row === i;
@@ -50,42 +41,50 @@ export function drawWeave(
   });
   result.knots.forEach((k, i) => {
     if (i === selectedIndex) return;
-    const here = selected?.row === k.row;
     ctx.globalAlpha = selected === undefined || i < selectedIndex ? 1 : 0.72;
-    ctx.save();
-    ctx.translate(x(k.fromMiddleMm), y(k.row));
-    const path = sign(k, here ? OPEN_SIGN : SIGN);
-    if (drawing.seenIds?.has(k.id)) {
-      ctx.globalAlpha = 1;
-      ctx.fillStyle = drawing.cloth;
-      ctx.fill(path);
-      ctx.strokeStyle = token('light');
-      ctx.lineWidth = 1.6;
-      ctx.stroke(path);
-    } else {
-      ctx.fillStyle = token('yarn');
-      ctx.fill(path);
-    }
-    ctx.restore();
-    ctx.globalAlpha = 1;
-    if (!drawing.cautions.has(k.id)) return;
-    ctx.strokeStyle = token('caution');
-    ctx.lineWidth = 1.8;
-    ctx.beginPath();
-    ctx.arc(x(k.fromMiddleMm), y(k.row), 7.6, 0, 2 * Math.PI);
-    ctx.stroke();
+    drawKnot(ctx, k, layout, selected?.row === k.row ? OPEN_SIGN : SIGN, drawing);
   });
-  ctx.globalAlpha = 1;
   if (selected) {
     ctx.save();
     ctx.translate(x(selected.fromMiddleMm), y(selected.row));
     disc(ctx, 12, drawing.cloth);
     disc(ctx, 10.5, token('light'));
     ctx.fillStyle = token('sign');
-    ctx.fill(sign(selected, 5.4));
+    ctx.fill(signOf(selected, 5.4));
     ctx.restore();
   }
   drawEndWords(ctx, result, layout, drawing.topWord);
+}
+
+function drawKnot(
+  ctx: CanvasRenderingContext2D,
+  knot: PlannedKnot,
+  { x, y }: WeaveLayout,
+  r: number,
+  { seenIds, cautions, cloth }: WeaveDrawing,
+) {
+  const path = signOf(knot, r);
+  ctx.save();
+  ctx.translate(x(knot.fromMiddleMm), y(knot.row));
+  if (seenIds?.has(knot.id)) {
+    ctx.globalAlpha = 1;
+    ctx.fillStyle = cloth;
+    ctx.fill(path);
+    ctx.strokeStyle = token('light');
+    ctx.lineWidth = 1.6;
+    ctx.stroke(path);
+  } else {
+    ctx.fillStyle = token('yarn');
+    ctx.fill(path);
+  }
+  ctx.restore();
+  ctx.globalAlpha = 1;
+  if (!cautions.has(knot.id)) return;
+  ctx.strokeStyle = token('caution');
+  ctx.lineWidth = 1.8;
+  ctx.beginPath();
+  ctx.arc(x(knot.fromMiddleMm), y(knot.row), 7.6, 0, 2 * Math.PI);
+  ctx.stroke();
 }
 
 /** A thread whose ends curl. */

@@ -35,22 +35,50 @@ export type Opened =
   | { readonly state: 'open'; readonly session: PlanSession };
 
 export function usePlanSession(id: string): Opened {
+  const kept = useKept(id);
+  const [draft, setDraft] = useState<PlanDocument>();
+  const { history, problem, trouble, move } = kept;
+  if (problem) return problem;
+  if (!history) return { state: 'opening' };
+  const session: PlanSession = {
+    plan: draft ?? history.present.plan,
+    history,
+    isDraft: draft !== undefined,
+    trouble,
+    apply(deed) {
+      const refusal = refusalOf(deed.plan);
+      setDraft(undefined);
+      if (refusal) return refusal;
+      move((now) => record(now, deed));
+      return undefined;
+    },
+    preview: setDraft,
+    undo: () => move(undo),
+    redo: () => move(redo),
+    retry: kept.save,
+    dismiss: kept.dismiss,
+  };
+  return { state: 'open', session };
+}
+
+/** What this tab has of the plan and what of it is saved. */
+interface Latest {
+  history: History | undefined;
+  revision: number;
+  saving: number;
+}
+
+/** The history as the store has it, followed while other tabs write, and each move of this tab saved in turn. */
+function useKept(id: string) {
   const [history, setHistory] = useState<History>();
   const [problem, setProblem] = useState<Opened>();
-  const [draft, setDraft] = useState<PlanDocument>();
   const [trouble, setTrouble] = useState<string>();
-  const latest = useRef<{ history: History | undefined; revision: number; saving: number }>({
-    history: undefined,
-    revision: 0,
-    saving: 0,
-  });
+  const latest = useRef<Latest>({ history: undefined, revision: 0, saving: 0 });
   const chain = useRef<Promise<void>>(Promise.resolve());
-
   const adopt = useCallback((next: History) => {
     latest.current.history = next;
     setHistory(next);
   }, []);
-
   useEffect(() => {
     latest.current = { history: undefined, revision: 0, saving: 0 };
     setHistory(undefined);
@@ -70,59 +98,44 @@ export function usePlanSession(id: string): Opened {
     });
     return () => subscription.unsubscribe();
   }, [id, adopt]);
-
   const save = useCallback(() => {
-    latest.current.saving++;
+    const mine = latest.current;
+    // Another plan may be open by the time this one is saved.
+    const isOpen = () => latest.current === mine;
+    mine.saving++;
     chain.current = chain.current.then(async () => {
-      const { history: mine, revision } = latest.current;
-      if (mine) {
-        const outcome = await savePlan(db, id, revision, mine, Date.now());
-        if (outcome.state === 'saved') {
-          latest.current.revision = outcome.revision;
-          setTrouble(undefined);
-        } else if (outcome.state === 'failed') {
-          setTrouble(outcome.message);
-        } else {
-          const opened = openRecord(outcome.theirs);
-          const copy = { ...mine.present.plan, id: newId(), name: `${mine.present.plan.name}, from this tab` };
-          await addPlan(db, copy, 'Kept beside the other tab’s', Date.now());
-          latest.current.revision = outcome.theirs.revision;
-          if (opened.ok) adopt(opened.history);
-          setTrouble(`Another tab changed this plan at the same moment. Yours is kept as “${copy.name}”.`);
-        }
-      }
-      latest.current.saving--;
+      const sentence = await written(id, mine, (theirs) => isOpen() && adopt(theirs));
+      if (isOpen()) setTrouble(sentence);
+      mine.saving--;
     });
   }, [id, adopt]);
-
   const move = useCallback(
-    (next: History) => {
-      if (next === latest.current.history) return;
+    (step: (now: History) => History) => {
+      const { history: now } = latest.current;
+      const next = now && step(now);
+      if (!next || next === now) return;
       adopt(next);
       save();
     },
     [adopt, save],
   );
+  return { history, problem, trouble, save, move, dismiss: () => setTrouble(undefined) };
+}
 
-  if (problem) return problem;
-  if (!history) return { state: 'opening' };
-  const session: PlanSession = {
-    plan: draft ?? history.present.plan,
-    history,
-    isDraft: draft !== undefined,
-    trouble,
-    apply(deed) {
-      const refusal = refusalOf(deed.plan);
-      setDraft(undefined);
-      if (refusal) return refusal;
-      move(record(latest.current.history ?? history, deed));
-      return undefined;
-    },
-    preview: setDraft,
-    undo: () => move(undo(latest.current.history ?? history)),
-    redo: () => move(redo(latest.current.history ?? history)),
-    retry: save,
-    dismiss: () => setTrouble(undefined),
-  };
-  return { state: 'open', session };
+/** Saves what this tab has; where another tab was first, ours is kept beside it. A sentence where it went wrong. */
+async function written(id: string, latest: Latest, adopt: (theirs: History) => void): Promise<string | undefined> {
+  const { history: mine, revision } = latest;
+  if (!mine) return undefined;
+  const outcome = await savePlan(db, id, revision, mine, Date.now());
+  if (outcome.state === 'failed') return outcome.message;
+  if (outcome.state === 'saved') {
+    latest.revision = outcome.revision;
+    return undefined;
+  }
+  const opened = openRecord(outcome.theirs);
+  const copy = { ...mine.present.plan, id: newId(), name: `${mine.present.plan.name}, from this tab` };
+  await addPlan(db, copy, 'Kept beside the other tab’s', Date.now());
+  latest.revision = outcome.theirs.revision;
+  if (opened.ok) adopt(opened.history);
+  return `Another tab changed this plan at the same moment. Yours is kept as “${copy.name}”.`;
 }

@@ -18,16 +18,6 @@ export function PageFault({ error, again }: { readonly error: unknown; readonly 
       .catch((why: unknown) => setSaid(`Your plans can’t be read just now: ${sentenceOf(why)}`));
   }, []);
   const failed = records?.find((r) => r.id === planId);
-  const attempt = (work: (id: string) => Promise<boolean>, done: string, none: string) => async () => {
-    if (!failed) return;
-    try {
-      if (!(await work(failed.id))) return setSaid(none);
-      setSaid(done);
-      again();
-    } catch (why) {
-      setSaid(`That could not be done: ${sentenceOf(why)} Nothing was changed.`);
-    }
-  };
   return (
     <main className="mx-auto max-w-[60ch] p-10" data-testid="page-fault">
       <h1 className="text-heading">{planId ? 'This plan can’t be shown.' : 'This page can’t be shown.'}</h1>
@@ -39,47 +29,12 @@ export function PageFault({ error, again }: { readonly error: unknown; readonly 
           Try again
         </button>
         {failed && (
-          <>
-            <button
-              type="button"
-              className="word"
-              data-testid="fault-undo"
-              onClick={attempt(
-                (id) => undoLastChange(db, id, Date.now()),
-                'The last change is taken back.',
-                'There is no change to take back.',
-              )}
-            >
-              Take the last change back
-            </button>
-            <button
-              type="button"
-              className="word"
-              data-testid="fault-import"
-              onClick={attempt(
-                (id) => withoutLastImport(db, id, Date.now()),
-                'It is as it was before.',
-                'Nothing was brought into this plan from a file.',
-              )}
-            >
-              As it was before the last import
-            </button>
-            <button type="button" className="word" data-testid="fault-file" onClick={() => saveAsItIs(failed)}>
-              Save this plan as a file
-            </button>
-            <button
-              type="button"
-              className="word"
-              data-testid="fault-aside"
-              onClick={async () => {
-                await setAside(db, failed.id, Date.now());
-                setRecords(records?.filter((r) => r.id !== failed.id));
-                setSaid('It is put aside; “Bring it back” under your plans undoes that.');
-              }}
-            >
-              Put it aside
-            </button>
-          </>
+          <WaysOut
+            failed={failed}
+            say={setSaid}
+            again={again}
+            onAside={() => setRecords(records?.filter((r) => r.id !== failed.id))}
+          />
         )}
       </div>
       {said && (
@@ -104,6 +59,57 @@ export function PageFault({ error, again }: { readonly error: unknown; readonly 
       </Link>
     </main>
   );
+}
+
+/** What can be done about the plan that failed. */
+function WaysOut(props: {
+  readonly failed: PlanRecord;
+  readonly say: (sentence: string) => void;
+  readonly again: () => void;
+  readonly onAside: () => void;
+}) {
+  const { failed, say } = props;
+  const attempt = (work: () => Promise<boolean>, done: string, none: string) => async () => {
+    try {
+      if (!(await work())) return say(none);
+      say(done);
+      props.again();
+    } catch (why) {
+      say(`That could not be done: ${sentenceOf(why)} Nothing was changed.`);
+    }
+  };
+  const putAside = async () => {
+    await setAside(db, failed.id, Date.now());
+    props.onAside();
+    say('It is put aside; “Bring it back” under your plans undoes that.');
+  };
+  const ways = [
+    [
+      'undo',
+      'Take the last change back',
+      attempt(
+        () => undoLastChange(db, failed.id, Date.now()),
+        'The last change is taken back.',
+        'There is no change to take back.',
+      ),
+    ],
+    [
+      'import',
+      'As it was before the last import',
+      attempt(
+        () => withoutLastImport(db, failed.id, Date.now()),
+        'It is as it was before.',
+        'Nothing was brought into this plan from a file.',
+      ),
+    ],
+    ['file', 'Save this plan as a file', () => saveAsItIs(failed)],
+    ['aside', 'Put it aside', putAside],
+  ] as const;
+  return ways.map(([id, words, act]) => (
+    <button key={id} type="button" className="word" data-testid={`fault-${id}`} onClick={act}>
+      {words}
+    </button>
+  ));
 }
 
 function nameOf(record: PlanRecord): string {

@@ -7,20 +7,56 @@ import { inputsOf } from '../ask/fineness.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useView } from '../view/view-store.ts';
 
-export function FindingNote({
-  finding,
-  more,
-  session,
-}: {
+export function FindingNote(props: {
   readonly finding: Finding | undefined;
   readonly more: number;
   readonly session: PlanSession;
 }) {
-  const select = useView((v) => v.select);
-  const selectSection = useView((v) => v.selectSection);
+  const { finding, more, session } = props;
+  const { select, selectSection } = useView.getState();
+  const { take, busy, refusal } = useFix(session);
+  if (!finding) return null;
+  const isNote = finding.severity === 'note';
+  const [first] = finding.knotIds ?? [];
+  const [section] = finding.sectionIds ?? [];
+  return (
+    <section className="mt-4.5" aria-label={finding.what} data-finding={finding.code}>
+      {!isNote && <div className="mb-2.25 w-11 border-t-2 border-dashed border-madder" aria-hidden="true" />}
+      <p>
+        <b className={`font-strong ${isNote ? '' : 'text-madder'}`}>{finding.what}</b>{' '}
+        <span className="text-small">{finding.why}</span>
+      </p>
+      {[finding.mend, finding.otherwise]
+        .filter((way) => way !== undefined)
+        .map((way) => (
+          <button key={way.deed} type="button" className="button mt-2.5" disabled={busy} onClick={() => void take(way)}>
+            {busy ? 'Trying ways …' : way.deed}
+          </button>
+        ))}
+      {refusal && (
+        <p role="alert" className="note text-madder">
+          {refusal} Nothing was changed.
+        </p>
+      )}
+      {first && <Show words="Show where" onClick={() => select(first)} />}
+      {section && <Show words="Show the section" onClick={() => selectSection(section)} />}
+      {more > 0 && <p className="note mt-1">{more === 1 ? 'One more finding' : `${more} more findings`} in Check.</p>}
+    </section>
+  );
+}
+
+function Show({ words, onClick }: { readonly words: string; readonly onClick: () => void }) {
+  return (
+    <button type="button" className="word text-note" onClick={onClick}>
+      {words}
+    </button>
+  );
+}
+
+/** One tap does what is offered; flattening the base is worked out first. */
+function useFix(session: PlanSession) {
   const [refusal, setRefusal] = useState<string>();
   const [busy, setBusy] = useState(false);
-  if (!finding) return null;
   const take = async ({ deed, change }: NamedMend) => {
     if (change.kind !== 'flattenBase') return setRefusal(session.apply(applyMend(session.plan, deed, change)));
     setBusy(true);
@@ -34,47 +70,5 @@ export function FindingNote({
     const words = `Flattened from ${beforeMm.toFixed(0)} to ${afterMm.toFixed(0)} mm`;
     setRefusal(session.apply(park(session.plan, parking, words)));
   };
-  const [first] = finding.knotIds ?? [];
-  const [section] = finding.sectionIds ?? [];
-  return (
-    <section className="mt-4.5" aria-label={finding.what} data-finding={finding.code}>
-      {finding.severity !== 'note' && (
-        <div className="mb-2.25 w-11 border-t-2 border-dashed border-madder" aria-hidden="true" />
-      )}
-      <p>
-        <b className={`font-strong ${finding.severity === 'note' ? '' : 'text-madder'}`}>{finding.what}</b>{' '}
-        <span className="text-small">{finding.why}</span>
-      </p>
-      {[finding.mend, finding.otherwise].map(
-        (mend) =>
-          mend && (
-            <button
-              key={mend.deed}
-              type="button"
-              className="button mt-2.5"
-              disabled={busy}
-              onClick={() => void take(mend)}
-            >
-              {busy ? 'Trying ways …' : mend.deed}
-            </button>
-          ),
-      )}
-      {refusal && (
-        <p role="alert" className="note text-madder">
-          {refusal} Nothing was changed.
-        </p>
-      )}
-      {first && (
-        <button type="button" className="word text-note" onClick={() => select(first)}>
-          Show where
-        </button>
-      )}
-      {section && (
-        <button type="button" className="word text-note" onClick={() => selectSection(section)}>
-          Show the section
-        </button>
-      )}
-      {more > 0 && <p className="note mt-1">{more === 1 ? 'One more finding' : `${more} more findings`} in Check.</p>}
-    </section>
-  );
+  return { take, busy, refusal };
 }

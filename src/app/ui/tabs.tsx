@@ -68,3 +68,29 @@ export function ToolButton(props: {
     </button>
   );
 }
+
+/** One of a few words; the one in force is underlined. */
+export function OneOf<T extends string>(props: {
+  readonly label: string;
+  readonly value: T;
+  readonly options: ReadonlyArray<readonly [T, string]>;
+  readonly onChange: (value: T) => void;
+  readonly testId: string;
+}) {
+  return (
+    <fieldset className="one-of flex gap-3.5 border-b border-hair2" aria-label={props.label}>
+      {props.options.map(([value, name]) => (
+        <button
+          key={value}
+          type="button"
+          className="edge min-h-11 min-w-11 text-ink2 hover:underline"
+          aria-pressed={props.value === value}
+          data-testid={`${props.testId}-${value}`}
+          onClick={() => props.onChange(value)}
+        >
+          <span>{name}</span>
+        </button>
+      ))}
+    </fieldset>
+  );
+}

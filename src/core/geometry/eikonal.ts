@@ -73,13 +73,8 @@ function pointToSegment(p: Float64Array, v: number, q: ArrayLike<number>, a: num
   return { d: Math.sqrt(dx * dx + dy * dy + dz * dz), t };
 }
 
-function march(mesh: SurfaceMesh, distance: Float64Array, tag: Int32Array) {
-  const n = mesh.vertexCount;
-  const { triangles, vertexStart, vertexTriangles, positionsMm: p } = mesh;
-  const accepted = new Uint8Array(n);
-  const heap = new IndexedHeap(n, distance);
-  for (let v = 0; v < n; v++) if (distance[v] < Infinity) heap.push(v);
-
+/** How a front goes on over a triangle: what two accepted corners say of the third, or one along an edge. */
+function frontOn({ positionsMm: p }: SurfaceMesh, distance: Float64Array, tag: Int32Array, heap: IndexedHeap) {
   const lower = (v: number, d: number, from: number) => {
     if (d >= distance[v]) return;
     distance[v] = d;
@@ -88,7 +83,7 @@ function march(mesh: SurfaceMesh, distance: Float64Array, tag: Int32Array) {
   };
 
   /** Vertex c from the accepted edge a-b. */
-  const updateAcross = (a: number, b: number, c: number) => {
+  const across = (a: number, b: number, c: number) => {
     const abx = p[3 * b] - p[3 * a];
     const aby = p[3 * b + 1] - p[3 * a + 1];
     const abz = p[3 * b + 2] - p[3 * a + 2];
@@ -125,13 +120,22 @@ function march(mesh: SurfaceMesh, distance: Float64Array, tag: Int32Array) {
     }
   };
 
-  const updateAlong = (a: number, c: number) => {
+  const along = (a: number, c: number) => {
     const dx = p[3 * c] - p[3 * a];
     const dy = p[3 * c + 1] - p[3 * a + 1];
     const dz = p[3 * c + 2] - p[3 * a + 2];
     lower(c, distance[a] + Math.sqrt(dx * dx + dy * dy + dz * dz), tag[a]);
   };
+  return { across, along };
+}
 
+function march(mesh: SurfaceMesh, distance: Float64Array, tag: Int32Array) {
+  const n = mesh.vertexCount;
+  const { triangles, vertexStart, vertexTriangles } = mesh;
+  const accepted = new Uint8Array(n);
+  const heap = new IndexedHeap(n, distance);
+  for (let v = 0; v < n; v++) if (distance[v] < Infinity) heap.push(v);
+  const { across, along } = frontOn(mesh, distance, tag, heap);
   while (!heap.isEmpty) {
     const v = heap.pop();
     accepted[v] = 1;
@@ -142,12 +146,12 @@ function march(mesh: SurfaceMesh, distance: Float64Array, tag: Int32Array) {
       if (a === v) a = triangles[t + 2];
       else if (b === v) b = triangles[t + 2];
       if (!accepted[a]) {
-        if (accepted[b]) updateAcross(v, b, a);
-        updateAlong(v, a);
+        if (accepted[b]) across(v, b, a);
+        along(v, a);
       }
       if (!accepted[b]) {
-        if (accepted[a]) updateAcross(v, a, b);
-        updateAlong(v, b);
+        if (accepted[a]) across(v, a, b);
+        along(v, b);
       }
     }
   }

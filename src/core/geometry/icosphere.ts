@@ -68,10 +68,7 @@ export function icosphere(frequency: number): Icosphere {
   const f = frequency;
   const directions = new Float64Array(3 * (10 * f * f + 2));
   const triangles = new Uint32Array(60 * f * f);
-  const corners = CORNERS.map((c): Triple => {
-    const l = Math.sqrt(c[0] * c[0] + c[1] * c[1] + c[2] * c[2]);
-    return [c[0] / l, c[1] / l, c[2] / l];
-  });
+  const corners = CORNERS.map(unit);
   let vertexCount = 0;
   let write = 0;
   const add = (p: Triple): number => {
@@ -98,14 +95,13 @@ export function icosphere(frequency: number): Icosphere {
     return a < b ? ids : [...ids].reverse();
   };
   for (const [ia, ib, ic] of FACES) {
-    const a = corners[ia];
     const left = edge(ia, ib);
     const right = edge(ia, ic);
     const foot = edge(ib, ic);
     let above = [left[0]];
     for (let row = 1; row <= f; row++) {
-      const p = slerp(a, corners[ib], row / f);
-      const q = slerp(a, corners[ic], row / f);
+      const p = slerp(corners[ia], corners[ib], row / f);
+      const q = slerp(corners[ia], corners[ic], row / f);
       const here: number[] = [];
       for (let col = 0; col <= row; col++) {
         if (col === 0) here.push(left[row]);
@@ -113,18 +109,27 @@ export function icosphere(frequency: number): Icosphere {
         else if (row === f) here.push(foot[col]);
         else here.push(add(slerp(p, q, col / row)));
       }
-      for (let col = 0; col < row; col++) {
-        triangles[write++] = above[col];
-        triangles[write++] = here[col];
-        triangles[write++] = here[col + 1];
-        if (col + 1 < row) {
-          triangles[write++] = above[col];
-          triangles[write++] = here[col + 1];
-          triangles[write++] = above[col + 1];
-        }
-      }
+      write = strip(above, here, triangles, write);
       above = here;
     }
   }
   return { directions, triangles };
+}
+
+/** Triangles between two rows of vertices, the lower one longer by one. Returns where the next one is written. */
+function strip(above: readonly number[], here: readonly number[], triangles: Uint32Array, from: number): number {
+  let write = from;
+  for (let col = 0; col < above.length; col++) {
+    triangles.set([above[col], here[col], here[col + 1]], write);
+    write += 3;
+    if (col + 1 === above.length) break;
+    triangles.set([above[col], here[col + 1], above[col + 1]], write);
+    write += 3;
+  }
+  return write;
+}
+
+function unit(c: Triple): Triple {
+  const l = Math.sqrt(c[0] * c[0] + c[1] * c[1] + c[2] * c[2]);
+  return [c[0] / l, c[1] / l, c[2] / l];
 }

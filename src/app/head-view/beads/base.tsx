@@ -62,67 +62,70 @@ interface HeldLine {
 
 function LineBeads({ view, scene, result, session, stage, line }: Props & { readonly line: Line }) {
   const { tryEdit } = useBaseEdit(session);
-  // The line as it was when the finger came down: what is worked out meanwhile lags behind the finger.
-  const [held, setHeld] = useState<HeldLine>();
-  const latest = useRef<HeldLine>(undefined);
+  const { held, latest, hold } = useHeldLine();
   const kept = session.history.present.plan;
-  const edit = (end: End, mm: number): EditDeed => ({
-    op: 'move',
-    a: line.a,
-    b: line.b,
-    startMm: end === 'end' ? 0 : mm,
-    endMm: end === 'start' ? 0 : mm,
-  });
+  const edit = (end: End, mm: number) => moveOf(line, end, mm);
   const grasp = (end: End): HeldLine => {
     const across = acrossLine(line, SHARES[end]);
     return { end, line, across, sign: towardsB(scene, result, line, SHARES[end], across), mm: 0 };
-  };
-  const hold = (next: HeldLine | undefined) => {
-    latest.current = next;
-    setHeld(next);
   };
   const place = (end: End): V3 => {
     const at = pointOf(held?.line ?? line, SHARES[end]);
     if (!held || (held.end !== end && held.end !== 'middle')) return at;
     return along(at, held.across, held.mm);
   };
-  return (
-    <>
-      {(['start', 'middle', 'end'] as const).map((end) => (
-        <Bead
-          key={end}
-          view={view}
-          at={place(end)}
-          small={end !== 'middle'}
-          name={`line-${end}`}
-          label={`${END_NAMES[end]}, ${line.words}`}
-          stage={stage}
-          onDrag={({ dx, dy }) => {
-            const from = latest.current ?? grasp(end);
-            const moved = { ...from, mm: limited(dragAlong(view, from.across, dx, dy)) };
-            hold(moved);
-            session.preview(editBase(kept, [edit(end, moved.sign * moved.mm)], 'Line moved').plan);
-          }}
-          onDrop={() => {
-            const moved = latest.current;
-            hold(undefined);
-            if (moved) void tryEdit(edit(end, moved.sign * moved.mm), 'Line moved');
-          }}
-          onCancel={() => {
-            hold(undefined);
-            session.preview(undefined);
-          }}
-          onNudge={(right, down) => {
-            const { across, sign } = grasp(end);
-            const mm = dragAlong(view, across, right, down) * view.pxPerMm;
-            const way = Math.abs(mm) < 0.1 ? 0 : Math.sign(mm) * sign;
-            if (way !== 0) void tryEdit(edit(end, way * NUDGE_MM), 'Line moved');
-          }}
-        />
-      ))}
-    </>
-  );
+  return (['start', 'middle', 'end'] as const).map((end) => (
+    <Bead
+      key={end}
+      view={view}
+      at={place(end)}
+      small={end !== 'middle'}
+      name={`line-${end}`}
+      label={`${END_NAMES[end]}, ${line.words}`}
+      stage={stage}
+      onDrag={({ dx, dy }) => {
+        const from = latest.current ?? grasp(end);
+        const moved = { ...from, mm: limited(dragAlong(view, from.across, dx, dy)) };
+        hold(moved);
+        session.preview(editBase(kept, [edit(end, moved.sign * moved.mm)], 'Line moved').plan);
+      }}
+      onDrop={() => {
+        const moved = latest.current;
+        hold(undefined);
+        if (moved) void tryEdit(edit(end, moved.sign * moved.mm), 'Line moved');
+      }}
+      onCancel={() => {
+        hold(undefined);
+        session.preview(undefined);
+      }}
+      onNudge={(right, down) => {
+        const { across, sign } = grasp(end);
+        const mm = dragAlong(view, across, right, down) * view.pxPerMm;
+        const way = Math.abs(mm) < 0.1 ? 0 : Math.sign(mm) * sign;
+        if (way !== 0) void tryEdit(edit(end, way * NUDGE_MM), 'Line moved');
+      }}
+    />
+  ));
 }
+
+/** The line as it was when the finger came down: what is worked out meanwhile lags behind the finger. */
+function useHeldLine() {
+  const [held, setHeld] = useState<HeldLine>();
+  const latest = useRef<HeldLine>(undefined);
+  const hold = (next: HeldLine | undefined) => {
+    latest.current = next;
+    setHeld(next);
+  };
+  return { held, latest, hold };
+}
+
+const moveOf = ({ a, b }: Line, end: End, mm: number): EditDeed => ({
+  op: 'move',
+  a,
+  b,
+  startMm: end === 'end' ? 0 : mm,
+  endMm: end === 'start' ? 0 : mm,
+});
 
 const SHARES: Readonly<Record<End, number>> = { start: 0.06, middle: 0.5, end: 0.94 };
 const limited = (mm: number) => Math.round(Math.min(LONGEST_MOVE_MM, Math.max(-LONGEST_MOVE_MM, mm)) * 10) / 10;

@@ -28,14 +28,9 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 
 export function Bead(props: BeadProps) {
   const { view, at } = props;
-  const from = useRef<{ x: number; y: number }>(undefined);
-  const [held, setHeld] = useState(false);
+  const { held, handlers } = useDrag(props);
   const length = Math.sqrt(at[0] ** 2 + at[1] ** 2 + at[2] ** 2);
   const facingUs = (at[0] * view.toEye[0] + at[1] * view.toEye[1] + at[2] * view.toEye[2]) / length > 0.02;
-  const release = () => {
-    from.current = undefined;
-    setHeld(false);
-  };
   return (
     <button
       type="button"
@@ -47,50 +42,54 @@ export function Bead(props: BeadProps) {
         // Round the back of the head: turn it, so that what has the focus is seen.
         if (!facingUs) useView.getState().turn({ azimuth: Math.atan2(at[0], at[2]), elevation: 0.3 });
       }}
-      onPointerDown={(e) => {
-        e.currentTarget.setPointerCapture(e.pointerId);
-        e.stopPropagation();
-        from.current = { x: e.clientX, y: e.clientY };
-        setHeld(true);
-      }}
-      onPointerMove={(e) => {
-        const box = props.stage();
-        if (!from.current || !box) return;
-        props.onDrag({
-          x: e.clientX - box.left,
-          y: e.clientY - box.top,
-          dx: e.clientX - from.current.x,
-          dy: e.clientY - from.current.y,
-        });
-      }}
-      onPointerUp={() => {
-        if (!from.current) return;
-        release();
-        props.onDrop();
-      }}
-      onPointerCancel={() => {
-        release();
-        props.onCancel();
-      }}
-      onKeyDown={(e) => {
-        if (e.key === 'Escape' && held) {
-          release();
-          props.onCancel();
-          return;
-        }
-        if (props.onPress && (e.key === 'Enter' || e.key === ' ')) {
-          e.preventDefault();
-          props.onPress();
-          return;
-        }
-        const way = ARROWS[e.key];
-        if (!way) return;
-        e.preventDefault();
-        e.stopPropagation();
-        props.onNudge(...way);
-      }}
+      {...handlers}
     />
   );
+}
+
+/** Held by a finger until it lifts, moved by the arrows, let go of by Escape. */
+function useDrag(props: BeadProps) {
+  const from = useRef<{ x: number; y: number }>(undefined);
+  const [held, setHeld] = useState(false);
+  const release = () => {
+    from.current = undefined;
+    setHeld(false);
+  };
+  const cancel = () => {
+    release();
+    props.onCancel();
+  };
+  const handlers = {
+    onPointerDown: (e: React.PointerEvent) => {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      e.stopPropagation();
+      from.current = { x: e.clientX, y: e.clientY };
+      setHeld(true);
+    },
+    onPointerMove: ({ clientX, clientY }: React.PointerEvent) => {
+      const box = props.stage();
+      if (!from.current || !box) return;
+      const { x, y } = from.current;
+      props.onDrag({ x: clientX - box.left, y: clientY - box.top, dx: clientX - x, dy: clientY - y });
+    },
+    onPointerUp: () => {
+      if (!from.current) return;
+      release();
+      props.onDrop();
+    },
+    onPointerCancel: cancel,
+    onKeyDown: (e: React.KeyboardEvent) => {
+      if (e.key === 'Escape' && held) return cancel();
+      const presses = props.onPress && (e.key === 'Enter' || e.key === ' ');
+      const way = ARROWS[e.key];
+      if (!presses && !way) return;
+      e.preventDefault();
+      if (presses) return props.onPress?.();
+      e.stopPropagation();
+      props.onNudge(...way);
+    },
+  };
+  return { held, handlers };
 }
 
 /** How far a drag has come along a direction on the head, mm; 0 where that direction points at the viewer. */

@@ -21,71 +21,80 @@ export function OpeningBeads(props: {
   readonly session: PlanSession;
   readonly stage: () => DOMRect | undefined;
 }) {
-  const { view, scene, result, session } = props;
-  const latest = useRef<Partial<CapAsWritten>>(undefined);
+  const { view, scene, result, session, stage } = props;
+  const held = useHeldOpening(session);
   const { cap } = session.history.present.plan;
   const { lineMm, widthMm } = result.cap.opening;
   if (lineMm.length < 9 || (cap.opening !== 'stitchedU' && cap.opening !== 'cut')) return null;
   const n = lineMm.length / 3;
   const point = (i: number): V3 => [lineMm[3 * i], lineMm[3 * i + 1], lineMm[3 * i + 2]];
   const middle = Math.round((n - 1) / 2);
+  const at = point(middle);
   const side = sideOf(lineMm, middle);
-  const rim: V3 = [0, 1, 2].map((c) => point(middle)[c] + (side[c] * widthMm) / 2) as unknown as V3;
-  const words = (c: Partial<CapAsWritten>) =>
-    c.openingMm === undefined ? `Opening ${c.openingWidthMm} mm wide` : `Opening ${c.openingMm} mm long`;
-  const preview = (change: Partial<CapAsWritten>) => {
-    latest.current = change;
-    session.preview(setCap(session.history.present.plan, change).plan);
-  };
-  const commit = (change: Partial<CapAsWritten>) =>
-    session.apply(setCap(session.history.present.plan, change, words(change)));
-  const drop = () => {
-    const change = latest.current;
-    latest.current = undefined;
-    if (change) commit(change);
-  };
-  const cancel = () => {
-    latest.current = undefined;
-    session.preview(undefined);
-  };
-  const long = (mm: number) => ({ openingMm: limited(mm, CAP_LIMITS.openingMm) });
-  const wide = (mm: number) => ({ openingWidthMm: limited(mm, CAP_LIMITS.openingWidthMm) });
+  const rim: V3 = [0, 1, 2].map((c) => at[c] + (side[c] * widthMm) / 2) as unknown as V3;
+  const shared = { view, stage, onDrop: held.drop, onCancel: held.cancel };
+  const { openingMm, openingWidthMm } = session.plan.cap;
   return (
     <>
       <Bead
-        view={view}
+        {...shared}
         at={point(n - 1)}
         name="opening-end"
         label="Back end of the opening"
-        stage={props.stage}
         onDrag={({ x, y }) => {
           const hit = surfacePointAt(view, scene.cap, x, y);
-          if (hit) preview(long(arcBetween(point(0), hit)));
+          if (hit) held.preview(long(arcBetween(point(0), hit)));
         }}
-        onDrop={drop}
-        onCancel={cancel}
-        onNudge={(_, down) => commit(long(session.plan.cap.openingMm - down * ARROW_MM))}
+        onNudge={(_, down) => held.commit(long(openingMm - down * ARROW_MM))}
       />
       <Bead
-        view={view}
+        {...shared}
         at={rim}
         small
         name="opening-side"
         label="Side of the opening"
-        stage={props.stage}
         onDrag={({ x, y }) => {
           const hit = surfacePointAt(view, scene.cap, x, y);
           if (!hit) return;
-          const at = point(middle);
           const away = [0, 1, 2].reduce((sum, c) => sum + (hit[c] - at[c]) * side[c], 0);
-          preview(wide(2 * Math.abs(away)));
+          held.preview(wide(2 * Math.abs(away)));
         }}
-        onDrop={drop}
-        onCancel={cancel}
-        onNudge={(right) => commit(wide(session.plan.cap.openingWidthMm + right * ARROW_MM))}
+        onNudge={(right) => held.commit(wide(openingWidthMm + right * ARROW_MM))}
       />
     </>
   );
+}
+
+type Opening = Partial<Pick<CapAsWritten, 'openingMm' | 'openingWidthMm'>>;
+
+const long = (mm: number): Opening => ({ openingMm: limited(mm, CAP_LIMITS.openingMm) });
+const wide = (mm: number): Opening => ({ openingWidthMm: limited(mm, CAP_LIMITS.openingWidthMm) });
+
+/** The opening while a finger has it; kept when it lifts. */
+function useHeldOpening(session: PlanSession) {
+  const latest = useRef<Opening>(undefined);
+  const { plan } = session.history.present;
+  const commit = (change: Opening) => {
+    const { openingMm, openingWidthMm } = change;
+    const words = openingMm === undefined ? `Opening ${openingWidthMm} mm wide` : `Opening ${openingMm} mm long`;
+    session.apply(setCap(plan, change, words));
+  };
+  return {
+    commit,
+    preview(change: Opening) {
+      latest.current = change;
+      session.preview(setCap(plan, change).plan);
+    },
+    drop() {
+      const change = latest.current;
+      latest.current = undefined;
+      if (change) commit(change);
+    },
+    cancel() {
+      latest.current = undefined;
+      session.preview(undefined);
+    },
+  };
 }
 
 function limited(mm: number, [low, high]: readonly [number, number]): number {

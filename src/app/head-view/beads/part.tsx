@@ -33,11 +33,7 @@ export function PartHandles(props: {
   const part = session.plan.part as LinePart | { kind: 'crown' | 'swept' };
   const line = result.part.pointsMm;
   if (part.kind !== 'line' || line.length < 9) return null;
-  const place = (which: Which): V3 => {
-    const n = line.length / 3 - 1;
-    const i = 3 * (which === 'front' ? 0 : which === 'end' ? n : Math.round(n / 2));
-    return [line[i], line[i + 1], line[i + 2]];
-  };
+  const place = (which: Which) => pointOn(line, which);
   const drag = (which: Which, x: number, y: number) => {
     const hit = surfacePointAt(view, props.scene.cap, x, y);
     if (!hit) return;
@@ -78,6 +74,12 @@ export function PartHandles(props: {
       ))}
     </>
   );
+}
+
+function pointOn(line: Float32Array, which: Which): V3 {
+  const n = line.length / 3 - 1;
+  const i = 3 * (which === 'front' ? 0 : which === 'end' ? n : Math.round(n / 2));
+  return [line[i], line[i + 1], line[i + 2]];
 }
 
 function moved(part: LinePart, which: Which, hit: V3, front: V3): LinePart {

@@ -2,7 +2,7 @@
 
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import { signKey, signPath } from '../../../formats/signs.ts';
+import { signOf } from '../../ui/sign-path.ts';
 import { token } from '../../ui/tokens.ts';
 import { dot, facing, type Projection, screenX, screenY } from '../projection.ts';
 import { looseLine, RIM, ring } from './lines.ts';
@@ -109,17 +109,6 @@ export function drawPart(
   ctx.strokeStyle = options.scalp;
   ctx.lineWidth = 5;
   ctx.stroke(line);
-}
-
-const signCache = new Map<string, Path2D>();
-function signOf(knot: PlannedKnot, r: number): Path2D {
-  const key = `${signKey(knot)}@${r.toFixed(1)}`;
-  let path = signCache.get(key);
-  if (!path) {
-    path = new Path2D(signPath(knot, r));
-    signCache.set(key, path);
-  }
-  return path;
 }
 
 function drawKnots(

@@ -2,15 +2,17 @@ import type { Dome } from '../../../core/trade/caps.ts';
 import { FULLNESS_AIMS, FULLNESS_INFO } from '../../../core/trade/finish.ts';
 import { PACE_NAMES, PACES } from '../../../core/trade/pace.ts';
 import { setCap } from '../../../model/cap-and-hair.ts';
-import { setField } from '../../../model/commands.ts';
 import { setFinish } from '../../../model/finish.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
 import type { WithFinding } from '../../ui/bench-props.ts';
 import { Choice } from '../../ui/choice.tsx';
-import { SelectField, TextField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, named, type TakeChange } from '../../ui/fields.tsx';
 import { PartBench } from '../rows/part-fields.tsx';
 
 export function AimBench({ session, finding }: WithFinding) {
   const { plan } = session;
+  const about: TakeChange<PlanDocument> = (change, words = '') =>
+    session.apply({ words, plan: { ...plan, ...change } });
   return (
     <>
       <h2>What it is to be</h2>
@@ -19,61 +21,16 @@ export function AimBench({ session, finding }: WithFinding) {
       </p>
       {finding}
       <div className="mt-3">
-        <TextField
-          label="Plan’s name"
-          wide
-          value={plan.name}
-          testId="plan-name"
-          onCommit={(name) => session.apply(setField(plan, 'name', name.trim(), `Named ${name.trim()}`))}
-        />
-        <TextField
-          label="Wearer"
-          value={plan.wearer}
-          placeholder="you"
-          onCommit={(name) => session.apply(setField(plan, 'wearer', name.trim(), `Wearer ${name.trim()}`))}
-        />
-        <SelectField
-          label="How full"
-          value={plan.finish.fullness}
-          options={FULLNESS_AIMS.map((f) => [f, FULLNESS_INFO[f].name] as const)}
-          onChange={(fullness) => session.apply(setFinish(plan, { fullness }))}
-        />
-        <SelectField
-          label="How often you did this"
-          value={plan.pace}
-          options={PACES.map((p) => [p, PACE_NAMES[p]] as const)}
-          onChange={(pace) => session.apply(setField(plan, 'pace', pace, `Pace: ${PACE_NAMES[pace]}`))}
-        />
-        <SelectField
-          label="Money in"
-          value={plan.currency}
-          options={[...new Set(['€', '£', '$', '₦', 'R', 'CHF', plan.currency])].map((c) => [c, c] as const)}
-          onChange={(c) => session.apply(setField(plan, 'currency', c, `Money in ${c}`))}
-        />
+        <Fields record={plan} of={ABOUT} set={about} />
+        <Fields record={plan.finish} of={HOW_FULL} set={(change) => session.apply(setFinish(plan, change))} />
+        <Fields record={plan} of={PACE_AND_MONEY} set={about} />
       </div>
       <h3 className="mt-5 text-title">Route</h3>
       <div className="mt-2">
         <Choice
           label="Route"
           value={plan.cap.dome}
-          options={[
-            {
-              value: 'closed' as Dome,
-              name: 'Closed cap over the base',
-              reason:
-                'The net shares the pull, gives places to hook, and comes off fast. Warmer, and one more thing to hide.',
-            },
-            {
-              value: 'none',
-              name: 'Own hair only, no cap',
-              reason: 'Nothing to hide and cooler; every knot pulls on your own hair and takedown is long.',
-            },
-            {
-              value: 'openTop',
-              name: 'Open-topped cap, filled on a block',
-              reason: 'Filled off the head and worn as a wig; a handful of knots draws its top shut.',
-            },
-          ]}
+          options={ROUTES}
           onChange={(dome) =>
             session.apply(setCap(plan, dome === 'openTop' ? { dome, filledOn: 'block', wig: true } : { dome }))
           }
@@ -83,3 +40,58 @@ export function AimBench({ session, finding }: WithFinding) {
     </>
   );
 }
+
+type Table<R> = ReadonlyArray<FieldEntry<R>>;
+
+const ABOUT: Table<PlanDocument> = [
+  {
+    key: 'name',
+    kind: 'text',
+    label: 'Plan’s name',
+    wide: true,
+    testId: 'plan-name',
+    words: (name) => `Named ${name}`,
+  },
+  { key: 'wearer', kind: 'text', label: 'Wearer', placeholder: 'you', words: (name) => `Wearer ${name}` },
+];
+
+const HOW_FULL: Table<PlanDocument['finish']> = [
+  { key: 'fullness', kind: 'choice', label: 'How full', options: named(FULLNESS_AIMS, (f) => FULLNESS_INFO[f].name) },
+];
+
+const CURRENCIES = ['€', '£', '$', '₦', 'R', 'CHF'];
+
+const PACE_AND_MONEY: Table<PlanDocument> = [
+  {
+    key: 'pace',
+    kind: 'choice',
+    label: 'How often you did this',
+    options: named(PACES, (p) => PACE_NAMES[p]),
+    words: (pace) => `Pace: ${PACE_NAMES[pace]}`,
+  },
+  {
+    key: 'currency',
+    kind: 'choice',
+    label: 'Money in',
+    options: ({ currency }) => named([...new Set([...CURRENCIES, currency])], (c) => c),
+    words: (c) => `Money in ${c}`,
+  },
+];
+
+const ROUTES: ReadonlyArray<{ readonly value: Dome; readonly name: string; readonly reason: string }> = [
+  {
+    value: 'closed',
+    name: 'Closed cap over the base',
+    reason: 'The net shares the pull, gives places to hook, and comes off fast. Warmer, and one more thing to hide.',
+  },
+  {
+    value: 'none',
+    name: 'Own hair only, no cap',
+    reason: 'Nothing to hide and cooler; every knot pulls on your own hair and takedown is long.',
+  },
+  {
+    value: 'openTop',
+    name: 'Open-topped cap, filled on a block',
+    reason: 'Filled off the head and worn as a wig; a handful of knots draws its top shut.',
+  },
+];

@@ -27,15 +27,9 @@ export function SectionsTab({ session, result }: LaidProps) {
     const outcome = await planner.call('middleCut', asked);
     if (outcome.state === 'done') await tryEdit({ op: 'cut', section: section.id, line: outcome.value }, 'Section cut');
   };
-  const masses = sections.filter((s) => s.role === 'base').map((s) => s.massG);
-  const mean = masses.reduce((a, b) => a + b, 0) / Math.max(1, masses.length);
-  const off = Math.max(...masses.map((m) => Math.abs(m / mean - 1)));
   return (
     <>
-      <p className="note">
-        Tap a section on the head, or take it here. {masses.length} tied
-        {masses.length > 1 && <>, the most uneven {Math.round(100 * off)} % off the mean</>}.
-      </p>
+      <p className="note">Tap a section on the head, or take it here. {evennessWords(sections)}</p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         <ToolButton
           testId="cut"
@@ -56,23 +50,7 @@ export function SectionsTab({ session, result }: LaidProps) {
       {section && (
         <SectionDetail session={session} result={result} section={section} onCut={(way) => void cutBy(way)} />
       )}
-      <ul className="mt-3" data-testid="sections">
-        {sections.map((s) => (
-          <li key={s.id}>
-            <button
-              type="button"
-              className="pick"
-              aria-pressed={s.id === view.sectionId}
-              data-section={s.id}
-              onClick={() => view.selectSection(s.id === view.sectionId ? undefined : s.id)}
-            >
-              <span className="truncate">{s.name.replace(', from your left', '')}</span>
-              <span className="fig">{Math.round(s.areaMm2 / 100)} cm²</span>
-              <span className="fig">{s.role === 'inSight' ? 'in sight' : `${Math.round(s.tailThicknessMm)} mm`}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
+      <SectionList sections={sections} />
       <p className="note mt-2">
         Named from your left. Thickness is hairs × strand over a packing of a half, from memory: feel yours. Firmness
         comes from a larger section, flat hair and a tied root, not from twisting the root tighter.
@@ -82,6 +60,37 @@ export function SectionsTab({ session, result }: LaidProps) {
 }
 
 export type Section = PlanResult['base']['sections'][number];
+
+function evennessWords(sections: readonly Section[]): string {
+  const masses = sections.filter((s) => s.role === 'base').map((s) => s.massG);
+  if (masses.length < 2) return `${masses.length} tied.`;
+  const mean = masses.reduce((a, b) => a + b, 0) / masses.length;
+  const off = Math.max(...masses.map((m) => Math.abs(m / mean - 1)));
+  return `${masses.length} tied, the most uneven ${Math.round(100 * off)} % off the mean.`;
+}
+
+function SectionList({ sections }: { readonly sections: readonly Section[] }) {
+  const view = useView();
+  return (
+    <ul className="mt-3" data-testid="sections">
+      {sections.map((s) => (
+        <li key={s.id}>
+          <button
+            type="button"
+            className="pick"
+            aria-pressed={s.id === view.sectionId}
+            data-section={s.id}
+            onClick={() => view.selectSection(s.id === view.sectionId ? undefined : s.id)}
+          >
+            <span className="truncate">{s.name.replace(', from your left', '')}</span>
+            <span className="fig">{Math.round(s.areaMm2 / 100)} cm²</span>
+            <span className="fig">{s.role === 'inSight' ? 'in sight' : `${Math.round(s.tailThicknessMm)} mm`}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
 
 const counted = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
 

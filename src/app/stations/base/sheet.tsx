@@ -19,7 +19,6 @@ export function BaseSheet() {
 
 function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult }) {
   const { base } = result;
-  const show = (mm: number) => formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
   return (
     <>
       <h1 className="text-figure">{FAMILY_INFO[plan.base.family].name}</h1>
@@ -45,31 +44,7 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
         ))}
       </ol>
       <h2>Sections</h2>
-      <table className="mt-2 w-full">
-        <thead>
-          <tr>
-            {['no.', 'section', 'cm²', 'tail', 'hair it needs', 'parked'].map((h) => (
-              <th key={h} scope="col" className="py-1 text-left font-normal">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {base.sections.map((s, i) => (
-            <tr key={s.id} className="line">
-              <td className="fig py-1">{i + 1}</td>
-              <th scope="row" className="text-left font-normal">
-                {s.name}
-              </th>
-              <td>{Math.round(s.areaMm2 / 100)}</td>
-              <td>{s.role === 'base' ? `${Math.round(s.tailThicknessMm)} mm` : ''}</td>
-              <td>{s.role === 'base' ? show(s.neededToReachMm) : ''}</td>
-              <td>{s.role === 'base' ? PARKING_NAMES[s.parking.how] : 'in sight'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <SectionTable plan={plan} result={result} />
       <h2>Have ready</h2>
       <ul className="mt-2">
         {base.consumables.map((c) => (
@@ -85,5 +60,38 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
         places. After hair loss, surgery or chemotherapy, with a sore scalp, or for a child, ask a professional first.
       </p>
     </>
+  );
+}
+
+const SECTION_HEADS = ['no.', 'section', 'cm²', 'tail', 'hair it needs', 'parked'];
+
+function SectionTable({ plan, result: { base } }: { readonly plan: PlanDocument; readonly result: PlanResult }) {
+  const show = (mm: number) => formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
+  return (
+    <table className="mt-2 w-full">
+      <thead>
+        <tr>
+          {SECTION_HEADS.map((h) => (
+            <th key={h} scope="col" className="py-1 text-left font-normal">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {base.sections.map((s, i) => (
+          <tr key={s.id} className="line">
+            <td className="fig py-1">{i + 1}</td>
+            <th scope="row" className="text-left font-normal">
+              {s.name}
+            </th>
+            <td>{Math.round(s.areaMm2 / 100)}</td>
+            <td>{s.role === 'base' ? `${Math.round(s.tailThicknessMm)} mm` : ''}</td>
+            <td>{s.role === 'base' ? show(s.neededToReachMm) : ''}</td>
+            <td>{s.role === 'base' ? PARKING_NAMES[s.parking.how] : 'in sight'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,6 +1,7 @@
 /** What holds it. */
 
 import { ANCHOR_NAMES } from '../../../core/cap/anchors.ts';
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import { COMB_PLACES } from '../../../core/trade/caps.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
@@ -41,28 +42,7 @@ export function HoldTab({ session, result }: BenchProps) {
         options={COMB_PLACES.map((c) => [c, c === 'sides' ? 'at the sides' : `at the ${c}`] as const)}
         onChange={(combs) => change({ combs }, combs.length > 0 ? `Combs: ${combs.join(', ')}` : 'No combs')}
       />
-      {result && (
-        <ol className="mt-3" aria-label="Anchors, in the order in which they are set">
-          {result.cap.anchors.map((a, i) => (
-            <li key={a.place} className="line grid grid-cols-tick py-1.5 text-small" data-anchor={a.place}>
-              <span className="fig text-lead">{i + 1}</span>
-              <span>
-                <b className="font-strong">{ANCHOR_NAMES[a.place]}</b>
-                <span className="note block">
-                  {[
-                    a.knotIds.length > 0 && `${a.knotIds.length} through hair and border`,
-                    a.combs > 0 && `${a.combs} ${a.combs === 1 ? 'comb' : 'combs'}`,
-                    a.pins > 0 && `${a.pins} ${a.pins === 1 ? 'pin' : 'pins'}`,
-                    a.afterKnot > 0 && `complete with knot ${a.afterKnot}`,
-                  ]
-                    .filter(Boolean)
-                    .join(', ') || 'the band holds it'}
-                </span>
-              </span>
-            </li>
-          ))}
-        </ol>
-      )}
+      {result && <Anchors anchors={result.cap.anchors} />}
       {result && (
         <p className="note mt-2">
           Takes {Math.round(result.cap.shareOfPull[0] * 100)} to {Math.round(result.cap.shareOfPull[1] * 100)} % of the
@@ -72,6 +52,34 @@ export function HoldTab({ session, result }: BenchProps) {
       <SchoolsBench session={session} names={['border', 'holes', 'through', 'tender', 'perimeterKnot']} />
     </>
   );
+}
+
+type Anchor = PlanResult['cap']['anchors'][number];
+
+function Anchors({ anchors }: { readonly anchors: readonly Anchor[] }) {
+  return (
+    <ol className="mt-3" aria-label="Anchors, in the order in which they are set">
+      {anchors.map((a, i) => (
+        <li key={a.place} className="line grid grid-cols-tick py-1.5 text-small" data-anchor={a.place}>
+          <span className="fig text-lead">{i + 1}</span>
+          <span>
+            <b className="font-strong">{ANCHOR_NAMES[a.place]}</b>
+            <span className="note block">{heldBy(a)}</span>
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function heldBy({ knotIds, combs, pins, afterKnot }: Anchor): string {
+  const parts = [
+    knotIds.length > 0 && `${knotIds.length} through hair and border`,
+    combs > 0 && `${combs} ${combs === 1 ? 'comb' : 'combs'}`,
+    pins > 0 && `${pins} ${pins === 1 ? 'pin' : 'pins'}`,
+    afterKnot > 0 && `complete with knot ${afterKnot}`,
+  ];
+  return parts.filter(Boolean).join(', ') || 'the band holds it';
 }
 
 export function shower(plan: PlanDocument): (mm: number) => string {

@@ -4,9 +4,10 @@ import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { Part } from '../../../core/head/part.ts';
 import { HOLE_NAMES, HOLE_SHAPES } from '../../../core/trade/caps.ts';
 import { ZONES, zoneName } from '../../../core/trade/zones.ts';
-import type { PlanDocument } from '../../../model/plan.ts';
+import type { CapAsWritten, PlanDocument } from '../../../model/plan.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
-import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, named } from '../../ui/fields.tsx';
+import { Ledger } from '../../ui/ledger.tsx';
 import { Figure } from '../../ui/tabs.tsx';
 import { shower } from './hold-tab.tsx';
 import { useCap } from './use-cap.ts';
@@ -18,49 +19,9 @@ export function SizeTab({ session, result }: BenchProps) {
   const block = cap.filledOn === 'block';
   return (
     <>
-      <TextField
-        label="Round, as it lies"
-        value={cap.girth}
-        testId="cap-girth"
-        onCommit={(girth) => change({ girth: girth.trim() }, `Cap ${girth.trim()} round`)}
-      />
-      <TextField
-        label="Front to nape"
-        value={cap.depth}
-        onCommit={(depth) => change({ depth: depth.trim() }, `Cap ${depth.trim()} deep`)}
-      />
-      <NumberField
-        label="Draws out to, times"
-        value={cap.stretch}
-        onCommit={(stretch) => change({ stretch }, `Stretches to ${stretch}`)}
-      />
-      <SelectField
-        label="Holes"
-        value={cap.hole}
-        options={HOLE_SHAPES.map((h) => [h, HOLE_NAMES[h]] as const)}
-        onChange={(hole) => change({ hole }, `Holes: ${HOLE_NAMES[hole]}`)}
-      />
-      <NumberField
-        label="From hole to hole, mm"
-        value={cap.holePitchMm}
-        onCommit={(holePitchMm) => change({ holePitchMm }, `Holes ${holePitchMm} mm apart`)}
-      />
+      <Fields record={cap} of={SIZE} set={change} />
       {block && (
-        <>
-          <TextField
-            label="Block, round"
-            value={cap.block.girth}
-            testId="block-girth"
-            onCommit={(girth) =>
-              change({ block: { ...cap.block, girth: girth.trim() } }, `Block ${girth.trim()} round`)
-            }
-          />
-          <TextField
-            label="Block, front to nape"
-            value={cap.block.depth}
-            onCommit={(depth) => change({ block: { ...cap.block, depth: depth.trim() } }, 'Block measured')}
-          />
-        </>
+        <Fields record={cap.block} of={BLOCK} set={(c, words) => change({ block: { ...cap.block, ...c } }, words)} />
       )}
       {result && (
         <dl className="mt-4">
@@ -91,50 +52,55 @@ function SpacingTable({
   readonly result: PlanResult;
   readonly block: boolean;
 }) {
+  const { spacing } = result.cap.onForm;
   return (
-    <table className="mt-4 w-full text-note" data-testid="form-spacing">
-      <caption className="pb-1 text-left text-body font-strong">
-        {block ? 'What to do on the block' : 'In holes of the net'}
-      </caption>
-      <thead className="text-ink2">
-        <tr>
-          <th scope="col" className="text-left font-normal">
-            <span className="sr-only">zone</span>
-          </th>
-          <th scope="col" className="text-right font-normal">
-            worn
-          </th>
-          {block && (
-            <th scope="col" className="text-right font-normal">
-              on it
-            </th>
-          )}
-          <th scope="col" className="text-right font-normal">
-            holes up, across
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {ZONES.map((z) => {
-          const f = result.cap.onForm.spacing[z];
-          return (
-            <tr key={z} className="line">
-              <th scope="row" className="py-1.25 text-left font-normal">
-                {zoneName(z, plan.part.kind as Part['kind'])}
-              </th>
-              <td className="text-right">{Math.round(f.wornGapMm)} mm</td>
-              {block && (
-                <td className="text-right">
-                  {Math.round(f.gapMm)} mm, {f.gapFingers.toFixed(1)} fingers
-                </td>
-              )}
-              <td className="text-right">
-                {f.holesUp.toFixed(1)}, {f.holesAcross.toFixed(1)}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <Ledger
+      testId="form-spacing"
+      caption={block ? 'What to do on the block' : 'In holes of the net'}
+      heads={['zone', 'worn', ...(block ? ['on it'] : []), 'holes up, across']}
+      lines={ZONES.map((z) => {
+        const f = spacing[z];
+        return {
+          key: z,
+          name: zoneName(z, plan.part.kind as Part['kind']),
+          cells: [
+            `${Math.round(f.wornGapMm)} mm`,
+            ...(block ? [`${Math.round(f.gapMm)} mm, ${f.gapFingers.toFixed(1)} fingers`] : []),
+            `${f.holesUp.toFixed(1)}, ${f.holesAcross.toFixed(1)}`,
+          ],
+        };
+      })}
+    />
   );
 }
+
+const SIZE: ReadonlyArray<FieldEntry<CapAsWritten>> = [
+  {
+    key: 'girth',
+    kind: 'text',
+    label: 'Round, as it lies',
+    testId: 'cap-girth',
+    words: (girth) => `Cap ${girth} round`,
+  },
+  { key: 'depth', kind: 'text', label: 'Front to nape', words: (depth) => `Cap ${depth} deep` },
+  { key: 'stretch', kind: 'number', label: 'Draws out to, times', words: (times) => `Stretches to ${times}` },
+  {
+    key: 'hole',
+    kind: 'choice',
+    label: 'Holes',
+    options: named(HOLE_SHAPES, (h) => HOLE_NAMES[h]),
+    words: (h) => `Holes: ${HOLE_NAMES[h]}`,
+  },
+  { key: 'holePitchMm', kind: 'number', label: 'From hole to hole, mm', words: (mm) => `Holes ${mm} mm apart` },
+];
+
+const BLOCK: ReadonlyArray<FieldEntry<CapAsWritten['block']>> = [
+  {
+    key: 'girth',
+    kind: 'text',
+    label: 'Block, round',
+    testId: 'block-girth',
+    words: (girth) => `Block ${girth} round`,
+  },
+  { key: 'depth', kind: 'text', label: 'Block, front to nape', words: () => 'Block measured' },
+];

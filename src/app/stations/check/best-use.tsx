@@ -1,40 +1,31 @@
 /** The best use of the hair at hand, or the least hair for a cover: limits, the search, what it found, the trade-off. */
 import { Checkbox, Slider } from 'radix-ui';
 import { useState } from 'react';
+import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { Look } from '../../../core/plan/look-result.ts';
+import type { Allowed } from '../../../core/search/use.ts';
 import { setEnough } from '../../../model/finish.ts';
 import { formOf, type UseForm, useBestUse } from '../../ask/best-use.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
-import { NumberField, SelectField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { Outcome } from './outcome.tsx';
 
 export function BestTab({ session, result, checked }: CheckProps) {
   const look = checked.looked?.value;
   const { plan } = session;
   const { form: written, run, start, stop, write } = useBestUse();
-  const mine = run?.plan.id === plan.id ? run : undefined;
-  const form = formOf(written, plan.id);
-  const put = (change: Partial<UseForm>) => write(plan.id, change);
   if (!result || !look) return null;
-  const { aim, allowed } = form;
-  const limits = {
-    packs: form.packs ?? Math.max(1, result.supply.packs),
-    minutes: 60 * (form.hours ?? Math.ceil(result.time.totalMinutes / 30) / 2),
-    massG: form.massG ?? Math.ceil(result.load.massG / 10) * 10,
-  };
-  const wanted = form.hidden ?? Math.round(100 * look.hiddenShare);
-  const above = (least: number, take: (v: number) => void) => (v: number) => {
-    if (v < least) return `That has to be at least ${least}.`;
-    take(v);
-    return undefined;
-  };
+  const mine = run?.plan.id === plan.id ? run : undefined;
+  const form = filled(formOf(written, plan.id), result, look);
+  const put: TakeChange<UseForm> = (change) => write(plan.id, change);
   const begin = () =>
     start(plan, look, {
-      limits,
-      allowed,
+      limits: { packs: form.packs, minutes: 60 * form.hours, massG: form.massG },
+      allowed: form.allowed,
       // Looked for once more, it starts elsewhere.
       seed: mine ? mine.asked.seed + 1 : 1,
-      aim: aim === 'cover' ? { kind: 'cover', enough: plan.enough } : { kind: 'leastHair', hidden: wanted / 100 },
+      aim: form.aim === 'cover' ? { kind: 'cover', enough: plan.enough } : { kind: 'leastHair', hidden: form.hidden },
     });
   return (
     <>
@@ -43,69 +34,10 @@ export function BestTab({ session, result, checked }: CheckProps) {
         Tries two thousand ways to space, cut, open and lay it. Your part, base, cap and all you did by hand stay.
       </p>
       <div className="mt-3">
-        <SelectField
-          label="Look for"
-          value={aim}
-          testId="use-aim"
-          options={[
-            ['cover', 'most cover'],
-            ['leastHair', 'least hair'],
-          ]}
-          onChange={(kind) => put({ aim: kind })}
-        />
-        {aim === 'leastHair' && (
-          <NumberField
-            label="That hides, %"
-            value={wanted}
-            testId="use-hidden"
-            onCommit={(v) => {
-              if (v < 10 || v > 100) return 'Between 10 and 100 %.';
-              put({ hidden: v });
-              return undefined;
-            }}
-          />
-        )}
-        <NumberField
-          label="Packs at most"
-          value={limits.packs}
-          testId="use-packs"
-          onCommit={above(1, (v) => put({ packs: Math.floor(v) }))}
-        />
-        <NumberField
-          label="Hours at most"
-          value={limits.minutes / 60}
-          testId="use-hours"
-          onCommit={above(0.5, (v) => put({ hours: v }))}
-        />
-        <NumberField
-          label="Grams at most"
-          value={limits.massG}
-          testId="use-grams"
-          onCommit={above(20, (v) => put({ massG: v }))}
-        />
+        <Fields record={form} of={LIMITS} set={put} />
       </div>
-      <fieldset className="mt-1">
-        <legend className="sr-only">What may be done to pieces</legend>
-        {(
-          [
-            ['split', 'Pieces may be split lengthwise'],
-            ['half', 'Pieces may be cut in half: half as long'],
-            ['open', 'Pieces may be opened'],
-          ] as const
-        ).map(([key, words]) => (
-          <Checkbox.Root
-            key={key}
-            className="choice"
-            checked={allowed[key]}
-            data-testid={`use-${key}`}
-            onCheckedChange={(on) => put({ allowed: { ...allowed, [key]: on === true } })}
-          >
-            <span className="dot" aria-hidden="true" />
-            <b>{words}</b>
-          </Checkbox.Root>
-        ))}
-      </fieldset>
-      {aim === 'cover' && <Enough session={session} />}
+      <MayBeDone allowed={form.allowed} onChange={(allowed) => put({ allowed })} />
+      {form.aim === 'cover' && <Enough session={session} />}
       <div className="mt-3 grid gap-2">
         {mine?.state === 'running' ? (
           <button type="button" className="button" data-testid="use-stop" onClick={stop}>
@@ -119,6 +51,66 @@ export function BestTab({ session, result, checked }: CheckProps) {
       </div>
       {mine && <Outcome run={mine} session={session} />}
     </>
+  );
+}
+
+/** What she left alone follows the plan. */
+const filled = (form: UseForm, { supply, time, load }: PlanResult, look: Look) => ({
+  ...form,
+  hidden: form.hidden ?? Math.round(100 * look.hiddenShare) / 100,
+  packs: form.packs ?? Math.max(1, supply.packs),
+  hours: form.hours ?? Math.ceil(time.totalMinutes / 30) / 2,
+  massG: form.massG ?? Math.ceil(load.massG / 10) * 10,
+});
+
+const LIMITS: ReadonlyArray<FieldEntry<ReturnType<typeof filled>>> = [
+  {
+    key: 'aim',
+    kind: 'choice',
+    label: 'Look for',
+    testId: 'use-aim',
+    options: [
+      ['cover', 'most cover'],
+      ['leastHair', 'least hair'],
+    ],
+  },
+  {
+    key: 'hidden',
+    kind: 'number',
+    percent: true,
+    label: 'That hides, %',
+    testId: 'use-hidden',
+    when: ({ aim }) => aim === 'leastHair',
+  },
+  { key: 'packs', kind: 'number', label: 'Packs at most', testId: 'use-packs' },
+  { key: 'hours', kind: 'number', label: 'Hours at most', testId: 'use-hours' },
+  { key: 'massG', kind: 'number', label: 'Grams at most', testId: 'use-grams' },
+];
+
+const DEEDS: ReadonlyArray<readonly [keyof Allowed, string]> = [
+  ['split', 'Pieces may be split lengthwise'],
+  ['half', 'Pieces may be cut in half: half as long'],
+  ['open', 'Pieces may be opened'],
+];
+
+function MayBeDone(props: { readonly allowed: Allowed; readonly onChange: (allowed: Allowed) => void }) {
+  const { allowed, onChange } = props;
+  return (
+    <fieldset className="mt-1">
+      <legend className="sr-only">What may be done to pieces</legend>
+      {DEEDS.map(([key, words]) => (
+        <Checkbox.Root
+          key={key}
+          className="choice"
+          checked={allowed[key]}
+          data-testid={`use-${key}`}
+          onCheckedChange={(on) => onChange({ ...allowed, [key]: on === true })}
+        >
+          <span className="dot" aria-hidden="true" />
+          <b>{words}</b>
+        </Checkbox.Root>
+      ))}
+    </fieldset>
   );
 }
 

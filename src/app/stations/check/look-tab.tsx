@@ -1,13 +1,14 @@
 /** How it looks, from every side. */
 import { meetsTheEye } from '../../../core/cover/contrast.ts';
 import { POSE_NAMES, POSES } from '../../../core/fall/poses.ts';
+import type { Look } from '../../../core/plan/look-result.ts';
 import { AGE_INFO, AGES } from '../../../core/trade/ages.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
-import { SelectField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, named } from '../../ui/fields.tsx';
 import { FindingNote } from '../../ui/finding-note.tsx';
 import { percent } from '../../ui/format.ts';
-import { ToolButton } from '../../ui/tabs.tsx';
-import { PLAIN_CHECK, TURN_TOOL, useView } from '../../view/view-store.ts';
+import { OneOf, ToolButton } from '../../ui/tabs.tsx';
+import { type CheckView, PLAIN_CHECK, TURN_TOOL, useView } from '../../view/view-store.ts';
 import { HiddenBy, SeenBySide } from './seen.tsx';
 import { WhyHere } from './why.tsx';
 
@@ -16,121 +17,26 @@ export function LookTab({ session, result, checked }: CheckProps) {
   const look = checked.looked?.value;
   const view = useView((v) => v.check);
   const setCheck = useView((v) => v.setCheck);
-  const tool = useView((v) => v.tool);
-  const hold = useView((v) => v.hold);
-  const { plan } = session;
   if (!result) return null;
   return (
     <>
       <h2>Before any hair is bought</h2>
-      <fieldset className="one-of flex gap-3.5 border-b border-hair2" aria-label="What is drawn">
-        {(['hair', 'cover', 'plain'] as const).map((p) => (
-          <button
-            key={p}
-            type="button"
-            className="edge min-h-11 min-w-11 text-ink2 hover:underline"
-            aria-pressed={view.picture === p}
-            data-testid={`picture-${p}`}
-            onClick={() => setCheck({ picture: p })}
-          >
-            <span>{{ hair: 'Hair', cover: 'Where light comes through', plain: 'Rows' }[p]}</span>
-          </button>
-        ))}
-      </fieldset>
+      <OneOf
+        label="What is drawn"
+        value={view.picture}
+        options={PICTURES}
+        testId="picture"
+        onChange={(picture) => setCheck({ picture })}
+      />
       {lookAs && <SeenBySide look={lookAs} rest={look} />}
       <WhyHere session={session} result={result} look={look} />
       <div className="mt-3">
-        <SelectField
-          label="Head"
-          wide
-          value={view.pose}
-          testId="pose"
-          options={POSE_NAMES.map((p) => [p, POSES[p].name] as const)}
-          onChange={(pose) => setCheck({ pose })}
-        />
-        <SelectField
-          label="When"
-          wide
-          value={view.age}
-          testId="age"
-          options={AGES.map((a) => [a, AGE_INFO[a].name] as const)}
-          onChange={(age) => setCheck({ age })}
-        />
-        <p className="note mt-1">{AGE_INFO[view.age].words}</p>
-        <SelectField
-          label="How far"
-          wide
-          value={view.soFar ? 'soFar' : 'all'}
-          testId="so-far"
-          options={[
-            ['all', 'all of it'],
-            ['soFar', 'up to the bead'],
-          ]}
-          onChange={(v) => setCheck({ soFar: v === 'soFar' })}
-        />
-        {view.soFar && (
-          <p className="note mt-1">
-            Half-done it looks bald: that is how it is meant to look then. Move the bead on the cloth and it grows.
-          </p>
-        )}
-        <SelectField
-          label="Over"
-          wide
-          value={view.onBlock ? 'block' : 'head'}
-          testId="ground"
-          options={[
-            ['head', 'your head'],
-            ['block', 'a white block'],
-          ]}
-          onChange={(v) => setCheck({ onBlock: v === 'block' })}
-        />
+        <Fields record={view} of={LOOKED_AT} set={setView} />
         {lookAs && (
-          <p className="note mt-1">
-            From above {percent(lookAs.seen.top)} shows. Over{' '}
-            {plan.cap.dome === 'none' ? 'your own hair' : 'a dark cap'} about{' '}
-            {percent(meetsTheEye(lookAs.seen.top, lookAs.ground.hair, lookAs.ground.worn))} of it meets the eye, over a
-            white block {percent(meetsTheEye(lookAs.seen.top, lookAs.ground.hair, lookAs.ground.block))}.
-          </p>
+          <MeetsTheEye look={lookAs} over={session.plan.cap.dome === 'none' ? 'your own hair' : 'a dark cap'} />
         )}
       </div>
-      <div className="mt-3 grid gap-2">
-        <ToolButton
-          held={tool.kind === 'finger'}
-          testId="finger"
-          onPress={() => hold(tool.kind === 'finger' ? TURN_TOOL : { kind: 'finger' })}
-        >
-          Part it with a finger
-        </ToolButton>
-        {look?.patches[0] && !view.finger && (
-          <button
-            type="button"
-            className="button"
-            data-testid="finger-worst"
-            onClick={() => setCheck({ finger: fingerThrough(look.patches[0].atMm) })}
-          >
-            Part it at the thinnest place
-          </button>
-        )}
-        {view.finger && (
-          <button
-            type="button"
-            className="button"
-            data-testid="finger-away"
-            onClick={() => setCheck({ finger: undefined })}
-          >
-            Let it fall back
-          </button>
-        )}
-        {(view.pose !== 'rest' || view.age !== 'finished' || view.soFar || view.onBlock) && (
-          <button
-            type="button"
-            className="word text-note"
-            onClick={() => setCheck({ ...PLAIN_CHECK, picture: view.picture, whyAt: view.whyAt })}
-          >
-            Back to at rest and finished
-          </button>
-        )}
-      </div>
+      <Finger thinnestMm={look?.patches[0]?.atMm} />
       {look && <HiddenBy look={look} />}
       <h3 className="mt-6 text-title">What was found</h3>
       {findings.length === 0 && (
@@ -140,6 +46,113 @@ export function LookTab({ session, result, checked }: CheckProps) {
         <FindingNote key={f.code} finding={f} more={0} session={session} />
       ))}
     </>
+  );
+}
+
+const PICTURES = [
+  ['hair', 'Hair'],
+  ['cover', 'Where light comes through'],
+  ['plain', 'Rows'],
+] as const;
+
+const setView = (change: Partial<CheckView>) => {
+  useView.getState().setCheck(change);
+  return undefined;
+};
+
+const LOOKED_AT: ReadonlyArray<FieldEntry<CheckView>> = [
+  {
+    key: 'pose',
+    kind: 'choice',
+    label: 'Head',
+    wide: true,
+    testId: 'pose',
+    options: named(POSE_NAMES, (p) => POSES[p].name),
+  },
+  {
+    key: 'age',
+    kind: 'choice',
+    label: 'When',
+    wide: true,
+    testId: 'age',
+    options: named(AGES, (a) => AGE_INFO[a].name),
+    beside: ({ age }) => AGE_INFO[age].words,
+  },
+  {
+    key: 'soFar',
+    kind: 'choice',
+    label: 'How far',
+    wide: true,
+    testId: 'so-far',
+    options: [
+      [false, 'all of it'],
+      [true, 'up to the bead'],
+    ],
+    beside: ({ soFar }) =>
+      soFar &&
+      'Half-done it looks bald: that is how it is meant to look then. Move the bead on the cloth and it grows.',
+  },
+  {
+    key: 'onBlock',
+    kind: 'choice',
+    label: 'Over',
+    wide: true,
+    testId: 'ground',
+    options: [
+      [false, 'your head'],
+      [true, 'a white block'],
+    ],
+  },
+];
+
+function MeetsTheEye({ look: { seen, ground }, over }: { readonly look: Look; readonly over: string }) {
+  return (
+    <p className="note mt-1">
+      From above {percent(seen.top)} shows. Over {over} about {percent(meetsTheEye(seen.top, ground.hair, ground.worn))}{' '}
+      of it meets the eye, over a white block {percent(meetsTheEye(seen.top, ground.hair, ground.block))}.
+    </p>
+  );
+}
+
+/** Parting the hair with a finger, and back to how it is at rest. */
+function Finger({ thinnestMm }: { readonly thinnestMm: readonly [number, number, number] | undefined }) {
+  const { check: view, setCheck, tool, hold } = useView();
+  const held = tool.kind === 'finger';
+  return (
+    <div className="mt-3 grid gap-2">
+      <ToolButton held={held} testId="finger" onPress={() => hold(held ? TURN_TOOL : { kind: 'finger' })}>
+        Part it with a finger
+      </ToolButton>
+      {thinnestMm && !view.finger && (
+        <button
+          type="button"
+          className="button"
+          data-testid="finger-worst"
+          onClick={() => setCheck({ finger: fingerThrough(thinnestMm) })}
+        >
+          Part it at the thinnest place
+        </button>
+      )}
+      {view.finger && (
+        <button
+          type="button"
+          className="button"
+          data-testid="finger-away"
+          onClick={() => setCheck({ finger: undefined })}
+        >
+          Let it fall back
+        </button>
+      )}
+      {(view.pose !== 'rest' || view.age !== 'finished' || view.soFar || view.onBlock) && (
+        <button
+          type="button"
+          className="word text-note"
+          onClick={() => setCheck({ ...PLAIN_CHECK, picture: view.picture, whyAt: view.whyAt })}
+        >
+          Back to at rest and finished
+        </button>
+      )}
+    </div>
   );
 }
 

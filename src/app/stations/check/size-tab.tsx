@@ -8,6 +8,7 @@ import { fingerMm } from '../../../model/to-inputs.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
 import { Choice } from '../../ui/choice.tsx';
 import { SelectField, TextField } from '../../ui/field.tsx';
+import { Ledger, WasNow } from '../../ui/ledger.tsx';
 
 const VIEW_WORDS: Readonly<Record<SizeView, readonly [name: string, across: string]>> = {
   front: ['From the front', 'beyond the head, right and left'],
@@ -17,8 +18,6 @@ const VIEW_WORDS: Readonly<Record<SizeView, readonly [name: string, across: stri
 
 export function SizeTab({ session, result, checked: { hair } }: CheckProps) {
   const { plan } = session;
-  const finger = fingerMm(plan);
-  const fingers = (mm: number) => `${(Math.round((2 * mm) / finger) / 2).toString().replace('.5', '½')}`;
   const { outline } = plan.finish;
   return (
     <>
@@ -52,33 +51,7 @@ export function SizeTab({ session, result, checked: { hair } }: CheckProps) {
         )}
         <p className="note mt-1">{OUTLINE_INFO[outline].reason}</p>
       </div>
-      {hair && (
-        <table className="mt-4 w-full text-small" data-testid="size">
-          <caption className="note pb-1 text-left">
-            Fingers, wide × high{hair.untrimmed ? '; before trimming beside it' : ''}
-          </caption>
-          <tbody>
-            {SIZE_VIEWS.map((v) => (
-              <tr key={v} className="line">
-                <th scope="row" className="py-1.5 text-left font-normal">
-                  {VIEW_WORDS[v][0]}
-                  <span className="note block">
-                    {fingers(hair.size[v].beyondMm[0])} and {fingers(hair.size[v].beyondMm[1])} {VIEW_WORDS[v][1]}
-                  </span>
-                </th>
-                <td className="fig whitespace-nowrap text-right text-lead">
-                  {hair.untrimmed && (
-                    <span className="font-normal text-ink2">
-                      {fingers(hair.untrimmed[v].widthMm)} × {fingers(hair.untrimmed[v].heightMm)} →{' '}
-                    </span>
-                  )}
-                  {fingers(hair.size[v].widthMm)} × {fingers(hair.size[v].heightMm)}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      {hair && <SizeLedger hair={hair} finger={fingerMm(plan)} />}
       {hair && <Outlines hair={hair} crownMm={result?.head.landmarks.crown[1] ?? 0} />}
       <p className="note mt-2">
         {hair &&
@@ -87,6 +60,34 @@ export function SizeTab({ session, result, checked: { hair } }: CheckProps) {
         Blunt tips, a mirror, a finger between blade and skin.
       </p>
     </>
+  );
+}
+
+function SizeLedger({ hair, finger }: { readonly hair: HairOnHead; readonly finger: number }) {
+  const fingers = (mm: number) => (Math.round((2 * mm) / finger) / 2).toString().replace('.5', '½');
+  const across = ({ widthMm, heightMm }: HairOnHead['size'][SizeView]) => `${fingers(widthMm)} × ${fingers(heightMm)}`;
+  return (
+    <Ledger
+      large
+      testId="size"
+      caption={`Fingers, wide × high${hair.untrimmed ? '; before trimming beside it' : ''}`}
+      lines={SIZE_VIEWS.map((v) => {
+        const now = across(hair.size[v]);
+        const [right, left] = hair.size[v].beyondMm;
+        return {
+          key: v,
+          name: (
+            <>
+              {VIEW_WORDS[v][0]}
+              <span className="note block">
+                {fingers(right)} and {fingers(left)} {VIEW_WORDS[v][1]}
+              </span>
+            </>
+          ),
+          cells: [hair.untrimmed ? <WasNow key="now" was={across(hair.untrimmed[v])} now={now} /> : now],
+        };
+      })}
+    />
   );
 }
 
@@ -120,7 +121,7 @@ function Outlines({ hair, crownMm }: { readonly hair: HairOnHead; readonly crown
             <path d={`M${path(hair.untrimmed[v].outlineMm)}Z`} fill="none" stroke="var(--ink2)" strokeDasharray="3 3" />
           )}
           <path d={`M${path(hair.size[v].outlineMm)}Z`} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
-          <text y={height * 0.6 - 3} textAnchor="middle" fontSize="12.5" fill="var(--ink2)">
+          <text y={height * 0.6 - 3} textAnchor="middle" className="fill-ink2 text-note">
             {v === 'left' ? 'side' : v}
           </text>
         </svg>

@@ -2,13 +2,16 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect } from 'react';
 import { SIDES } from '../../../core/cover/cover.ts';
+import type { Look } from '../../../core/plan/look-result.ts';
+import type { History } from '../../../model/history.ts';
 import { keptPlans } from '../../../store/plans.ts';
 import { useAgainst } from '../../ask/against.ts';
 import { type Figures, figuresOf } from '../../ask/figures.ts';
 import { db } from '../../session/database.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
 import { SelectField } from '../../ui/field.tsx';
-import { hours, money } from '../../ui/format.ts';
+import { hours, money, percent } from '../../ui/format.ts';
+import { Ledger, WasNow } from '../../ui/ledger.tsx';
 import { type Against, useView } from '../../view/view-store.ts';
 
 const NONE = '';
@@ -23,11 +26,7 @@ export function WhatIfTab({ session, result, checked }: CheckProps) {
   const plans = useLiveQuery(() => keptPlans(db));
   // Leaving this part puts the one head back.
   useEffect(() => () => setCheck({ against: undefined }), [setCheck]);
-  const steps = history.past.slice(-MOST_STEPS).map((_, i, all) => {
-    const back = all.length - i;
-    const deed = back === 1 ? history.present.words : history.past[history.past.length - back + 1].words;
-    return [`before ${back}`, `before “${deed}”`] as const;
-  });
+  const steps = stepsBack(history);
   const others = (plans ?? [])
     .filter((p) => p.id !== plan.id)
     .map((p) => [`plan ${p.id}`, p.history.present.plan.name] as const);
@@ -43,7 +42,7 @@ export function WhatIfTab({ session, result, checked }: CheckProps) {
           wide
           value={keyOf(against)}
           testId="against"
-          options={[[NONE, 'nothing'], ...steps.reverse(), ...others]}
+          options={[[NONE, 'nothing'], ...steps, ...others]}
           onChange={(key) => setCheck({ against: read(key) })}
         />
       </div>
@@ -52,52 +51,30 @@ export function WhatIfTab({ session, result, checked }: CheckProps) {
       )}
       {against && !other && <p className="mt-3">Working it out …</p>}
       {other && result && look && (
-        <table className="mt-3 w-full text-small" data-testid="differences">
-          <caption className="note pb-1 text-left">{`Against → this plan`}</caption>
-          <tbody>
-            {differences(figuresOf(other.result, other.look), figuresOf(result, look), plan.currency).map(
-              ([name, was, now]) => (
-                <Row key={name} name={name} was={was} now={now} />
-              ),
-            )}
-            {SIDES.map((s) => (
-              <Row
-                key={s}
-                name={`Shows, ${s === 'behind' ? s : `from the ${s}`}`}
-                was={`${Math.round(100 * other.look.seen[s])} %`}
-                now={`${Math.round(100 * look.seen[s])} %`}
-              />
-            ))}
-            <Row
-              name="Knots that show"
-              was={String(other.look.knots.filter((k) => k.by === 'nothing').length)}
-              now={String(look.knots.filter((k) => k.by === 'nothing').length)}
-            />
-          </tbody>
-        </table>
+        <Ledger
+          large
+          testId="differences"
+          caption="Against → this plan"
+          lines={[
+            ...differences(figuresOf(other.result, other.look), figuresOf(result, look), plan.currency),
+            ...lookDifferences(other.look, look),
+          ].map(([name, was, now]) => ({ key: name, name, cells: [<WasNow key="now" was={was} now={now} />] }))}
+        />
       )}
     </>
   );
 }
 
-function Row({ name, was, now }: { readonly name: string; readonly was: string; readonly now: string }) {
-  return (
-    <tr className="line">
-      <th scope="row" className="py-1.25 text-left font-normal">
-        {name}
-      </th>
-      <td className="fig whitespace-nowrap text-right text-lead">
-        {was === now ? (
-          <span className="font-normal text-ink2">{now}</span>
-        ) : (
-          <>
-            <span className="font-normal text-ink2">{was} → </span>
-            {now}
-          </>
-        )}
-      </td>
-    </tr>
-  );
+/** The last changes of this plan, newest first. */
+function stepsBack({ past, present }: History) {
+  return past
+    .slice(-MOST_STEPS)
+    .map((_, i, all) => {
+      const back = all.length - i;
+      const change = back === 1 ? present.words : past[past.length - back + 1].words;
+      return [`before ${back}`, `before “${change}”`] as const;
+    })
+    .reverse();
 }
 
 function differences(was: Figures, now: Figures, currency: string) {
@@ -110,6 +87,17 @@ function differences(was: Figures, now: Figures, currency: string) {
     ['Weight', (f) => `${f.massG} g`],
   ];
   return rows.map(([name, show]) => [name, show(was), show(now)] as const);
+}
+
+function lookDifferences(was: Look, now: Look) {
+  const seen = ({ knots }: Look) => String(knots.filter((k) => k.by === 'nothing').length);
+  return [
+    ...SIDES.map((s) => {
+      const name = `Shows, ${s === 'behind' ? s : `from the ${s}`}`;
+      return [name, percent(was.seen[s]), percent(now.seen[s])] as const;
+    }),
+    ['Knots that show', seen(was), seen(now)] as const,
+  ];
 }
 
 function keyOf(against: Against | undefined): string {

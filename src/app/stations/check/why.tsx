@@ -1,7 +1,7 @@
 /** Why a place is covered as it is. */
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import { directionDeg } from '../../../core/head/marks.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
+import type { Look, WhyHere as Reason } from '../../../core/plan/look-result.ts';
 import { upperFirst } from '../../../core/trade/words.ts';
 import { addKnot } from '../../../model/rows-by-hand.ts';
 import { useWhy } from '../../ask/look.ts';
@@ -16,29 +16,34 @@ export function WhyHere(props: {
   readonly look: Look | undefined;
 }) {
   const { session, result, look } = props;
-  const selectedId = useView((v) => v.selectedId);
+  const whyAt = useView((v) => v.check.whyAt);
+  const why = useWhy(session.plan, whyAt);
+  return whyAt && why ? <Reasons session={session} why={why} /> : <Ask result={result} look={look} />;
+}
+
+function Ask({ result, look }: { readonly result: PlanResult; readonly look: Look | undefined }) {
+  const { selectedId, setCheck } = useView();
   const knot = result.knots.find((k) => k.id === selectedId);
   const place = knot ? ([knot.xMm, knot.yMm, knot.zMm] as const) : look?.patches[0]?.atMm;
-  const whyAt = useView((v) => v.check.whyAt);
-  const setCheck = useView((v) => v.setCheck);
-  const why = useWhy(session.plan, whyAt);
-  if (!whyAt || !why) {
-    return (
-      <>
-        <p className="note mt-2">Touch any place of the head, and it tells which rows cover it.</p>
-        {place && (
-          <button
-            type="button"
-            className="word text-note"
-            data-testid="ask"
-            onClick={() => setCheck({ whyAt: directionDeg(place) })}
-          >
-            {knot ? 'Ask at the selected knot' : 'Ask at the thinnest place'}
-          </button>
-        )}
-      </>
-    );
-  }
+  return (
+    <>
+      <p className="note mt-2">Touch any place of the head, and it tells which rows cover it.</p>
+      {place && (
+        <button
+          type="button"
+          className="word text-note"
+          data-testid="ask"
+          onClick={() => setCheck({ whyAt: directionDeg(place) })}
+        >
+          {knot ? 'Ask at the selected knot' : 'Ask at the thinnest place'}
+        </button>
+      )}
+    </>
+  );
+}
+
+function Reasons({ session, why }: { readonly session: PlanSession; readonly why: Reason }) {
+  const { refuse, setCheck } = useView.getState();
   const { onePieceMore: more } = why;
   return (
     <section className="mt-3" aria-label="Why here" data-testid="why" aria-live="polite">
@@ -64,7 +69,7 @@ export function WhyHere(props: {
             type="button"
             className="button mt-2"
             data-testid="one-more"
-            onClick={() => useView.getState().refuse(session.apply(addKnot(session.plan, more.at)))}
+            onClick={() => refuse(session.apply(addKnot(session.plan, more.at)))}
           >
             Put it in
           </button>

@@ -3,43 +3,32 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef, useState } from 'react';
 import { CONDITION_NAMES } from '../../../core/trade/hair.ts';
 import { addProduct } from '../../../model/cap-and-hair.ts';
-import { keepHair, offShelf, shelfHair } from '../../../store/shelf.ts';
+import { keepHair, offShelf, type ShelfHair, shelfHair } from '../../../store/shelf.ts';
 import { db } from '../../session/database.ts';
 import { exportProducts } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 
+interface Said {
+  readonly words: string;
+  readonly wrong: boolean;
+}
+
 export function ShelfTab({ session }: { readonly session: PlanSession }) {
   const { plan } = session;
   const kept = useLiveQuery(() => shelfHair(db), []) ?? [];
-  const file = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<{ readonly words: string; readonly wrong: boolean }>();
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const { readProductsCsv } = await import('../../../formats/products-csv.ts');
-    const read = readProductsCsv(await chosen.text());
-    if (!read.ok) return setSaid({ words: `${read.why} Nothing was changed.`, wrong: true });
-    await keepHair(db, read.value, Date.now());
-    setSaid({ words: `${read.value.length} kept on the shelf.`, wrong: false });
+  const [said, setSaid] = useState<Said>();
+  const keep = async () => {
+    await keepHair(db, plan.products, Date.now());
+    setSaid({ words: 'This plan’s hair is on the shelf.', wrong: false });
   };
   return (
     <>
       <p className="note">Hair that is yours, worn or new. Worn hair comes back as fill, or where it is least seen.</p>
       <div className="mt-2 flex flex-wrap gap-2">
-        <button
-          type="button"
-          className="button"
-          data-testid="keep-hair"
-          onClick={() =>
-            void keepHair(db, plan.products, Date.now()).then(() =>
-              setSaid({ words: 'This plan’s hair is on the shelf.', wrong: false }),
-            )
-          }
-        >
+        <button type="button" className="button" data-testid="keep-hair" onClick={() => void keep()}>
           Keep this plan’s hair
         </button>
-        <button type="button" className="button" onClick={() => file.current?.click()}>
-          From a table (CSV)
-        </button>
+        <FromTable say={setSaid} />
         <button
           type="button"
           className="button"
@@ -49,6 +38,36 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
           As a table (CSV)
         </button>
       </div>
+      {said && (
+        <p role={said.wrong ? 'alert' : 'status'} className={`note mt-2 ${said.wrong ? 'text-madder' : ''}`}>
+          {said.words}
+        </p>
+      )}
+      {kept.length === 0 && <p className="mt-3">Nothing is kept yet.</p>}
+      <ul className="mt-2">
+        {kept.map((shelved) => (
+          <Shelved key={shelved.id} shelved={shelved} session={session} />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function FromTable({ say }: { readonly say: (said: Said) => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const { readProductsCsv } = await import('../../../formats/products-csv.ts');
+    const read = readProductsCsv(await chosen.text());
+    if (!read.ok) return say({ words: `${read.why} Nothing was changed.`, wrong: true });
+    await keepHair(db, read.value, Date.now());
+    say({ words: `${read.value.length} kept on the shelf.`, wrong: false });
+  };
+  return (
+    <>
+      <button type="button" className="button" onClick={() => file.current?.click()}>
+        From a table (CSV)
+      </button>
       <input
         ref={file}
         type="file"
@@ -62,41 +81,35 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
           e.target.value = '';
         }}
       />
-      {said && (
-        <p role={said.wrong ? 'alert' : 'status'} className={`note mt-2 ${said.wrong ? 'text-madder' : ''}`}>
-          {said.words}
-        </p>
-      )}
-      {kept.length === 0 && <p className="mt-3">Nothing is kept yet.</p>}
-      <ul className="mt-2">
-        {kept.map(({ id, product }) => (
-          <li key={id} className="line py-1">
-            <div className="flex items-center justify-between gap-2">
-              <button
-                type="button"
-                className="word"
-                onClick={() => {
-                  const { id: _, lowerHalfOf: __, ...made } = product;
-                  session.apply(addProduct(plan, made));
-                }}
-              >
-                {product.name}
-              </button>
-              <button
-                type="button"
-                className="word text-note"
-                aria-label={`Take ${product.name} off the shelf`}
-                onClick={() => void offShelf(db, id)}
-              >
-                forget
-              </button>
-            </div>
-            <p className="note">
-              {product.packsAtHand} packs, {CONDITION_NAMES[product.condition]}, worn {product.timesWorn} times
-            </p>
-          </li>
-        ))}
-      </ul>
     </>
+  );
+}
+
+function Shelved(props: { readonly shelved: ShelfHair; readonly session: PlanSession }) {
+  const { session } = props;
+  const { id, product } = props.shelved;
+  const use = () => {
+    const { id: _, lowerHalfOf: __, ...made } = product;
+    session.apply(addProduct(session.plan, made));
+  };
+  return (
+    <li className="line py-1">
+      <div className="flex items-center justify-between gap-2">
+        <button type="button" className="word" onClick={use}>
+          {product.name}
+        </button>
+        <button
+          type="button"
+          className="word text-note"
+          aria-label={`Take ${product.name} off the shelf`}
+          onClick={() => void offShelf(db, id)}
+        >
+          forget
+        </button>
+      </div>
+      <p className="note">
+        {product.packsAtHand} packs, {CONDITION_NAMES[product.condition]}, worn {product.timesWorn} times
+      </p>
+    </li>
   );
 }

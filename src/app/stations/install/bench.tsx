@@ -3,8 +3,9 @@ import { dequal } from 'dequal';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { foldInstall } from '../../../core/install/session.ts';
+import { foldInstall, type InstallState } from '../../../core/install/session.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
 import { openSession, sessionEvents, startSession } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db, newId } from '../../session/database.ts';
@@ -34,29 +35,11 @@ export function InstallBench({ session, result }: BenchProps) {
       setTrouble(storageSentence(error));
     }
   };
-  const changed = open && !dequal(open.session.plan, session.history.present.plan);
   return (
     <>
       <h2>At the mirror</h2>
       {open ? (
-        <>
-          <p className="mt-3">
-            Begun on {day(open.session.startedAtMs)}. {open.state.done.length} knots behind you
-            {open.state.paused ? ', paused' : ''}.
-          </p>
-          {changed && (
-            <p className="note mt-1">
-              The plan has changed since. The install goes on with the plan as it was, so that no knot moves under your
-              hands.
-            </p>
-          )}
-          <Link className="button primary mt-4" to={`/install/${open.session.id}`} data-testid="go-on">
-            Go on with knot {open.state.done.length + 1}
-          </Link>
-          <button type="button" className="word mt-2 text-note" onClick={begin}>
-            Begin again with the plan as it is now
-          </button>
-        </>
+        <GoOn open={open} now={session.history.present.plan} onBegin={begin} />
       ) : (
         <>
           <p className="mt-3">
@@ -75,18 +58,50 @@ export function InstallBench({ session, result }: BenchProps) {
       )}
       <h3 className="mt-6 text-title">Before you begin</h3>
       <ul className="mt-2 list-none text-small">
-        {[
-          'Hair clean, detangled and dry, scalp oiled before it disappears under the net.',
-          'Hook two pieces and look before you open the rest of the hair.',
-          'Keep the latch shut when the hook goes back through.',
-          'After each knot: it doesn’t slide at a light tug, and the skin doesn’t lift.',
-          'Pain, bumps or a headache mean too tight: take it out. Never load sore edges.',
-        ].map((line) => (
+        {BEFORE.map((line) => (
           <li key={line} className="line py-1.5">
             {line}
           </li>
         ))}
       </ul>
+    </>
+  );
+}
+
+const BEFORE = [
+  'Hair clean, detangled and dry, scalp oiled before it disappears under the net.',
+  'Hook two pieces and look before you open the rest of the hair.',
+  'Keep the latch shut when the hook goes back through.',
+  'After each knot: it doesn’t slide at a light tug, and the skin doesn’t lift.',
+  'Pain, bumps or a headache mean too tight: take it out. Never load sore edges.',
+];
+
+/** An install that is not finished, as it stands. */
+interface Open {
+  readonly session: InstallSession;
+  readonly state: InstallState;
+}
+
+function GoOn(props: { readonly open: Open; readonly now: PlanDocument; readonly onBegin: () => void }) {
+  const { session, state } = props.open;
+  return (
+    <>
+      <p className="mt-3">
+        Begun on {day(session.startedAtMs)}. {state.done.length} knots behind you
+        {state.paused ? ', paused' : ''}.
+      </p>
+      {!dequal(session.plan, props.now) && (
+        <p className="note mt-1">
+          The plan has changed since. The install goes on with the plan as it was, so that no knot moves under your
+          hands.
+        </p>
+      )}
+      <Link className="button primary mt-4" to={`/install/${session.id}`} data-testid="go-on">
+        Go on with knot {state.done.length + 1}
+      </Link>
+      <button type="button" className="word mt-2 text-note" onClick={props.onBegin}>
+        Begin again with the plan as it is now
+      </button>
     </>
   );
 }

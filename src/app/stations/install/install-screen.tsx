@@ -3,8 +3,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { forecastInstall } from '../../../core/install/session.ts';
+import { forecastInstall, type InstallState } from '../../../core/install/session.ts';
+import type { HeadScene } from '../../../core/plan/ask/scene.ts';
 import { lowerFirst } from '../../../core/trade/words.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
 import { useResult, useScene } from '../../ask/plan.ts';
 import { useTheme } from '../../session/theme.ts';
 import { useSize } from '../../ui/use-size.ts';
@@ -51,7 +53,7 @@ export function InstallScreen() {
 }
 
 function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
-  const { state, now, add, trouble } = install;
+  const { state, add, trouble } = install;
   const index = state.done.length;
   const knot = result.knots[index];
   const scene = useScene(plan);
@@ -60,73 +62,33 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
   const [folded, setFolded] = useState(false);
   const [spoken, setSpoken] = useState(false);
   const [noting, setNoting] = useState(false);
+  const { next, back, pause } = useSteps(result, install);
   useScreenAwake(!state.paused && !state.finished);
-
-  const next = useCallback(() => {
-    const { paused, done } = now();
-    const following = result.knots[done.length];
-    if (paused) add('resume');
-    else if (following) add('knot', { knotId: following.id });
-  }, [add, now, result]);
-  const back = useCallback(() => {
-    if (now().done.length > 0) add('back');
-  }, [add, now]);
-  const pause = () => add(state.paused ? 'resume' : 'pause');
   useInstallKeys({ next, back, pause, enabled: !noting });
   useSpeech(spoken && knot ? speechFor(knot, result) : undefined);
-
-  const pieces = result.supply.packs * result.supply.piecesPerPack;
-  const forecast = forecastInstall(
-    state,
-    result.knots.map((k) => k.seconds),
-    pieces,
-  );
-
   return (
     <main
       ref={box}
-      className="relative grid h-dvh grid-rows-[118px_minmax(0,1fr)_auto]"
+      className="relative grid h-dvh grid-rows-mirror"
       style={{ '--outline': 'var(--ink)' } as React.CSSProperties}
     >
       <div className="daylight" />
       <h1 className="sr-only">Install, {plan.name}</h1>
       <RowBand result={result} index={Math.min(index, result.knots.length - 1)} width={width} />
       {knot ? (
-        <section
-          className="mx-auto flex w-full max-w-295 flex-col gap-[clamp(8px,1.5vh,18px)] overflow-y-auto px-[clamp(16px,5vw,40px)] pb-2 pt-[clamp(12px,1.7vh,20px)]"
-          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
-          tabIndex={0}
-          aria-label="This knot"
-        >
-          <KnotTitle result={result} knot={knot} paused={state.paused} onPause={pause} />
-          <FirstDo result={result} index={index} />
-          <div className={`grid gap-x-9 gap-y-4.5 ${folded ? '' : 'beside:grid-cols-beside beside:items-center'}`}>
-            {!folded && <KnotMoves knot={knot} />}
-            <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">
-              <WherePicture plan={plan} result={result} scene={scene} index={index} />
-              <WhereItGoes plan={plan} knot={knot} />
-            </div>
-          </div>
-          <Forecast forecast={forecast} total={result.knots.length} />
-          <div className="flex flex-wrap gap-x-6.5">
-            <WordButton onClick={() => setNoting(true)} testId="note">
-              Write a note
-            </WordButton>
-            <WordButton pressed={spoken} onClick={() => setSpoken(!spoken)}>
-              {spoken ? 'Be silent' : 'Speak'}
-            </WordButton>
-            <WordButton onClick={() => setFolded(!folded)}>{folded ? 'Show the moves' : 'I know this knot'}</WordButton>
-            <WordButton onClick={() => add('skip', { knotId: knot.id })} testId="skip">
-              Leave it empty
-            </WordButton>
-            <WaysOut plan={plan} upTo={result.knots[Math.max(0, index - 1)].id} />
-          </div>
-          {trouble && (
-            <p role="alert" className="text-far-note text-madder">
-              {trouble}
-            </p>
-          )}
-        </section>
+        <ThisKnot {...{ plan, result, scene, index, state, folded, trouble }} onPause={pause}>
+          <WordButton onClick={() => setNoting(true)} testId="note">
+            Write a note
+          </WordButton>
+          <WordButton pressed={spoken} onClick={() => setSpoken(!spoken)}>
+            {spoken ? 'Be silent' : 'Speak'}
+          </WordButton>
+          <WordButton onClick={() => setFolded(!folded)}>{folded ? 'Show the moves' : 'I know this knot'}</WordButton>
+          <WordButton onClick={() => add('skip', { knotId: knot.id })} testId="skip">
+            Leave it empty
+          </WordButton>
+          <WaysOut plan={plan} upTo={result.knots[Math.max(0, index - 1)].id} />
+        </ThisKnot>
       ) : (
         <Done plan={plan} state={state} onFinish={() => add('finish')} />
       )}
@@ -140,6 +102,67 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
       />
       {noting && <NotePad onKeep={(text) => add('note', { text })} onClose={() => setNoting(false)} />}
     </main>
+  );
+}
+
+/** On, back and a rest: what the big touch, the arrows and the space bar do. */
+function useSteps(result: PlanResult, { state, now, add }: AtTheMirrorProps['install']) {
+  const next = useCallback(() => {
+    const { paused, done } = now();
+    const following = result.knots[done.length];
+    if (paused) add('resume');
+    else if (following) add('knot', { knotId: following.id });
+  }, [add, now, result]);
+  const back = useCallback(() => {
+    if (now().done.length > 0) add('back');
+  }, [add, now]);
+  return { next, back, pause: () => add(state.paused ? 'resume' : 'pause') };
+}
+
+/** The knot in hand: which, how, where, and what of the hair and the evening is left. */
+function ThisKnot(props: {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly scene: HeadScene | undefined;
+  readonly index: number;
+  readonly state: InstallState;
+  readonly folded: boolean;
+  readonly trouble: string | undefined;
+  readonly onPause: () => void;
+  readonly children: React.ReactNode;
+}) {
+  const { plan, result, index, state, folded, trouble } = props;
+  const knot = result.knots[index];
+  const pieces = result.supply.packs * result.supply.piecesPerPack;
+  const forecast = forecastInstall(
+    state,
+    result.knots.map((k) => k.seconds),
+    pieces,
+  );
+  return (
+    <section
+      className="mx-auto flex w-full max-w-295 flex-col gap-far overflow-y-auto px-[clamp(16px,5vw,40px)] pb-2 pt-far"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
+      tabIndex={0}
+      aria-label="This knot"
+    >
+      <KnotTitle result={result} knot={knot} paused={state.paused} onPause={props.onPause} />
+      <FirstDo result={result} index={index} />
+      <div className={`grid gap-x-9 gap-y-4.5 ${folded ? '' : 'beside:grid-cols-beside beside:items-center'}`}>
+        {!folded && <KnotMoves knot={knot} />}
+        <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">
+          <WherePicture plan={plan} result={result} scene={props.scene} index={index} />
+          <WhereItGoes plan={plan} knot={knot} />
+        </div>
+      </div>
+      <Forecast forecast={forecast} total={result.knots.length} />
+      <div className="flex flex-wrap gap-x-6.5">{props.children}</div>
+      {trouble && (
+        <p role="alert" className="text-far-note text-madder">
+          {trouble}
+        </p>
+      )}
+    </section>
   );
 }
 

@@ -7,43 +7,25 @@ import '../../row-map/row-map.css';
 
 const PX_PER_MM = 4.6;
 
-export function RowBand({
-  result,
-  index,
-  width,
-}: {
-  readonly result: PlanResult;
-  readonly index: number;
-  readonly width: number;
-}) {
+export function RowBand(props: { readonly result: PlanResult; readonly index: number; readonly width: number }) {
+  const { result, index, width } = props;
   const knot = result.knots[index];
   if (!knot) return <div className="weave h-29.5" />;
   const middle = width / 2;
   const x = (k: PlannedKnot) => middle + (k.fromMiddleMm - knot.fromMiddleMm) * PX_PER_MM;
-  const near = (k: PlannedKnot) => Math.abs(x(k) - middle) < middle + 30;
-  const here = result.knots.filter((k) => k.row === knot.row && near(k));
-  const below = result.knots.filter((k) => k.row === knot.row - 1 && near(k));
+  const near = result.knots.filter((k) => x(k) > -30 && x(k) < width + 30);
   const row = result.rows[knot.row];
   const from = middle + (row.startMm - knot.fromMiddleMm) * PX_PER_MM;
   const to = middle + (row.endMm - knot.fromMiddleMm) * PX_PER_MM;
   return (
     <div className="weave h-29.5 overflow-hidden" aria-hidden="true">
       <svg aria-hidden="true" width={width} height="118">
-        <defs>
-          <linearGradient id="beam" x1="0" x2="1">
-            <stop offset="0" stopColor="var(--glow-out)" />
-            <stop offset=".3" stopColor="var(--glow)" />
-            <stop offset=".7" stopColor="var(--glow)" />
-            <stop offset="1" stopColor="var(--glow-out)" />
-          </linearGradient>
-        </defs>
-        <rect x={middle - 50} width="100" height="118" fill="url(#beam)" />
-        <path d={`M${middle},0V118`} stroke="var(--light)" strokeWidth="2.5" />
+        <Beam middle={middle} />
         <g opacity=".6" fill="var(--yarn)">
           <path d={`M-10,90H${width + 10}`} stroke="var(--yarn)" strokeOpacity=".9" strokeWidth="1.6" />
-          {below.map((k) => (
-            <path key={k.id} d={signPath(k, 9)} transform={`translate(${x(k)} 90)`} />
-          ))}
+          {near.map(
+            (k) => k.row === knot.row - 1 && <path key={k.id} d={signPath(k, 9)} transform={`translate(${x(k)} 90)`} />,
+          )}
         </g>
         <path d={`M${Math.max(-10, from)},44H${middle}`} stroke="var(--yarn)" strokeWidth="4" />
         <path
@@ -52,8 +34,8 @@ export function RowBand({
           strokeWidth="1.8"
           strokeDasharray="7 6"
         />
-        {here.map((k) => {
-          if (k === knot) return null;
+        {near.map((k) => {
+          if (k === knot || k.row !== knot.row) return null;
           const done = k.place < knot.place;
           return (
             <path
@@ -70,5 +52,23 @@ export function RowBand({
         <path d={signPath(knot, 15)} transform={`translate(${middle} 44)`} fill="var(--sign)" />
       </svg>
     </div>
+  );
+}
+
+/** The light stands still; the row moves under it. */
+function Beam({ middle }: { readonly middle: number }) {
+  return (
+    <>
+      <defs>
+        <linearGradient id="beam" x1="0" x2="1">
+          <stop offset="0" stopColor="var(--glow-out)" />
+          <stop offset=".3" stopColor="var(--glow)" />
+          <stop offset=".7" stopColor="var(--glow)" />
+          <stop offset="1" stopColor="var(--glow-out)" />
+        </linearGradient>
+      </defs>
+      <rect x={middle - 50} width="100" height="118" fill="url(#beam)" />
+      <path d={`M${middle},0V118`} stroke="var(--light)" strokeWidth="2.5" />
+    </>
   );
 }

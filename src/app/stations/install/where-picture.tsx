@@ -10,6 +10,7 @@ import { paletteOf, scalpColour } from '../../head-view/picture/palette.ts';
 import { type Projection, projection, screenX, screenY } from '../../head-view/projection.ts';
 import { useHeadPicture } from '../../head-view/use-head-picture.ts';
 import { useTheme } from '../../session/theme.ts';
+import { cleared } from '../../ui/canvas.ts';
 import { token } from '../../ui/tokens.ts';
 
 const WIDTH = 330;
@@ -44,12 +45,8 @@ export function WherePicture(props: {
     return () => cancelAnimationFrame(frame);
   }, [picture, seen, plan, theme]);
   useEffect(() => {
-    const ctx = lines.current?.getContext('2d');
-    if (!ctx || !lines.current) return;
-    lines.current.width = 2 * WIDTH;
-    lines.current.height = 2 * HEIGHT;
-    ctx.setTransform(2, 0, 0, 2, 0, 0);
-    ctx.clearRect(0, 0, WIDTH, HEIGHT);
+    const ctx = cleared(lines.current, WIDTH, HEIGHT, 2);
+    if (!ctx) return;
     drawRows(ctx, seen, soFar(result, knot), {
       selectedId: undefined,
       cautions: NONE,

@@ -7,7 +7,7 @@ import { addLogEntry, sessionEvents, unloggedSession } from '../../../store/inst
 import { storageSentence } from '../../../store/plans.ts';
 import { db, newId } from '../../session/database.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
-import { NumberField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { day, duration, money } from '../../ui/format.ts';
 
 export function LogBench({ session, result }: BenchProps) {
@@ -43,49 +43,31 @@ export function LogBench({ session, result }: BenchProps) {
   );
 }
 
-function LogForm(props: {
+interface Installed {
   readonly install: InstallSession;
   readonly done: number;
   readonly pieces: number;
   readonly workedMinutes: number;
   readonly notes: readonly string[];
   readonly result: NonNullable<BenchProps['result']>;
-}) {
-  const { result, install } = props;
-  const planned: LogFigures = {
-    knots: result.knots.length,
-    pieces: result.supply.pieces,
-    packs: result.supply.packs,
-    minutes: Math.round(result.time.totalMinutes),
-    price: result.supply.price,
-  };
-  const [used, setUsed] = useState<LogFigures>({
-    knots: props.done,
-    pieces: props.pieces,
-    packs: Math.ceil(props.pieces / result.supply.piecesPerPack),
-    minutes: Math.max(1, Math.round(props.workedMinutes)),
-    price: planned.price,
-  });
+}
+
+function LogForm(props: Installed) {
+  const { install } = props;
+  const { planned, used: guessed } = figuresOf(props);
+  const [used, setUsed] = useState<LogFigures>(guessed);
   const [line, setLine] = useState(props.notes.join(' '));
   const [trouble, setTrouble] = useState<string>();
-  const set = (key: keyof LogFigures, most: number) => (value: number) => {
-    if (value < 0 || value > most) return `It has to be from 0 to ${most}.`;
-    setUsed({ ...used, [key]: value });
-    return undefined;
+  const set: TakeChange<LogFigures> = (change) => {
+    const refusal = refusalOf(change);
+    if (!refusal) setUsed({ ...used, ...change });
+    return refusal;
   };
   const keep = async () => {
-    const entry: LogEntry = {
-      id: newId(),
-      planId: install.planId,
-      sessionId: install.id,
-      planName: install.plan.name,
-      atMs: Date.now(),
-      line: line.trim(),
-      planned,
-      used,
-    };
+    const { planId, id: sessionId, plan } = install;
+    const made = { id: newId(), planId, sessionId, planName: plan.name, atMs: Date.now() };
     try {
-      await addLogEntry(db, entry);
+      await addLogEntry(db, { ...made, line: line.trim(), planned, used });
     } catch (error) {
       setTrouble(storageSentence(error));
     }
@@ -99,26 +81,14 @@ function LogForm(props: {
       <textarea
         id="log-line"
         data-testid="log-line"
-        className="mt-2 w-full border-b-[1.5px] border-hair p-1"
+        className="entry mt-2 p-1"
         rows={3}
         value={line}
         maxLength={400}
         placeholder="What to change next time"
         onChange={(e) => setLine(e.target.value)}
       />
-      <NumberField
-        label={`Pieces used (planned ${planned.pieces})`}
-        value={used.pieces}
-        testId="log-pieces"
-        onCommit={set('pieces', 5000)}
-      />
-      <NumberField label={`Packs opened (planned ${planned.packs})`} value={used.packs} onCommit={set('packs', 200)} />
-      <NumberField
-        label={`Minutes (planned ${planned.minutes})`}
-        value={used.minutes}
-        onCommit={set('minutes', 6000)}
-      />
-      <NumberField label="Paid" value={used.price} onCommit={set('price', 100000)} />
+      <Fields record={used} of={usedFields(planned)} set={set} />
       <button type="button" className="button primary mt-3" onClick={keep} data-testid="keep-log">
         Keep it in the log
       </button>
@@ -130,6 +100,40 @@ function LogForm(props: {
     </section>
   );
 }
+
+/** What was planned, and what seems to have been used of it. */
+function figuresOf({ result, done, pieces, workedMinutes }: Installed) {
+  const { supply, knots, time } = result;
+  const planned: LogFigures = {
+    knots: knots.length,
+    pieces: supply.pieces,
+    packs: supply.packs,
+    minutes: Math.round(time.totalMinutes),
+    price: supply.price,
+  };
+  const used: LogFigures = {
+    knots: done,
+    pieces,
+    packs: Math.ceil(pieces / supply.piecesPerPack),
+    minutes: Math.max(1, Math.round(workedMinutes)),
+    price: planned.price,
+  };
+  return { planned, used };
+}
+
+const MOST: Readonly<Partial<LogFigures>> = { pieces: 5000, packs: 200, minutes: 6000, price: 100_000 };
+
+function refusalOf(change: Partial<LogFigures>): string | undefined {
+  const wrong = Object.entries(change).find(([key, v]) => v < 0 || v > (MOST[key as keyof LogFigures] ?? v));
+  return wrong && `It has to be from 0 to ${MOST[wrong[0] as keyof LogFigures]}.`;
+}
+
+const usedFields = (planned: LogFigures): ReadonlyArray<FieldEntry<LogFigures>> => [
+  { key: 'pieces', kind: 'number', label: `Pieces used (planned ${planned.pieces})`, testId: 'log-pieces' },
+  { key: 'packs', kind: 'number', label: `Packs opened (planned ${planned.packs})` },
+  { key: 'minutes', kind: 'number', label: `Minutes (planned ${planned.minutes})` },
+  { key: 'price', kind: 'number', label: 'Paid' },
+];
 
 function Entry({ entry, currency }: { readonly entry: LogEntry; readonly currency: string }) {
   const rows: ReadonlyArray<readonly [string, (f: LogFigures) => string]> = [

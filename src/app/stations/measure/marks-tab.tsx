@@ -18,73 +18,26 @@ const MARK_WORDS: Readonly<Record<MarkKind, string>> = {
   inSight: 'Your own hair stays visible. No piece goes here and no cover is owed.',
 };
 
+const WIDTHS = [
+  ['small', '1 finger'],
+  ['medium', '1½ fingers'],
+  ['wide', '2½ fingers'],
+] as const;
+
 export function MarksTab({ session }: { readonly session: PlanSession }) {
   const { plan } = session;
-  const tool = useView((v) => v.tool);
-  const hold = useView((v) => v.hold);
-  const brush = tool.kind === 'brush' ? tool : undefined;
   const [kind, setKind] = useState<MarkKind>('tender');
-  const [width, setWidth] = useState<keyof typeof BRUSH_MM>('medium');
-  const take = (mark: MarkKind, radius: keyof typeof BRUSH_MM, erase: boolean) =>
-    hold({ kind: 'brush', mark, radiusMm: BRUSH_MM[radius], erase });
   const named = plan.marks.flatMap((m) => (m.kind === kind && 'region' in m.place && !m.erase ? [m.place.region] : []));
-  const count = plan.marks.filter((m) => m.kind === kind).length;
   return (
     <>
-      <SelectField
-        label="Mark"
-        testId="mark-kind"
-        value={kind}
-        options={MARK_KINDS.map((k) => [k, MARK_NAMES[k]] as const)}
-        onChange={(k) => {
-          setKind(k);
-          if (brush) take(k, width, brush.erase);
-        }}
-      />
-      <p className="note">{MARK_WORDS[kind]}</p>
-      <SelectField
-        label="Brush, across"
-        testId="brush-width"
-        value={width}
-        options={[
-          ['small', '1 finger'],
-          ['medium', '1½ fingers'],
-          ['wide', '2½ fingers'],
-        ]}
-        onChange={(w) => {
-          setWidth(w);
-          if (brush) take(kind, w, brush.erase);
-        }}
-      />
-      <div className="mt-2 grid grid-cols-2 gap-2">
-        <ToolButton
-          testId="brush-paint"
-          held={brush !== undefined && !brush.erase}
-          onPress={() => (brush && !brush.erase ? hold(TURN_TOOL) : take(kind, width, false))}
-        >
-          Paint
-        </ToolButton>
-        <ToolButton
-          testId="brush-erase"
-          held={brush?.erase === true}
-          onPress={() => (brush?.erase ? hold(TURN_TOOL) : take(kind, width, true))}
-        >
-          Wipe out
-        </ToolButton>
-      </div>
-      {brush && (
-        <p className="note mt-2">
-          Draw on the head. To turn it meanwhile use the words under the head. By keyboard: the brush is a bead on the
-          head; arrows move it, Enter paints.
-        </p>
-      )}
+      <Brush kind={kind} onKind={setKind} />
       <Several
         label="Whole regions"
         values={named}
         options={REGIONS.map((r) => [r, REGION_NAMES[r]] as const)}
         onChange={(regions) => session.apply(setRegions(plan, kind, regions))}
       />
-      {count > 0 && (
+      {plan.marks.some((m) => m.kind === kind) && (
         <button type="button" className="word" onClick={() => session.apply(clearMarks(plan, kind))}>
           Clear all {MARK_NAMES[kind]}
         </button>
@@ -101,6 +54,61 @@ export function MarksTab({ session }: { readonly session: PlanSession }) {
           onChange={(skin) => session.apply(setField(plan, 'skin', skin, `Skin tone ${skin}`))}
         />
       </div>
+    </>
+  );
+}
+
+/** What is painted, how wide, and the two brushes. */
+function Brush({ kind, onKind }: { readonly kind: MarkKind; readonly onKind: (kind: MarkKind) => void }) {
+  const { tool, hold } = useView();
+  const brush = tool.kind === 'brush' ? tool : undefined;
+  const [width, setWidth] = useState<keyof typeof BRUSH_MM>('medium');
+  const take = (mark: MarkKind, radius: keyof typeof BRUSH_MM, erase: boolean) =>
+    hold({ kind: 'brush', mark, radiusMm: BRUSH_MM[radius], erase });
+  const brushes = [
+    ['paint', 'Paint', false],
+    ['erase', 'Wipe out', true],
+  ] as const;
+  return (
+    <>
+      <SelectField
+        label="Mark"
+        testId="mark-kind"
+        value={kind}
+        options={MARK_KINDS.map((k) => [k, MARK_NAMES[k]] as const)}
+        onChange={(k) => {
+          onKind(k);
+          if (brush) take(k, width, brush.erase);
+        }}
+      />
+      <p className="note">{MARK_WORDS[kind]}</p>
+      <SelectField
+        label="Brush, across"
+        testId="brush-width"
+        value={width}
+        options={WIDTHS}
+        onChange={(w) => {
+          setWidth(w);
+          if (brush) take(kind, w, brush.erase);
+        }}
+      />
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        {brushes.map(([id, words, erase]) => {
+          const held = brush?.erase === erase;
+          const press = () => (held ? hold(TURN_TOOL) : take(kind, width, erase));
+          return (
+            <ToolButton key={id} testId={`brush-${id}`} held={held} onPress={press}>
+              {words}
+            </ToolButton>
+          );
+        })}
+      </div>
+      {brush && (
+        <p className="note mt-2">
+          Draw on the head. To turn it meanwhile use the words under the head. By keyboard: the brush is a bead on the
+          head; arrows move it, Enter paints.
+        </p>
+      )}
     </>
   );
 }

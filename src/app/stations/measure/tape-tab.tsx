@@ -218,7 +218,7 @@ function FingerFields({ session }: { readonly session: PlanSession }) {
           ] as const
         }
         onChange={(n) => {
-          const count = Number(n);
+          const count = n === '4' ? 4 : 1;
           // The finger itself stays as wide as it was.
           const width = `${(fingerMm(plan) * count).toFixed(1).replace(/\.0$/, '')} mm`;
           session.apply(setField(plan, 'fingers', { count, width }, count === 4 ? 'Four fingers' : 'One finger'));

@@ -9,10 +9,11 @@ import {
   SECOND_PASS_INFO,
   SECOND_PASSES,
 } from '../../../core/trade/rows.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
 import { setRows } from '../../../model/rows-by-hand.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice } from '../../ui/choice.tsx';
-import { NumberField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
 
@@ -20,6 +21,7 @@ export function SchemeTab({ session, result }: BenchProps) {
   const { plan } = session;
   const { rows } = plan;
   const { fringe } = rows;
+  const set: TakeChange<PlanDocument['rows']> = (change, words) => session.apply(setRows(plan, change, words));
   return (
     <>
       <h2>Which way rows run</h2>
@@ -46,17 +48,7 @@ export function SchemeTab({ session, result }: BenchProps) {
         options={SECOND_PASSES.map((value) => ({ value, ...SECOND_PASS_INFO[value] }))}
         onChange={(secondPass) => session.apply(setRows(plan, { secondPass }))}
       />
-      {isFieldScheme(rows.scheme) && (
-        <NumberField
-          label="Rows moved from the part, % of a gap"
-          value={Math.round(100 * rows.offset)}
-          testId="row-offset"
-          beside="Moves where the bricks fall; nearer is below zero. At most a quarter of a gap."
-          onCommit={(percent) =>
-            session.apply(setRows(plan, { offset: percent / 100 }, `Rows moved by ${percent} % of a gap`))
-          }
-        />
-      )}
+      <Fields record={rows} of={OFFSET} set={set} />
       <h3 className="mt-5 text-title">Fringe</h3>
       <Choice
         label="Fringe"
@@ -64,25 +56,33 @@ export function SchemeTab({ session, result }: BenchProps) {
         options={FRINGES.map((value) => ({ value, ...FRINGE_INFO[value] }))}
         onChange={(how) => session.apply(setRows(plan, { fringe: { ...fringe, how } }))}
       />
-      {fringe.how === 'short' && (
-        <>
-          <NumberField
-            label="Wide, fingers"
-            value={fringe.widthFingers}
-            onCommit={(widthFingers) =>
-              session.apply(
-                setRows(plan, { fringe: { ...fringe, widthFingers } }, `Fringe ${widthFingers} fingers wide`),
-              )
-            }
-          />
-          <NumberField
-            label="Rows of it"
-            value={fringe.rows}
-            onCommit={(n) => session.apply(setRows(plan, { fringe: { ...fringe, rows: n } }, `Fringe in ${n} rows`))}
-          />
-        </>
-      )}
+      <Fields record={fringe} of={SHORT_FRINGE} set={(c, words) => set({ fringe: { ...fringe, ...c } }, words)} />
       <SchoolsBench session={session} names={['bun', 'wideTwist']} />
     </>
   );
 }
+
+const OFFSET: ReadonlyArray<FieldEntry<PlanDocument['rows']>> = [
+  {
+    key: 'offset',
+    kind: 'number',
+    percent: true,
+    label: 'Rows moved from the part, % of a gap',
+    testId: 'row-offset',
+    when: ({ scheme }) => isFieldScheme(scheme),
+    beside: 'Moves where the bricks fall; nearer is below zero. At most a quarter of a gap.',
+    words: (share) => `Rows moved by ${Math.round(1000 * share) / 10} % of a gap`,
+  },
+];
+
+const isShort = ({ how }: PlanDocument['rows']['fringe']) => how === 'short';
+const SHORT_FRINGE: ReadonlyArray<FieldEntry<PlanDocument['rows']['fringe']>> = [
+  {
+    key: 'widthFingers',
+    kind: 'number',
+    label: 'Wide, fingers',
+    when: isShort,
+    words: (n) => `Fringe ${n} fingers wide`,
+  },
+  { key: 'rows', kind: 'number', label: 'Rows of it', when: isShort, words: (n) => `Fringe in ${n} rows` },
+];

@@ -1,4 +1,5 @@
 /** Spacing as two beads on a thread with her own fingers between them; the right bead is dragged. */
+import { Slider } from 'radix-ui';
 import { useId, useRef } from 'react';
 import type { PlanResult } from '../../../core/findings/plan-result.ts';
 import type { Part } from '../../../core/head/part.ts';
@@ -55,65 +56,88 @@ export function SpacingBench({
 }
 
 function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly session: PlanSession }) {
-  const track = useRef<HTMLDivElement>(null);
   const { plan } = session;
   const value = plan.spacing.fingers[zone];
   const least = plan.spacing.said === 'clear' ? 0.25 : 0.5;
-  const limited = (v: number) => Math.min(LONGEST, Math.max(least, Math.round(v / STEP) * STEP));
-  // Read from the event, not from what is rendered: on a slow machine the finger is lifted before the screen follows.
-  const valueAt = (event: React.PointerEvent) => {
-    const box = track.current?.getBoundingClientRect();
-    return box ? limited((event.clientX - box.left - X0) / FINGER_PX) : value;
+  const held = useHeldSpacing(zone, session);
+  const page = (e: React.KeyboardEvent) => {
+    const by = { PageUp: 1, PageDown: -1 }[e.key];
+    if (by === undefined) return;
+    // A finger more or less; the slider itself would go ten steps.
+    e.preventDefault();
+    held.keep(Math.min(LONGEST, Math.max(least, Math.round((value + by) / STEP) * STEP)));
   };
-  const drag = (event: React.PointerEvent) => {
-    const next = valueAt(event);
-    if (next !== value) session.preview(setSpacing(plan, { [zone]: next }).plan);
-  };
-  const commit = (next: number) => session.apply(setSpacing(plan, { [zone]: next }));
   return (
-    <div className="line grid h-11 grid-cols-[112px_1fr_48px] items-center">
+    <div className="line grid h-11 grid-cols-zone items-center">
       <span id={`zone-${zone}`}>{zoneName(zone, plan.part.kind as Part['kind'])}</span>
-      <div
-        ref={track}
-        role="slider"
-        tabIndex={0}
-        aria-labelledby={`zone-${zone}`}
-        aria-valuemin={least}
-        aria-valuemax={LONGEST}
-        aria-valuenow={value}
-        aria-valuetext={`${fingersFigure(value)} fingers`}
-        data-zone={zone}
-        className="relative h-11 cursor-ew-resize touch-none"
-        onPointerDown={(e) => {
-          e.currentTarget.setPointerCapture(e.pointerId);
-          drag(e);
-        }}
-        onPointerMove={(e) => {
-          if (e.buttons > 0) drag(e);
-        }}
-        onPointerUp={(e) => commit(valueAt(e))}
-        onPointerCancel={() => session.preview(undefined)}
-        onKeyDown={(e) => {
-          const by: Record<string, number> = {
-            ArrowRight: STEP,
-            ArrowUp: STEP,
-            ArrowLeft: -STEP,
-            ArrowDown: -STEP,
-            PageUp: 1,
-            PageDown: -1,
-          };
-          const next =
-            e.key === 'Home' ? least : e.key === 'End' ? LONGEST : by[e.key] ? limited(value + by[e.key]) : undefined;
-          if (next === undefined) return;
-          e.preventDefault();
-          commit(next);
-        }}
-      >
+      <div className="relative h-11">
         <Fingers value={value} held={session.isDraft} />
+        <Slider.Root
+          className="absolute inset-y-0 flex cursor-ew-resize touch-none items-center"
+          style={{ left: X0 + least * FINGER_PX, width: (LONGEST - least) * FINGER_PX }}
+          min={least}
+          max={LONGEST}
+          step={STEP}
+          value={[value]}
+          onValueChange={([next]) => held.change(next)}
+          onValueCommit={([next]) => held.keep(next)}
+          onPointerDown={held.begin}
+          onPointerUp={held.lift}
+          onPointerCancel={held.cancel}
+          onKeyDown={(e) => {
+            held.begin();
+            page(e);
+          }}
+        >
+          <Slider.Track className="h-full flex-1" />
+          {/* Without a size of its own it stands where its value is; what is caught and ringed lies round it. */}
+          <Slider.Thumb
+            className="bead block size-0"
+            aria-labelledby={`zone-${zone}`}
+            aria-valuetext={`${fingersFigure(value)} fingers`}
+            data-zone={zone}
+          >
+            <span className="absolute -left-3 top-0.75 block size-6 rounded-full" />
+          </Slider.Thumb>
+        </Slider.Root>
       </div>
       <span className="fig text-right text-heading">{fingersFigure(value)}</span>
     </div>
   );
+}
+
+/**
+ * The gap while a finger or a key has it. When the finger lifts, what was last told is kept, not what is on the screen:
+ * on a slow machine that has not followed yet. The slider tells a key's end before its change, a finger's after it.
+ */
+function useHeldSpacing(zone: SpacingZone, session: PlanSession) {
+  const latest = useRef<number>(undefined);
+  const kept = useRef<number>(undefined);
+  const { plan } = session.history.present;
+  const keep = (next: number) => {
+    if (kept.current === next) return;
+    kept.current = next;
+    latest.current = undefined;
+    session.apply(setSpacing(plan, { [zone]: next }));
+  };
+  return {
+    begin() {
+      kept.current = undefined;
+    },
+    change(next: number) {
+      if (kept.current === next) return;
+      latest.current = next;
+      session.preview(setSpacing(plan, { [zone]: next }).plan);
+    },
+    keep,
+    lift() {
+      if (latest.current !== undefined) keep(latest.current);
+    },
+    cancel() {
+      latest.current = undefined;
+      session.preview(undefined);
+    },
+  };
 }
 
 /** So many fingers between two beads; what is left of the last one is dashed. */

@@ -127,17 +127,23 @@ function nextOf<K>(used: Map<K, number>, key: K): number {
   return place;
 }
 
-function decideOne(table: Table, at: RowAtWork, i: number) {
-  const { told, context, hooked } = table;
+/** Which piece a knot gets: by her own wish, else by its zone. */
+function pieceFor({ told, hooked, situation, where, usedInZone, overrides }: Table, at: RowAtWork, i: number) {
   const { row, inRow } = at;
-  const k = inRow[i];
-  const exposed = exposure(told, table.situation, row, k);
-  const zone = zoneOf(k, exposed === 'part' || exposed === 'crown', table.where);
-  const pieceZone = row.kind === 'fringe' ? 'fringe' : pieceZoneOf(zone);
-  const hers = table.overrides.of(at.from + i);
+  const exposed = exposure(told, situation, row, inRow[i]);
+  const zone = zoneOf(inRow[i], exposed === 'part' || exposed === 'crown', where);
+  const pieceZone = row.kind === 'fringe' ? ('fringe' as const) : pieceZoneOf(zone);
+  const hers = overrides.of(at.from + i);
   const wanted = hers.cut !== undefined && hooked.has(hers.cut) ? hers.cut : undefined;
-  const cut = wanted ?? cutFor(told.pieces, pieceZone, nextOf(table.usedInZone, pieceZone));
-  const piece = hooked.get(cut) as HookedPiece;
+  const cut = wanted ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
+  return { exposed, zone, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
+}
+
+function decideOne(table: Table, at: RowAtWork, i: number) {
+  const { told, context } = table;
+  const { inRow } = at;
+  const k = inRow[i];
+  const { exposed, zone, pieceZone, hers, cut, piece } = pieceFor(table, at, i);
   const product = table.products.get(piece.product) as Product;
   const under = context.under[at.from + i];
   const situation = situationOf(told, table.situation, at, i, { exposed, zone, piece, product, under });
