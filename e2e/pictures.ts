@@ -191,7 +191,8 @@ for (const dark of [false, true]) {
     );
     await p.before?.(browser);
     // Rest: the head is drawn once more at twice the resolution.
-    await new Promise((r) => setTimeout(r, 2200));
+    await browser.until(`!document.querySelector('[data-drawn=moving]')`, 'the picture at rest');
+    await new Promise((r) => setTimeout(r, 600));
     writeFileSync(new URL(`${p.name}.png`, folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
     process.stdout.write(`${p.name}.png\n`);
   }

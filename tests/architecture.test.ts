@@ -66,6 +66,39 @@ describe('imports', () => {
     expect(ringsIn(importGraph(sources('src'), (path) => relative('.', path)))).toEqual([]);
   });
 
+  it('enter a folder of the core by its index, which offers nothing that nobody takes', () => {
+    const folderOf = (path: string) => /^src\/core\/[\w-]+(?=\/)/.exec(path)?.[0];
+    const taken = new Map<string, Set<string>>();
+    const past: string[] = [];
+    for (const file of sources('src')) {
+      for (const [, names, from] of readFileSync(file, 'utf8').matchAll(
+        /import (?:type )?\{([^}]*)\} from '(\.[^']+)'/g,
+      )) {
+        const target = relative('.', resolve(dirname(file), from));
+        const folder = folderOf(target);
+        if (!folder || folder === folderOf(file)) continue;
+        if (target !== `${folder}/index.ts`) past.push(`${file}: ${target}`);
+        const known = taken.get(folder) ?? new Set();
+        taken.set(folder, known);
+        for (const name of names.split(','))
+          known.add(
+            name
+              .trim()
+              .replace(/^type /, '')
+              .split(' as ')[0],
+          );
+      }
+    }
+    expect(past).toEqual([]);
+    const offered = [...taken].flatMap(([folder, known]) =>
+      [...readFileSync(`${folder}/index.ts`, 'utf8').matchAll(/export (?:type )?\{([^}]*)\}/g)]
+        .flatMap(([, names]) => names.split(',').map((name) => name.trim().replace(/^type /, '')))
+        .filter((name) => name !== '' && !known.has(name))
+        .map((name) => `${folder}: ${name}`),
+    );
+    expect(offered).toEqual([]);
+  });
+
   it('never go round in a ring between folders of the core', () => {
     const folder = (path: string) => relative('src/core', path).split('/')[0];
     expect(ringsIn(importGraph(sources('src/core'), folder))).toEqual([]);

@@ -1,9 +1,7 @@
 /** meshwork plan FILE: reads an exported plan and prints the computed plan as one JSON object. */
 import { readFileSync } from 'node:fs';
-import { judge } from '../core/findings/judge.ts';
-import { planWithFindings } from '../core/findings/plan-result.ts';
-import { spacingStep } from '../core/plan/ask/spacing-step.ts';
-import { planGraph } from '../core/plan/stages/stage.ts';
+import { judge, planWithFindings } from '../core/findings/index.ts';
+import { planGraph, spacingStep } from '../core/plan/index.ts';
 import { computedPlan } from '../formats/computed-json.ts';
 import { readPlanJson } from '../formats/plan-json.ts';
 import { planInputs } from '../model/to-inputs.ts';

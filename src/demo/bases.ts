@@ -1,8 +1,8 @@
 /** One example plan for every kind of base: the invented wearer's head, her hair as each base needs it. */
-import type { BaseChoice } from '../core/base/choice.ts';
-import type { DirectionDeg } from '../core/head/marks.ts';
-import { DEFAULT_ROWS, type RowChoice } from '../core/rows/choice.ts';
-import type { Family } from '../core/trade/bases.ts';
+import type { BaseChoice } from '../core/base/index.ts';
+import type { DirectionDeg } from '../core/head/index.ts';
+import { DEFAULT_ROWS, type RowChoice } from '../core/rows/index.ts';
+import type { Family } from '../core/trade/index.ts';
 import { START_CAP, startBase } from '../model/defaults.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { shoulderCurls } from './plans.ts';

@@ -1,8 +1,8 @@
 /** Everything the demo starts with: plans, one install left half-way, one finished, and its line in the log. */
 
-import { planWithFindings } from '../core/findings/plan-result.ts';
-import { seededRandom } from '../core/numerics/random.ts';
-import { type PlanGraph, planGraph } from '../core/plan/stages/stage.ts';
+import { planWithFindings } from '../core/findings/index.ts';
+import { seededRandom } from '../core/numerics/index.ts';
+import { type PlanGraph, planGraph } from '../core/plan/index.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';

@@ -1,6 +1,6 @@
 /** The invented wearer and her plans. Names, products and prices are made up. */
-import type { Mark } from '../core/head/marks.ts';
-import type { Region } from '../core/trade/marks.ts';
+import type { Mark } from '../core/head/index.ts';
+import type { Region } from '../core/trade/index.ts';
 import { newPlan, START_CAP, START_PRODUCT } from '../model/defaults.ts';
 import type { PlanDocument } from '../model/plan.ts';
 

@@ -1,6 +1,6 @@
 /** One example plan for every route and row scheme: the invented wearer's head, her invented hair. */
-import type { Preparation } from '../core/hair/preparation.ts';
-import { DEFAULT_ROWS, type RowChoice } from '../core/rows/choice.ts';
+import type { Preparation } from '../core/hair/index.ts';
+import { DEFAULT_ROWS, type RowChoice } from '../core/rows/index.ts';
 import { piecesAll, START_CAP, START_CUT, START_PRODUCT, startBase } from '../model/defaults.ts';
 import type { CapAsWritten, PlanDocument } from '../model/plan.ts';
 import { basePlans } from './bases.ts';

@@ -1,5 +1,5 @@
 /** The base drawn for paper: hairline, lines and ties, seen from behind, from the top and from her left; black on white. */
-import type { PlanResult } from '../core/findings/plan-result.ts';
+import type { PlanResult } from '../core/findings/index.ts';
 
 type V3 = readonly [number, number, number];
 

@@ -1,5 +1,5 @@
 /** Base and cap of the computed plan. */
-import type { NetOnForm } from '../core/cap/stretch.ts';
+import type { NetOnForm } from '../core/cap/index.ts';
 import { type Computed, round } from './computed.ts';
 
 function sectionFigures({ result }: Computed) {

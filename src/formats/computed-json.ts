@@ -1,13 +1,8 @@
 /** The computed plan as one JSON object; docs/formats.md documents every entry. */
-import { SIDES, type Side } from '../core/cover/cover.ts';
-import type { OutlineBox } from '../core/cover/size.ts';
-import type { Judged } from '../core/findings/judge.ts';
-import type { PlanResult } from '../core/findings/plan-result.ts';
-import type { SpacingStep } from '../core/plan/ask/spacing-step.ts';
-import type { HairOnHead } from '../core/plan/look-result.ts';
-import type { FallGuess } from '../core/trade/guesses.ts';
-import { knotName, THROUGH_WORDS } from '../core/trade/knots.ts';
-import { TAPE_INFO } from '../core/trade/tape.ts';
+import { type OutlineBox, SIDES, type Side } from '../core/cover/index.ts';
+import type { Judged, PlanResult } from '../core/findings/index.ts';
+import type { HairOnHead, SpacingStep } from '../core/plan/index.ts';
+import { type FallGuess, knotName, TAPE_INFO, THROUGH_WORDS } from '../core/trade/index.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { type Computed, nullable, round } from './computed.ts';
 import { baseFigures, capFigures } from './computed-base.ts';
@@ -260,7 +255,7 @@ function findingFigures({ result, judged }: Computed) {
     knots: f.knotIds ?? [],
     measure: f.measure ?? null,
     sections: f.sectionIds ?? [],
-    mend: f.mend ? { deed: f.mend.deed, change: f.mend.change } : null,
+    fix: f.fix ? { deed: f.fix.deed, change: f.fix.change } : null,
     otherwise: f.otherwise ? { deed: f.otherwise.deed, change: f.otherwise.change } : null,
   }));
 }

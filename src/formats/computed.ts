@@ -1,7 +1,6 @@
 /** What the computed plan is taken from, and how its figures are rounded. */
-import type { Judged } from '../core/findings/judge.ts';
-import type { PlanResult } from '../core/findings/plan-result.ts';
-import type { SpacingStep } from '../core/plan/ask/spacing-step.ts';
+import type { Judged, PlanResult } from '../core/findings/index.ts';
+import type { SpacingStep } from '../core/plan/index.ts';
 import type { PlanDocument } from '../model/plan.ts';
 
 /** All that the figures are taken from. */

@@ -1,7 +1,7 @@
 /** The knots as a table for a spreadsheet: RFC 4180, one line a knot in the order of work. */
 import Papa from 'papaparse';
-import type { PlanResult } from '../core/findings/plan-result.ts';
-import { ENTRY_WORDS, knotName, THROUGH_WORDS } from '../core/trade/knots.ts';
+import type { PlanResult } from '../core/findings/index.ts';
+import { ENTRY_WORDS, knotName, THROUGH_WORDS } from '../core/trade/index.ts';
 
 export const KNOT_COLUMNS = [
   'number',

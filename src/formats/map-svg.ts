@@ -4,11 +4,10 @@
  * white, at half true size across, so that it can be printed and pinned beside the mirror.
  */
 
-import type { PlanResult } from '../core/findings/plan-result.ts';
-import { type Part, partInWords } from '../core/head/part.ts';
-import type { PlannedKnot } from '../core/knots/place/planned.ts';
-import { knotName } from '../core/trade/knots.ts';
-import { lowerFirst } from '../core/trade/words.ts';
+import type { PlanResult } from '../core/findings/index.ts';
+import { type Part, partInWords } from '../core/head/index.ts';
+import type { PlannedKnot } from '../core/knots/index.ts';
+import { knotName, lowerFirst } from '../core/trade/index.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { fingerMm } from '../model/to-inputs.ts';
 import { signKey, signPath } from './signs.ts';

@@ -1,7 +1,7 @@
 /** Hair as a table, in and out: RFC 4180, one line a product. A file that is wrong anywhere changes nothing. */
 import Papa from 'papaparse';
 import { ValidationError } from 'yup';
-import { UNTRIED } from '../core/hair/product.ts';
+import { UNTRIED } from '../core/hair/index.ts';
 import { productSchema } from '../model/hair-schema.ts';
 import type { Parsed } from '../model/lengths.ts';
 import type { ProductAsWritten } from '../model/plan.ts';

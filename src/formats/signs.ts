@@ -4,7 +4,7 @@
  * A ring for a thread loop drawn through, a hairpin for a fold and a second one where it is wrapped twice, a crescent round a coil, bars for a band, slanted
  * turns for a rod. As SVG path data about the origin, the thread running along x; `r` is half the height.
  */
-import type { KnotKind } from '../core/trade/knots.ts';
+import type { KnotKind } from '../core/trade/index.ts';
 
 export interface SignedKnot {
   readonly kind: KnotKind;

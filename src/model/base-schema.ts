@@ -1,6 +1,6 @@
 /** Validator of the base: the family, what it is told, edits in order, where tails are parked. */
 import { array, boolean, type InferType, mixed, object, string } from 'yup';
-import { LONGEST_MOVE_MM } from '../core/base/sections/edit.ts';
+import { LONGEST_MOVE_MM } from '../core/base/index.ts';
 import {
   BASE_LIMITS,
   BOX_SHAPES,
@@ -10,7 +10,7 @@ import {
   ROD_PLACES,
   STRIPS,
   TIE_PLACES,
-} from '../core/trade/bases.ts';
+} from '../core/trade/index.ts';
 import { amount, changeId, choice, direction, directions, hasOwnIds, oneShape, within } from './checks.ts';
 
 const sectionId = string().strict().required('A section is missing.').max(40);

@@ -16,7 +16,7 @@ import {
   setZonePiece,
   splitZones,
 } from './cap-and-hair.ts';
-import { applyMend, setSchool } from './commands.ts';
+import { applyFix, setSchool } from './commands.ts';
 import { newPlan, START_CAP, START_CUT } from './defaults.ts';
 import versionTwo from './fixtures/plan-2.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
@@ -29,11 +29,11 @@ import {
   clearHand,
   lockRow,
   moveKnot,
+  overrideKnot,
   pullRow,
   removeKnot,
   setRows,
   unlockRow,
-  wishKnot,
 } from './rows-by-hand.ts';
 import { planInputs } from './to-inputs.ts';
 
@@ -65,7 +65,7 @@ describe('hair', () => {
   it('a cut that goes takes its mixes and wishes with it', () => {
     const two = valid(addCut(plain, 'hair-1'));
     const mixed = valid(setZonePiece(two, 'top', { cut: 'cut-1', mixed: { cut: 'cut-2', every: 3 } }));
-    const wished = valid(wishKnot(mixed, { zone: 'nape' }, { cut: 'cut-2', wraps: 2 }, 'Nape'));
+    const wished = valid(overrideKnot(mixed, { zone: 'nape' }, { cut: 'cut-2', wraps: 2 }, 'Nape'));
     const one = valid(removeCut(wished, 'cut-2'));
     expect(one.pieces.top).toEqual({ cut: 'cut-1' });
     expect(one.knotWishes).toEqual([{ id: 'w1', of: { zone: 'nape' }, wish: { wraps: 2 } }]);
@@ -124,10 +124,10 @@ describe('rows by hand', () => {
   });
 
   it('a wish is one for its place; wishing nothing lets the rules decide', () => {
-    const one = valid(wishKnot(plain, { knot: [150, 10] }, { wraps: 3 }, 'Three wraps'));
-    const two = valid(wishKnot(one, { knot: [150, 10] }, { wraps: 2 }, 'Two wraps'));
+    const one = valid(overrideKnot(plain, { knot: [150, 10] }, { wraps: 3 }, 'Three wraps'));
+    const two = valid(overrideKnot(one, { knot: [150, 10] }, { wraps: 2 }, 'Two wraps'));
     expect(two.knotWishes).toHaveLength(1);
-    expect(valid(wishKnot(two, { knot: [150, 10] }, { wraps: undefined }, 'Rules')).knotWishes).toEqual([]);
+    expect(valid(overrideKnot(two, { knot: [150, 10] }, { wraps: undefined }, 'Rules')).knotWishes).toEqual([]);
   });
 });
 
@@ -215,11 +215,11 @@ describe('one tap', () => {
     const finding = found(plan, code);
     expect(finding?.what).toMatch(/\w/);
     expect(finding?.why.length).toBeGreaterThan(20);
-    const offered = [finding?.mend, finding?.otherwise].filter((m) => m !== undefined);
+    const offered = [finding?.fix, finding?.otherwise].filter((m) => m !== undefined);
     expect(offered.length > 0).toBe(mends);
-    for (const { deed, change: mend } of offered) {
-      if (mend.kind === 'flattenBase') continue;
-      const mended = valid(applyMend(plan, deed, mend));
+    for (const { deed, change: fix } of offered) {
+      if (fix.kind === 'flattenBase') continue;
+      const mended = valid(applyFix(plan, deed, fix));
       // Thick holes may want more than one halving.
       if (code !== 'cap.holesSmall') expect(found(mended, code)).toBeUndefined();
     }

@@ -1,12 +1,15 @@
 /** What she can do to her cap, her products and how pieces of them are cut, each a named function from plan to plan. */
 
-import type { ZonePiece } from '../core/hair/pieces.ts';
-import { cutInWords, type Preparation } from '../core/hair/preparation.ts';
-import { lowerHalf } from '../core/hair/product.ts';
-import { DOME_INFO, OPENING_INFO } from '../core/trade/caps.ts';
-import type { Split } from '../core/trade/preparation.ts';
-import { lowerFirst } from '../core/trade/words.ts';
-import { PIECE_ZONES, type PieceZone, ZONE_NAMES } from '../core/trade/zones.ts';
+import { cutInWords, lowerHalf, type Preparation, type ZonePiece } from '../core/hair/index.ts';
+import {
+  DOME_INFO,
+  lowerFirst,
+  OPENING_INFO,
+  PIECE_ZONES,
+  type PieceZone,
+  type Split,
+  ZONE_NAMES,
+} from '../core/trade/index.ts';
 import { START_CUT, START_PRODUCT } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { CapAsWritten, PlanDocument, ProductAsWritten } from './plan.ts';

@@ -9,7 +9,7 @@ import {
   OPENINGS,
   OWN_ROWS,
   WIG_HOLDS,
-} from '../core/trade/caps.ts';
+} from '../core/trade/index.ts';
 import { choice, lengthText, within } from './checks.ts';
 
 const C = CAP_LIMITS;

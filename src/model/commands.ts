@@ -3,25 +3,38 @@
  * are what undo shows; the plan that comes out is validated before it is kept.
  */
 
-import type { BaseChoice, Parking } from '../core/base/choice.ts';
-import type { Edit, EditDeed } from '../core/base/sections/edit.ts';
-import type { Mend } from '../core/findings/finding.ts';
+import type { BaseChoice, BaseEdit, Edit, Parking } from '../core/base/index.ts';
+import type { Fix } from '../core/findings/index.ts';
 import {
   AS_FITTED,
   HAIRLINE_LIMIT_MM,
   HAIRLINE_POINT_NAMES,
+  type Mark,
+  type Part,
+  partInWords,
   type SideOffsets,
   type SidePoint,
-} from '../core/head/hairline.ts';
-import type { Mark } from '../core/head/marks.ts';
-import { type Part, partInWords } from '../core/head/part.ts';
-import { FAMILY_INFO, type Family, PARKING_NAMES, type ParkingHow } from '../core/trade/bases.ts';
-import { fingersFigure } from '../core/trade/fingers.ts';
-import { MARK_NAMES, type MarkKind, REGION_NAMES, type Region } from '../core/trade/marks.ts';
-import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName } from '../core/trade/schools.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
-import { upperFirst } from '../core/trade/words.ts';
-import { type SpacingZone, zoneName } from '../core/trade/zones.ts';
+} from '../core/head/index.ts';
+import {
+  FAMILY_INFO,
+  type Family,
+  fingersFigure,
+  MARK_NAMES,
+  type MarkKind,
+  PARKING_NAMES,
+  type ParkingHow,
+  REGION_NAMES,
+  type Region,
+  SCHOOL_NAMES,
+  SCHOOL_OPTIONS,
+  type SchoolName,
+  type SpacingZone,
+  TAPE_INFO,
+  TAPE_MEASURES,
+  type TapeMeasure,
+  upperFirst,
+  zoneName,
+} from '../core/trade/index.ts';
 import { setCap, setCut, splitZones } from './cap-and-hair.ts';
 import { startBase } from './defaults.ts';
 import { freshId } from './ids.ts';
@@ -128,7 +141,7 @@ export function setBase(plan: PlanDocument, change: Partial<BaseChoice>, words: 
   return { words, plan: { ...plan, base: { ...plan.base, ...change } } };
 }
 
-export function editBase(plan: PlanDocument, edits: readonly EditDeed[], words: string): PlanChange {
+export function editBase(plan: PlanDocument, edits: readonly BaseEdit[], words: string): PlanChange {
   const named: Edit[] = [...plan.base.edits];
   for (const edit of edits) named.push({ id: freshId('e', named), ...edit });
   return setBase(plan, { edits: named }, words);
@@ -245,58 +258,58 @@ export function settle(plan: PlanDocument, station: string): PlanChange {
 }
 
 /** A mend that has to be worked out first is no plain change of the plan. */
-export type PlainMend = Exclude<Mend, { kind: 'flattenBase' }>;
+export type PlainFix = Exclude<Fix, { kind: 'flattenBase' }>;
 
 /** A finding's mend as a deed. */
-export function applyMend(plan: PlanDocument, deed: string, mend: PlainMend): PlanChange {
-  switch (mend.kind) {
+export function applyFix(plan: PlanDocument, deed: string, fix: PlainFix): PlanChange {
+  switch (fix.kind) {
     case 'setMeasure': {
-      const text = formatLength(mend.mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
-      return setReadings(plan, mend.measure, [text]);
+      const text = formatLength(fix.mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
+      return setReadings(plan, fix.measure, [text]);
     }
     case 'trustMeasure':
-      return trustMeasure(plan, mend.measure);
+      return trustMeasure(plan, fix.measure);
     case 'resetHairline':
       return {
         words: 'Hairline ends back on the tape',
         plan: { ...plan, hairline: { ...plan.hairline, front: 0, nape: 0 } },
       };
     case 'setSpacing':
-      return { ...setSpacing(plan, mend.fingers), words: deed };
+      return { ...setSpacing(plan, fix.fingers), words: deed };
     case 'setSchool':
-      return setSchool(plan, mend.school, mend.value);
+      return setSchool(plan, fix.school, fix.value);
     case 'setCap': {
-      const { girthMm, depthMm, block: _, ...change } = mend.change;
+      const { girthMm, depthMm, block: _, ...change } = fix.change;
       const written = (mm: number | undefined, key: 'girth' | 'depth') =>
         mm === undefined ? {} : { [key]: formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan)) };
       return setCap(plan, { ...change, ...written(girthMm, 'girth'), ...written(depthMm, 'depth') }, deed);
     }
     case 'setCut':
-      return setCut(plan, mend.cut, mend.change, deed);
+      return setCut(plan, fix.cut, fix.change, deed);
     case 'splitZones':
-      return splitZones(plan, mend.zones, mend.split, deed);
+      return splitZones(plan, fix.zones, fix.split, deed);
     case 'setRows':
-      return setRows(plan, mend.change, deed);
+      return setRows(plan, fix.change, deed);
     case 'brush':
-      return { ...brushRows(plan, mend.stroke, mend.factor), words: deed };
+      return { ...brushRows(plan, fix.stroke, fix.factor), words: deed };
     case 'dropHand':
-      return setRows(plan, { hand: plan.rows.hand.filter((h) => !mend.ids.includes(h.id)) }, deed);
+      return setRows(plan, { hand: plan.rows.hand.filter((h) => !fix.ids.includes(h.id)) }, deed);
     case 'dropWishes':
       return {
         words: deed,
-        plan: { ...plan, knotWishes: plan.knotWishes.filter((w) => !mend.ids.includes(w.id)) },
+        plan: { ...plan, knotWishes: plan.knotWishes.filter((w) => !fix.ids.includes(w.id)) },
       };
     case 'chooseFamily':
-      return chooseFamily(plan, mend.family);
+      return chooseFamily(plan, fix.family);
     case 'setReserve':
-      return setField(plan, 'reserveShare', mend.share, `${Math.round(mend.share * 100)} % kept for gaps`);
+      return setField(plan, 'reserveShare', fix.share, `${Math.round(fix.share * 100)} % kept for gaps`);
     case 'setBase':
-      return setBase(plan, mend.change, deed);
+      return setBase(plan, fix.change, deed);
     case 'editBase':
-      return editBase(plan, mend.edits, deed);
+      return editBase(plan, fix.edits, deed);
     case 'dropEdits':
-      return setBase(plan, { edits: plan.base.edits.filter((e) => !mend.ids.includes(e.id)) }, deed);
+      return setBase(plan, { edits: plan.base.edits.filter((e) => !fix.ids.includes(e.id)) }, deed);
     case 'park':
-      return park(plan, mend.parking, deed);
+      return park(plan, fix.parking, deed);
   }
 }

@@ -1,13 +1,9 @@
 /** Sane defaults from the first minute: the default route, an average head, one plain product. */
-import { type BaseChoice, DEFAULT_BASE } from '../core/base/choice.ts';
-import type { Preparation } from '../core/hair/preparation.ts';
-import { UNTRIED } from '../core/hair/product.ts';
-import { NO_OFFSET } from '../core/head/hairline.ts';
-import { DEFAULT_ROWS } from '../core/rows/choice.ts';
-import { FAMILY_INFO, type Family } from '../core/trade/bases.ts';
-import { DEFAULT_CAP } from '../core/trade/caps.ts';
-import { DEFAULT_SCHOOLS } from '../core/trade/schools.ts';
-import { PIECE_ZONES } from '../core/trade/zones.ts';
+import { type BaseChoice, DEFAULT_BASE } from '../core/base/index.ts';
+import { type Preparation, UNTRIED } from '../core/hair/index.ts';
+import { NO_OFFSET } from '../core/head/index.ts';
+import { DEFAULT_ROWS } from '../core/rows/index.ts';
+import { DEFAULT_CAP, DEFAULT_SCHOOLS, FAMILY_INFO, type Family, PIECE_ZONES } from '../core/trade/index.ts';
 import { type CapAsWritten, PLAN_FORMAT, PLAN_VERSION, type PlanDocument, type ProductAsWritten } from './plan.ts';
 
 /** A family as it starts: its own settings, no edits. */

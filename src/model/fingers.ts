@@ -1,6 +1,6 @@
 /** Her own fingers as a measure: so many laid side by side on a ruler, and lengths that are counted in them. */
 
-import { DEFAULT_FINGER_MM } from '../core/trade/fingers.ts';
+import { DEFAULT_FINGER_MM } from '../core/trade/index.ts';
 import { type LengthUnit, parseLength } from './lengths.ts';
 
 /** Fingers laid side by side on a ruler, and what the ruler says. */

@@ -1,6 +1,5 @@
 /** What she can do to the finish of a style: how full, what outline, what enough is, and what she found a guess to be. */
-import { FULLNESS_INFO, OUTLINE_INFO } from '../core/trade/finish.ts';
-import { FALL_GUESSES, type FallGuess } from '../core/trade/guesses.ts';
+import { FALL_GUESSES, type FallGuess, FULLNESS_INFO, OUTLINE_INFO } from '../core/trade/index.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 

@@ -1,10 +1,20 @@
 /** Products, cuts and what each zone is hooked with, as they are written. */
 import { array, boolean, number, object, string } from 'yup';
-import { APARTS, CONDITIONS, FIBRES, HOOKEDS, PRODUCT_LIMITS, TUGS } from '../core/trade/hair.ts';
-import { LOOPS } from '../core/trade/loops.ts';
-import { DRESSINGS, OPENED_WHEN, SPLITS, type Split } from '../core/trade/preparation.ts';
-import { TEXTURES } from '../core/trade/textures.ts';
-import { MIX_EVERY } from '../core/trade/zones.ts';
+import {
+  APARTS,
+  CONDITIONS,
+  DRESSINGS,
+  FIBRES,
+  HOOKEDS,
+  LOOPS,
+  MIX_EVERY,
+  OPENED_WHEN,
+  PRODUCT_LIMITS,
+  SPLITS,
+  type Split,
+  TEXTURES,
+  TUGS,
+} from '../core/trade/index.ts';
 import { amount, choice, lengthText, recordId, text, within } from './checks.ts';
 
 const P = PRODUCT_LIMITS;

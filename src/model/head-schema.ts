@@ -1,11 +1,18 @@
 /** Validators of what is measured, painted and parted on her head. */
 import { array, boolean, object } from 'yup';
-import { HAIRLINE_LIMIT_MM, SIDE_POINTS, type SidePoint } from '../core/head/hairline.ts';
-import { MOST_READINGS } from '../core/head/readings.ts';
-import { MARK_KINDS, REGIONS } from '../core/trade/marks.ts';
-import { CURLS, FULLNESS, STRANDS } from '../core/trade/own-hair.ts';
-import { PART_LIMITS } from '../core/trade/parts.ts';
-import { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
+import { HAIRLINE_LIMIT_MM, MOST_READINGS, SIDE_POINTS, type SidePoint } from '../core/head/index.ts';
+import {
+  CURLS,
+  FULLNESS,
+  MARK_KINDS,
+  PART_LIMITS,
+  REGIONS,
+  STRANDS,
+  TAPE_INFO,
+  TAPE_LIMITS_MM,
+  TAPE_MEASURES,
+  type TapeMeasure,
+} from '../core/trade/index.ts';
 import { amount, choice, directions, lengthText, oneShape } from './checks.ts';
 
 export const MOST_MARKS = 300;

@@ -1,5 +1,5 @@
 /** Install sessions and the log: append-only events with the plan as it was, and one line when it is done. */
-import type { InstallEventKind } from '../core/install/session.ts';
+import type { InstallEventKind } from '../core/install/index.ts';
 import type { PlanDocument } from './plan.ts';
 
 export interface InstallSession {

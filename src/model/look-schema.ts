@@ -1,7 +1,13 @@
 /** How the style is finished, how much cover is worth to her, and what she found her guesses to be. */
 import { object } from 'yup';
-import { FULLNESS_AIMS, OUTLINES, REACH_LIMITS_MM } from '../core/trade/finish.ts';
-import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess } from '../core/trade/guesses.ts';
+import {
+  FALL_GUESS_NAMES,
+  FALL_GUESSES,
+  type FallGuess,
+  FULLNESS_AIMS,
+  OUTLINES,
+  REACH_LIMITS_MM,
+} from '../core/trade/index.ts';
 import { amount, choice, lengthText, within } from './checks.ts';
 
 export const finish = object({

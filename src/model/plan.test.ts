@@ -6,7 +6,7 @@ import { fingersFigure } from '../core/trade/fingers.ts';
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
-import { applyMend, setPart, setReadings, setSaid, setSchool, setSpacing, settle, setUnit } from './commands.ts';
+import { applyFix, setPart, setReadings, setSaid, setSchool, setSpacing, settle, setUnit } from './commands.ts';
 import { newPlan } from './defaults.ts';
 import versionOne from './fixtures/plan-1.json';
 import { record, redo, startHistory, undo } from './history.ts';
@@ -293,7 +293,7 @@ describe('commands', () => {
     expect(readPlan(inches).ok).toBe(true);
   });
 
-  it('every mend is a valid plan afterwards', () => {
+  it('every fix is a valid plan afterwards', () => {
     const plan = plain();
     const mends = [
       { kind: 'setMeasure', measure: 'girth', mm: 571.5 },
@@ -314,8 +314,8 @@ describe('commands', () => {
       { kind: 'dropEdits', ids: ['e1'] },
       { kind: 'park', parking: { b1: { how: 'sewn', to: [170, 0] } } },
     ] as const;
-    for (const mend of mends) expect(readPlan(applyMend(plan, 'Mended', mend).plan).ok).toBe(true);
-    expect(planInputs(applyMend({ ...plan, unit: 'in' }, '', mends[0]).plan).tape.girth).toBeCloseTo(571.5, 9);
+    for (const fix of mends) expect(readPlan(applyFix(plan, 'Mended', fix).plan).ok).toBe(true);
+    expect(planInputs(applyFix({ ...plan, unit: 'in' }, '', mends[0]).plan).tape.girth).toBeCloseTo(571.5, 9);
   });
 
   it.each([

@@ -3,16 +3,24 @@
  * she wrote them, in her unit; the validator reads them once more on the way in.
  */
 import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
-import { MOST_OVERRIDES } from '../core/knots/place/overrides.ts';
-import { FINGER_COUNTS, FINGER_LIMITS_MM, SPACING_LIMITS_FINGERS } from '../core/trade/fingers.ts';
-import { PRODUCT_LIMITS } from '../core/trade/hair.ts';
-import { HAIR_REGIONS, type HairRegion } from '../core/trade/own-hair.ts';
-import { PACES } from '../core/trade/pace.ts';
-import { MOST_CUTS } from '../core/trade/preparation.ts';
-import { MUSTS } from '../core/trade/requirements.ts';
-import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../core/trade/schools.ts';
-import { TAPE_MEASURES } from '../core/trade/tape.ts';
-import { PIECE_ZONES, type PieceZone } from '../core/trade/zones.ts';
+import { MOST_OVERRIDES } from '../core/knots/index.ts';
+import {
+  FINGER_COUNTS,
+  FINGER_LIMITS_MM,
+  HAIR_REGIONS,
+  type HairRegion,
+  MOST_CUTS,
+  PACES,
+  PIECE_ZONES,
+  type PieceZone,
+  PRODUCT_LIMITS,
+  REQUIREMENTS,
+  SCHOOL_OPTIONS,
+  type SchoolName,
+  type Schools,
+  SPACING_LIMITS_FINGERS,
+  TAPE_MEASURES,
+} from '../core/trade/index.ts';
 import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
 import { amount, choice, hasOwnIds, lengthText, text } from './checks.ts';
@@ -31,7 +39,7 @@ import {
 } from './head-schema.ts';
 import { LENGTH_UNITS, type LengthUnit } from './lengths.ts';
 import { enough, finish, guesses } from './look-schema.ts';
-import { rows, wishAt } from './rows-schema.ts';
+import { overrideAt, rows } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
 export const PLAN_VERSION = 5;
@@ -113,7 +121,7 @@ export const planSchema = object({
     .required(),
   marks: array(mark).required().max(MOST_MARKS, `At most ${MOST_MARKS} marks can be kept.`),
   wishes: object({
-    musts: array(choice(MUSTS, 'What the style must do')).required(),
+    musts: array(choice(REQUIREMENTS, 'What the style must do')).required(),
     baseMinutes: amount(5, 1000, 'The time for the base').optional(),
   })
     .noUnknown()
@@ -158,7 +166,7 @@ export const planSchema = object({
       );
     }),
   rows,
-  knotWishes: array(wishAt)
+  knotWishes: array(overrideAt)
     .required()
     .max(MOST_OVERRIDES, `At most ${MOST_OVERRIDES} choices of knots can be kept.`)
     .test('ids', 'Two choices of knots have the same id.', hasOwnIds),

@@ -1,15 +1,10 @@
 /** What she can do to rows and knots: scheme, brush, pulls, knots by hand, and her own choice of a knot. */
 
 import { dequal } from 'dequal';
-import type { DirectionDeg, Stroke } from '../core/head/marks.ts';
-import type { Override } from '../core/knots/place/overrides.ts';
-import type { PlannedKnot, PlannedRow } from '../core/knots/place/planned.ts';
-import type { KnotOverride } from '../core/knots/rules/situation.ts';
-import type { BrushStroke, HandDeed, RowChoice } from '../core/rows/choice.ts';
-import { knotName } from '../core/trade/knots.ts';
-import { FRINGE_INFO, SCHEME_INFO, SECOND_PASS_INFO } from '../core/trade/rows.ts';
-import { lowerFirst } from '../core/trade/words.ts';
-import { zoneName } from '../core/trade/zones.ts';
+import type { DirectionDeg, Stroke } from '../core/head/index.ts';
+import type { KnotOverride, Override, PlannedKnot, PlannedRow } from '../core/knots/index.ts';
+import type { BrushStroke, RowChoice, RowEdit } from '../core/rows/index.ts';
+import { FRINGE_INFO, knotName, lowerFirst, SCHEME_INFO, SECOND_PASS_INFO, zoneName } from '../core/trade/index.ts';
 import { freshId } from './ids.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
@@ -40,7 +35,7 @@ export function clearBrush(plan: PlanDocument): PlanChange {
   return setRows(plan, { brush: [] }, 'Brush wiped out');
 }
 
-function byHand(plan: PlanDocument, change: HandDeed, words: string): PlanChange {
+function byHand(plan: PlanDocument, change: RowEdit, words: string): PlanChange {
   const { hand } = plan.rows;
   return setRows(plan, { hand: [...hand, { id: freshId('h', hand), ...change }] }, words);
 }
@@ -103,7 +98,12 @@ export function clearHand(plan: PlanDocument): PlanChange {
 }
 
 /** What she wants of a knot, a row or a zone; nothing wanted lets the rules decide again. */
-export function wishKnot(plan: PlanDocument, of: Override['of'], wish: Override['wish'], words: string): PlanChange {
+export function overrideKnot(
+  plan: PlanDocument,
+  of: Override['of'],
+  wish: Override['wish'],
+  words: string,
+): PlanChange {
   const others = plan.knotWishes.filter((w) => !dequal(w.of, of));
   const empty = Object.values(wish).every((v) => v === undefined);
   return {
@@ -112,7 +112,7 @@ export function wishKnot(plan: PlanDocument, of: Override['of'], wish: Override[
   };
 }
 
-export function wishWords(
+export function overrideWords(
   of: Override['of'],
   knot: Pick<PlannedKnot, 'kind' | 'wraps' | 'lock'>,
   wish: KnotOverride,

@@ -1,8 +1,6 @@
 /** Row choices, brush, changes by hand and wishes, as they are written. */
 import { array, boolean, object, string } from 'yup';
-import { KNOT_KINDS, THROUGHS } from '../core/trade/knots.ts';
-import { FRINGES, ROW_LIMITS, SCHEMES, SECOND_PASSES } from '../core/trade/rows.ts';
-import { ZONES } from '../core/trade/zones.ts';
+import { FRINGES, KNOT_KINDS, ROW_LIMITS, SCHEMES, SECOND_PASSES, THROUGHS, ZONES } from '../core/trade/index.ts';
 import { amount, changeId, choice, count, direction, directions, hasOwnIds, oneShape, within } from './checks.ts';
 
 const strokeOfBrush = object({
@@ -47,7 +45,7 @@ export const rows = object({
   .noUnknown()
   .strict()
   .required();
-export const wishAt = object({
+export const overrideAt = object({
   id: changeId,
   of: oneShape('The place of a wish', {
     knot: object({ knot: direction }),

@@ -1,16 +1,17 @@
 /** From the document to what the core takes: every length in mm. The document has been validated before. */
 
-import type { HairOfPlace, OwnHair } from '../core/hair/own-hair.ts';
-import type { Product } from '../core/hair/product.ts';
-import type { HairlineOffsets } from '../core/head/hairline.ts';
-import type { Part } from '../core/head/part.ts';
-import { meanReading } from '../core/head/readings.ts';
-import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/plan/inputs.ts';
-import type { Cap } from '../core/trade/caps.ts';
-import { DEFAULT_FINGER_MM } from '../core/trade/fingers.ts';
-import { PLAIN_GUESSES } from '../core/trade/guesses.ts';
-import type { HairRegion } from '../core/trade/own-hair.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../core/trade/tape.ts';
+import type { HairOfPlace, OwnHair, Product } from '../core/hair/index.ts';
+import { type HairlineOffsets, meanReading, type Part } from '../core/head/index.ts';
+import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/plan/index.ts';
+import {
+  type Cap,
+  DEFAULT_FINGER_MM,
+  type HairRegion,
+  PLAIN_GUESSES,
+  TAPE_INFO,
+  TAPE_MEASURES,
+  type TapeMeasure,
+} from '../core/trade/index.ts';
 import { fingerOf, readLength } from './fingers.ts';
 import type { PlanDocument, ProductAsWritten } from './plan.ts';
 

@@ -1,6 +1,6 @@
 /** Worker entry: the table of jobs behind a message port. A mesh of hair is handed over, not copied: nobody keeps it here. */
 import { expose, transfer } from 'comlink';
-import type { LookAsked } from '../core/plan/look-result.ts';
+import type { LookAsked } from '../core/plan/index.ts';
 import { createJobs } from './jobs.ts';
 
 const jobs = createJobs();

@@ -3,25 +3,29 @@
  * as done or failed, with the words for it; it never throws across the border, where an error loses its code.
  */
 
-import type { Candidate } from '../core/base/advice/recommend.ts';
-import type { EditDeed } from '../core/base/sections/edit.ts';
-import type { Flattening } from '../core/base/tails/flatten.ts';
-import type { ShownOnHead } from '../core/cover/difference.ts';
-import type { Judged } from '../core/findings/judge.ts';
-import type { PlanResult } from '../core/findings/plan-result.ts';
-import { planWithFindings } from '../core/findings/plan-result.ts';
-import type { DirectionDeg } from '../core/head/marks.ts';
-import type { MeasureEffect } from '../core/head/measure-effects.ts';
-import { guessRange, whyHere } from '../core/plan/ask/look-advice.ts';
-import { type HeadScene, headScene } from '../core/plan/ask/scene.ts';
-import { type SpacingStep, spacingStep } from '../core/plan/ask/spacing-step.ts';
-import { tryEdit } from '../core/plan/ask/try-edit.ts';
-import type { HeadInputs, PlanInputs } from '../core/plan/inputs.ts';
-import { look } from '../core/plan/look.ts';
-import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../core/plan/look-result.ts';
-import { planGraph } from '../core/plan/stages/stage.ts';
-import type { UseFigures } from '../core/search/best-use.ts';
-import type { UsesAsked } from '../core/search/evaluate.ts';
+import type { BaseEdit, Candidate, Flattening } from '../core/base/index.ts';
+import type { ShownOnHead } from '../core/cover/index.ts';
+import { type Judged, type PlanResult, planWithFindings } from '../core/findings/index.ts';
+import type { DirectionDeg, MeasureEffect } from '../core/head/index.ts';
+import {
+  type GuessRange,
+  guessRange,
+  type HairOnHead,
+  type HeadInputs,
+  type HeadScene,
+  headScene,
+  type Look,
+  type LookAsked,
+  look,
+  type PlanInputs,
+  planGraph,
+  type SpacingStep,
+  spacingStep,
+  tryEdit,
+  type WhyHere,
+  whyHere,
+} from '../core/plan/index.ts';
+import type { UseFigures, UsesAsked } from '../core/search/index.ts';
 
 export type JobResult<T> =
   | { readonly state: 'done'; readonly value: T; readonly ms: number }
@@ -48,7 +52,7 @@ export interface Jobs {
   headScene(inputs: HeadInputs): JobResult<HeadScene>;
   /** The same for a head that is only held against hers. */
   sceneOf(inputs: HeadInputs): JobResult<HeadScene>;
-  tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: EditDeed }): JobResult<{ readonly why?: string }>;
+  tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: BaseEdit }): JobResult<{ readonly why?: string }>;
   middleCut(asked: {
     readonly inputs: PlanInputs;
     readonly section: string;

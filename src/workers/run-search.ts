@@ -2,7 +2,7 @@
  * A search run over several judges at once. A batch is asked for, shared out, and told in the order in which it was
  * asked: the same seed finds the same plan with one worker or with many.
  */
-import type { Genome, Judgement, Search } from '../core/search/search.ts';
+import type { Genome, Judgement, Search } from '../core/search/index.ts';
 
 /** Judges genomes, each of them or undefined where it comes to nothing. */
 export type Judge<T> = (genomes: readonly Genome[]) => Promise<ReadonlyArray<T | undefined>>;

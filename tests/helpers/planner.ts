@@ -1,6 +1,6 @@
 /** One graph of stages as tests ask it: by name, with whole results. */
 
-import type { EditDeed } from '../../src/core/base/sections/edit.ts';
+import type { BaseEdit } from '../../src/core/base/sections/edit.ts';
 import { type Judged, judge } from '../../src/core/findings/judge.ts';
 import { type PlanResult, planWithFindings } from '../../src/core/findings/plan-result.ts';
 import { spacingStep } from '../../src/core/plan/ask/spacing-step.ts';
@@ -13,7 +13,7 @@ import { prints } from '../../src/core/plan/stages/fall.ts';
 import { head } from '../../src/core/plan/stages/head.ts';
 import { faceEdge, layout } from '../../src/core/plan/stages/knots.ts';
 import { rowsPart } from '../../src/core/plan/stages/part.ts';
-import { zone } from '../../src/core/plan/stages/rows.ts';
+import { spacingFactor } from '../../src/core/plan/stages/rows.ts';
 import { spacing } from '../../src/core/plan/stages/spacing.ts';
 import { planGraph } from '../../src/core/plan/stages/stage.ts';
 
@@ -62,7 +62,7 @@ export class Planner {
   /** Zones and face edge, as factors on the spacing at every vertex. */
   pitch(inputs: PlanInputs) {
     const now = this.graph.ask({ inputs });
-    return { zone: now.of(zone), faceEdge: now.of(faceEdge) };
+    return { spacingFactor: now.of(spacingFactor), faceEdge: now.of(faceEdge) };
   }
 
   spacing(inputs: PlanInputs) {
@@ -73,7 +73,7 @@ export class Planner {
     return spacingStep(this.graph, inputs);
   }
 
-  tryEdit(inputs: PlanInputs, edit: EditDeed) {
+  tryEdit(inputs: PlanInputs, edit: BaseEdit) {
     return tryEdit(this.graph, inputs, edit);
   }
 }

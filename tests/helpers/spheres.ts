@@ -54,7 +54,7 @@ export function bricksOnPatch() {
   }));
   const ones = new Float64Array(mesh.vertexCount).fill(1);
   const spacing = { gapMm: 18, pitchMm: 18 };
-  const pitch = { zone: ones, faceEdge: ones };
+  const pitch = { spacingFactor: ones, faceEdge: ones };
   return { mesh, levels, rows, spacing, pitch, ...layKnots(mesh, rows, pitch, spacing) };
 }
 
@@ -86,7 +86,7 @@ export function relativeErrors(found: Float64Array, truth: (v: number) => number
 }
 
 /** The upper half of a sphere as the ground of a base: what a generator cuts along, with closed forms. */
-export function hemisphereGround(radiusMm: number, frequency: number): BaseContext {
+export function hemisphereContext(radiusMm: number, frequency: number): BaseContext {
   const sphere = icosphere(frequency);
   const kept: number[] = [];
   for (let t = 0; t < sphere.triangles.length; t += 3) {

@@ -1,13 +1,13 @@
 /** A walk through plans: random changes over every field of the inputs, every change by hand, forgetting, undo and redo. */
 import { DEFAULT_BASE } from '../../src/core/base/choice.ts';
-import type { EditDeed } from '../../src/core/base/sections/edit.ts';
+import type { BaseEdit } from '../../src/core/base/sections/edit.ts';
 import { POSE_NAMES, POSES } from '../../src/core/fall/poses.ts';
 import type { DirectionDeg, Mark } from '../../src/core/head/marks.ts';
 import type { Part } from '../../src/core/head/part.ts';
 import type { Override } from '../../src/core/knots/place/overrides.ts';
 import type { PlanInputs } from '../../src/core/plan/inputs.ts';
 import type { LookAsked } from '../../src/core/plan/look-result.ts';
-import type { HandDeed } from '../../src/core/rows/choice.ts';
+import type { RowEdit } from '../../src/core/rows/choice.ts';
 import { AGES } from '../../src/core/trade/ages.ts';
 import {
   BOX_SHAPES,
@@ -36,7 +36,7 @@ import { MARK_KINDS, REGIONS } from '../../src/core/trade/marks.ts';
 import { CURLS, FULLNESS, HAIR_REGIONS, STRANDS } from '../../src/core/trade/own-hair.ts';
 import { PACES } from '../../src/core/trade/pace.ts';
 import { DRESSINGS, OPENED_WHEN, SPLITS } from '../../src/core/trade/preparation.ts';
-import { MUSTS } from '../../src/core/trade/requirements.ts';
+import { REQUIREMENTS } from '../../src/core/trade/requirements.ts';
 import { FRINGES, SCHEMES, SECOND_PASSES } from '../../src/core/trade/rows.ts';
 import { SCHOOL_OPTIONS, type SchoolName, type SchoolOption, type Schools } from '../../src/core/trade/schools.ts';
 import { TAPE_MEASURES } from '../../src/core/trade/tape.ts';
@@ -73,7 +73,7 @@ const ofCap = (change: (i: PlanInputs, r: Random) => Partial<PlanInputs['cap']>)
   input((i, r) => ({ cap: { ...i.cap, ...change(i, r) } }));
 const ofHair = (change: (i: PlanInputs, r: Random) => Partial<PlanInputs['products'][number]>): Step =>
   input((i, r) => ({ products: i.products.map((p, k) => (k === 0 ? { ...p, ...change(i, r) } : p)) }));
-const byHand = (deed: (r: Random) => HandDeed): Step =>
+const byHand = (deed: (r: Random) => RowEdit): Step =>
   ofRows((i, r, id) => ({ hand: [...i.rows.hand, { id, ...deed(r) }] }));
 const without = <T>(r: Random, list: readonly T[]): readonly T[] => {
   const at = whole(r, 0, list.length - 1);
@@ -96,7 +96,7 @@ function part(r: Random): Part {
   return { kind: 'line', frontMm, endMm: frontMm * 0.7, lengthMm: between(r, 60, 150), bendMm: between(r, -15, 15) };
 }
 
-function edit(r: Random): EditDeed {
+function edit(r: Random): BaseEdit {
   const [a, b] = [one(r, SECTIONS), one(r, SECTIONS)];
   switch (whole(r, 0, 4)) {
     case 0:
@@ -183,7 +183,7 @@ export const STEPS: Readonly<Record<string, Step>> = {
   'base.parking': ofBase((_, r) => ({
     parking: { all: one(r, PARKINGS), bySection: parked(r) },
   })),
-  wishes: input((_, r) => ({ wishes: { musts: some(r, MUSTS), baseMinutes: whole(r, 10, 200) } })),
+  wishes: input((_, r) => ({ wishes: { musts: some(r, REQUIREMENTS), baseMinutes: whole(r, 10, 200) } })),
   'cap.dome': ofCap((_, r) => ({ dome: one(r, DOMES) })),
   'cap.opening': ofCap((_, r) => ({
     opening: one(r, OPENINGS),

@@ -1,18 +1,20 @@
 /** The one search that may run: in two workers of its own, which end with it. It outlives a switch of the bench's part, not of the plan. */
 import { create } from 'zustand';
-import { seededRandom } from '../../core/numerics/random.ts';
-import type { PlanInputs } from '../../core/plan/inputs.ts';
-import type { Look } from '../../core/plan/look-result.ts';
+import { seededRandom } from '../../core/numerics/index.ts';
+import type { Look, PlanInputs } from '../../core/plan/index.ts';
 import {
+  type Allowed,
+  type Genome,
   judgeUse,
+  Search,
+  searchSpace,
   stopsHelping,
   type TradePoint,
   type UseAim,
   type UseFigures,
   type UseLimits,
-} from '../../core/search/best-use.ts';
-import { type Genome, Search } from '../../core/search/search.ts';
-import { type Allowed, searchSpace, type UseSpace } from '../../core/search/use.ts';
+  type UseSpace,
+} from '../../core/search/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { CoreClient } from '../../workers/client.ts';
 import { type Judge, runSearch } from '../../workers/run-search.ts';

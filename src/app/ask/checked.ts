@@ -1,9 +1,7 @@
 /** All that is known of how the plan looks, for every station: the tally's look, Check's own, hair, ranges, findings. */
 import { useMemo } from 'react';
-import type { Finding } from '../../core/findings/finding.ts';
-import type { lookFindings } from '../../core/findings/look.ts';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { GuessRange, HairOnHead, Look } from '../../core/plan/look-result.ts';
+import type { Finding, lookFindings, PlanResult } from '../../core/findings/index.ts';
+import type { GuessRange, HairOnHead, Look } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useLoaded } from '../session/use-loaded.ts';

@@ -1,7 +1,7 @@
 /** The seven figures of the tally, and what they were before the last deed. */
 import { useEffect, useRef, useState } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { GuessRange, Look } from '../../core/plan/look-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { GuessRange, Look } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { Answer } from './ask.ts';
 

@@ -2,8 +2,7 @@
  * How fine heads are worked out here. A slow machine may ask for coarser ones by the entry "meshwork-fineness" of the
  * browser's local store (divisions of the sphere, 12 to 40); figures then lie within two points of the fine ones.
  */
-import type { HeadInputs, PlanInputs } from '../../core/plan/inputs.ts';
-import { FINE_MESH } from '../../core/plan/inputs.ts';
+import { FINE_MESH, type HeadInputs, type PlanInputs } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { headInputs, planInputs } from '../../model/to-inputs.ts';
 

@@ -1,7 +1,7 @@
 /** How the plan looks: for the tally at every change, for Check as she wants to see it, and what the guesses leave open. */
-import { POSES } from '../../core/fall/poses.ts';
-import type { DirectionDeg } from '../../core/head/marks.ts';
-import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/look-result.ts';
+import { POSES } from '../../core/fall/index.ts';
+import type { DirectionDeg } from '../../core/head/index.ts';
+import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type CheckView, useView } from '../view/view-store.ts';
 import { type Answer, useAsk, useResting } from './ask.ts';

@@ -1,10 +1,9 @@
 /** What the workers are asked of a plan: itself, its head, what one step more would change, and advice. */
 
-import type { Candidate } from '../../core/base/advice/recommend.ts';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { MeasureEffect } from '../../core/head/measure-effects.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
-import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
+import type { Candidate } from '../../core/base/index.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { MeasureEffect } from '../../core/head/index.ts';
+import type { HeadScene, SpacingStep } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Asked, useAsk, useResting } from './ask.ts';
 import { painter, planner } from './clients.ts';

@@ -1,8 +1,8 @@
 /** What a touch at Check means: a knot is selected, any other place is asked about. */
 
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import { type DirectionDeg, directionDeg, directionOf } from '../../core/head/marks.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import { type DirectionDeg, directionDeg, directionOf } from '../../core/head/index.ts';
+import type { HeadScene } from '../../core/plan/index.ts';
 import { useView } from '../view/view-store.ts';
 import { knotAt } from './lines/rows.ts';
 import type { Projection } from './projection.ts';

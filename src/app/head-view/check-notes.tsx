@@ -1,8 +1,8 @@
 /** The two worst things of a look, in words beside the head, each on a slack thread to its place. */
 
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { Look } from '../../core/plan/look-result.ts';
-import { upperFirst } from '../../core/trade/words.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { Look } from '../../core/plan/index.ts';
+import { upperFirst } from '../../core/trade/index.ts';
 import { useView } from '../view/view-store.ts';
 import { facing, type Projection, screenX, screenY } from './projection.ts';
 

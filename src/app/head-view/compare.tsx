@@ -1,8 +1,7 @@
 /** Two heads that turn as one, and a third with what is different between them. */
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
-import type { Look } from '../../core/plan/look-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { HeadScene, Look } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { painter } from '../ask/clients.ts';
 import { useTheme } from '../session/theme.ts';

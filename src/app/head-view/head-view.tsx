@@ -1,8 +1,7 @@
 /** The stage: her head, turned with a finger; what is selected stands in one light and is told in words. */
 import { useCallback, useRef, useState } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
-import type { HairOnHead, Look } from '../../core/plan/look-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useLoaded } from '../session/use-loaded.ts';
 import { useSize } from '../ui/use-size.ts';

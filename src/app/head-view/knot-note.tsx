@@ -1,9 +1,8 @@
 /** The selected knot in words: which one, what kind, why, where a finger finds it. */
 
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../core/knots/place/planned.ts';
-import { knotName, THROUGH_WORDS } from '../../core/trade/knots.ts';
-import { upperFirst } from '../../core/trade/words.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { PlannedKnot } from '../../core/knots/index.ts';
+import { knotName, THROUGH_WORDS, upperFirst } from '../../core/trade/index.ts';
 import { Sign } from '../ui/sign.tsx';
 import { type Tool, useView } from '../view/view-store.ts';
 

@@ -1,9 +1,8 @@
 /** Words and beads that stand on the stage, each where it belongs; beads come with the station that has them. */
 import { lazy, Suspense } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../core/knots/place/planned.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
-import type { HairOnHead, Look } from '../../core/plan/look-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { PlannedKnot } from '../../core/knots/index.ts';
+import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useView } from '../view/view-store.ts';

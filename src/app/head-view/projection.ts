@@ -1,5 +1,5 @@
 /** Orthographic view of the head: from mm in the head's frame to pixels on the stage. */
-import type { Vec3 } from '../../core/geometry/vectors.ts';
+import type { Vec3 } from '../../core/geometry/index.ts';
 import type { ViewAngle } from '../view/view-store.ts';
 
 export type V3 = Vec3;

@@ -1,5 +1,5 @@
 /** From a place on the stage to the head's surface: the nearest facing cap vertex under the finger. */
-import type { PictureMesh } from '../../core/head/bust.ts';
+import type { PictureMesh } from '../../core/head/index.ts';
 import { facing, type Projection, screenX, screenY, type V3 } from './projection.ts';
 
 /**

@@ -1,9 +1,8 @@
 /** The 3D picture of her head with what is shown on it: at screen resolution while it turns, at twice that at rest. */
 import { useEffect, useMemo } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
-import type { HairOnHead, Look } from '../../core/plan/look-result.ts';
-import { litHair } from '../../core/trade/colours.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
+import { litHair } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { useSame } from '../ask/use-same.ts';
 import { useTheme } from '../session/theme.ts';
@@ -45,13 +44,20 @@ export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null
   useEffect(() => {
     if (picture.state !== 'ready' || seen.width === 0) return;
     const { head } = picture;
+    const say = (state: 'moving' | 'rest') => {
+      if (canvas.current) canvas.current.dataset.drawn = state;
+    };
+    say('moving');
     head.setPalette(palette);
     head.setHairLook(hairLookOf(plan));
     const ratio = Math.min(2, window.devicePixelRatio || 1);
     const frame = requestAnimationFrame(() => head.draw(seen, moving ? Math.min(1, ratio) : ratio, moving));
     const rest = moving
       ? undefined
-      : setTimeout(() => head.draw(seen, Math.min(1, ratio) * (hair ? HAIR_REST : 2)), REST_MS);
+      : setTimeout(() => {
+          head.draw(seen, Math.min(1, ratio) * (hair ? HAIR_REST : 2));
+          say('rest');
+        }, REST_MS);
     return () => {
       cancelAnimationFrame(frame);
       clearTimeout(rest);

@@ -1,6 +1,6 @@
 /** The 3D picture, made once it is wanted, or none where it can’t be. */
 import { useEffect, useRef, useState } from 'react';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { HeadScene } from '../../core/plan/index.ts';
 import type { HeadPicture } from './picture/head-picture.ts';
 
 type PictureState = { readonly state: 'loading' | 'none' } | { readonly state: 'ready'; readonly head: HeadPicture };

@@ -1,7 +1,7 @@
 /** From where she is looked at, and how large. */
 import { useMemo } from 'react';
-import { POSES } from '../../core/fall/poses.ts';
-import type { HairOnHead } from '../../core/plan/look-result.ts';
+import { POSES } from '../../core/fall/index.ts';
+import type { HairOnHead } from '../../core/plan/index.ts';
 import { useView } from '../view/view-store.ts';
 import type { Show } from './modes/modes.ts';
 import { bentBy, type Projection, projection } from './projection.ts';

@@ -1,10 +1,10 @@
 /** Tools that draw on the head instead of turning it: brush, cut, a row that is already there. */
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import { distance } from '../../core/geometry/vectors.ts';
-import { type DirectionDeg, directionDeg, type Mark } from '../../core/head/marks.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
-import type { MarkKind } from '../../core/trade/marks.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import { distance } from '../../core/geometry/index.ts';
+import { type DirectionDeg, directionDeg, type Mark } from '../../core/head/index.ts';
+import type { HeadScene } from '../../core/plan/index.ts';
+import type { MarkKind } from '../../core/trade/index.ts';
 import { addMark, setBase } from '../../model/commands.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { addKnot, brushRows } from '../../model/rows-by-hand.ts';

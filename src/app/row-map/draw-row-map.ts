@@ -1,5 +1,5 @@
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { PlannedKnot } from '../../core/knots/index.ts';
 import { signOf } from '../ui/sign-path.ts';
 import { noteFont, token } from '../ui/tokens.ts';
 import type { WeaveLayout } from './layout.ts';

@@ -1,7 +1,7 @@
 /** Rows unrolled: nape at the foot, middle of the back in the middle; the row at work opens. */
 
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { PlannedKnot } from '../../core/knots/index.ts';
 
 export interface WeaveLayout {
   readonly x: (fromMiddleMm: number) => number;

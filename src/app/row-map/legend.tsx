@@ -1,7 +1,6 @@
 /** What the signs on the cloth mean, and how many there are of each. */
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import { knotName } from '../../core/trade/knots.ts';
-import { lowerFirst } from '../../core/trade/words.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import { knotName, lowerFirst } from '../../core/trade/index.ts';
 import { signKey } from '../../formats/signs.ts';
 import { Sign } from '../ui/sign.tsx';
 

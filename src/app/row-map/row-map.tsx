@@ -1,7 +1,7 @@
 /** The weave: all rows unrolled; scrubbing it plays the install back and forth. Linked with the head both ways. */
 import { useEffect, useMemo, useRef } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import { knotName } from '../../core/trade/knots.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import { knotName } from '../../core/trade/index.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';

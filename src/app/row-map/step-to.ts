@@ -1,5 +1,5 @@
 /** Along the rows by keys. */
-import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
 
 /** The knot that a key leads to: along the row, to the nearest in the next row, first, last, or none (-1). */
 export function stepTo(result: PlanResult, index: number, key: string): number | undefined {

@@ -1,6 +1,6 @@
 /** The install played: the selected knot moves on by itself. */
 import { useEffect, useState } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
 import { useView } from '../view/view-store.ts';
 
 const FRAME_MS = 70;

@@ -1,8 +1,8 @@
 /** A row pulled closer to the next one or wider, by a finger on the cloth or by arrows. */
 import { useRef } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import { type DirectionDeg, directionDeg } from '../../core/head/marks.ts';
-import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import { type DirectionDeg, directionDeg } from '../../core/head/index.ts';
+import type { PlannedKnot } from '../../core/knots/index.ts';
 import { pullRow } from '../../model/rows-by-hand.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useView } from '../view/view-store.ts';

@@ -1,5 +1,5 @@
 /** An edit of the base is tried on her head first: what can't be done is refused with its reason and changes nothing. */
-import type { EditDeed } from '../../core/base/sections/edit.ts';
+import type { BaseEdit } from '../../core/base/index.ts';
 import { editBase } from '../../model/commands.ts';
 import { planner } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
@@ -10,7 +10,7 @@ export function useBaseEdit(session: PlanSession) {
   const kept = session.history.present.plan;
   return {
     /** Does it and says true, or refuses it. */
-    async tryEdit(edit: EditDeed, words: string): Promise<boolean> {
+    async tryEdit(edit: BaseEdit, words: string): Promise<boolean> {
       const outcome = await planner.call('tryEdit', { inputs: inputsOf(kept), edit });
       const why =
         outcome.state === 'done'

@@ -1,6 +1,6 @@
 /** Files out. The browser's own save dialog or download folder takes them. */
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { SpacingStep } from '../../core/plan/ask/spacing-step.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { SpacingStep } from '../../core/plan/index.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
 import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
 import { painter } from '../ask/clients.ts';

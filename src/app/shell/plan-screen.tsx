@@ -1,8 +1,8 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { HeadScene } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Checked, useChecked } from '../ask/checked.ts';
 import { useFiguresBefore } from '../ask/figures.ts';

@@ -1,6 +1,6 @@
 /** A ticket along the foot: the last deed with undo and redo, then seven figures that each open into their working. */
 import { lazy, Suspense, useState } from 'react';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Figures, figuresOf, type JudgedFigures } from '../ask/figures.ts';
 import type { PlanSession } from '../session/plan-session.ts';

@@ -1,8 +1,8 @@
 /** How one figure of the tally is worked out, beside its cell. */
 
 import { Popover } from 'radix-ui';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import { lowerFirst } from '../../core/trade/words.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import { lowerFirst } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { Figures, JudgedFigures } from '../ask/figures.ts';
 import {

@@ -1,13 +1,19 @@
 /** How each figure of the tally comes about, with her values in it and how sure it is. */
 
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { Part } from '../../core/head/part.ts';
-import { COUNT_SPREAD } from '../../core/supply/packs.ts';
-import { FAMILY_INFO } from '../../core/trade/bases.ts';
-import { FALL_GUESS_NAMES, FALL_GUESSES } from '../../core/trade/guesses.ts';
-import { PACE_FACTOR, PACE_NAMES, TIME_SPREAD } from '../../core/trade/pace.ts';
-import { lowerFirst } from '../../core/trade/words.ts';
-import { ZONES, zoneName } from '../../core/trade/zones.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { Part } from '../../core/head/index.ts';
+import { COUNT_SPREAD } from '../../core/supply/index.ts';
+import {
+  FALL_GUESS_NAMES,
+  FALL_GUESSES,
+  FAMILY_INFO,
+  lowerFirst,
+  PACE_FACTOR,
+  PACE_NAMES,
+  TIME_SPREAD,
+  ZONES,
+  zoneName,
+} from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { JudgedFigures } from '../ask/figures.ts';
 import { duration, money, percent, range } from '../ui/format.ts';

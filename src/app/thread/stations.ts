@@ -1,5 +1,5 @@
 /** The stations in working order, and how each stands. */
-import type { Finding } from '../../core/findings/finding.ts';
+import type { Finding } from '../../core/findings/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 
 export const STATIONS = [

@@ -2,7 +2,7 @@
 import { dequal } from 'dequal';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import type { Finding } from '../../core/findings/finding.ts';
+import type { Finding } from '../../core/findings/index.ts';
 import { newPlan } from '../../model/defaults.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { STATIONS, type StationId, type StationState, stationState } from './stations.ts';

@@ -1,5 +1,5 @@
 /** What benches and their tabs are handed. */
-import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
 import type { Checked } from '../ask/checked.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 

@@ -1,7 +1,7 @@
 /** One finding of the station: stitch, what in madder, where in ink, one button that says the deed. A second is a count. */
 import { useState } from 'react';
-import type { Finding, NamedMend } from '../../core/findings/finding.ts';
-import { applyMend, park } from '../../model/commands.ts';
+import type { Finding, NamedFix } from '../../core/findings/index.ts';
+import { applyFix, park } from '../../model/commands.ts';
 import { painter } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
 import type { PlanSession } from '../session/plan-session.ts';
@@ -26,7 +26,7 @@ export function FindingNote(props: {
         <b className={`font-strong ${isNote ? '' : 'text-madder'}`}>{finding.what}</b>{' '}
         <span className="text-small">{finding.why}</span>
       </p>
-      {[finding.mend, finding.otherwise]
+      {[finding.fix, finding.otherwise]
         .filter((way) => way !== undefined)
         .map((way) => (
           <button key={way.deed} type="button" className="button mt-2.5" disabled={busy} onClick={() => void take(way)}>
@@ -57,8 +57,8 @@ function Show({ words, onClick }: { readonly words: string; readonly onClick: ()
 function useFix(session: PlanSession) {
   const [refusal, setRefusal] = useState<string>();
   const [busy, setBusy] = useState(false);
-  const take = async ({ deed, change }: NamedMend) => {
-    if (change.kind !== 'flattenBase') return setRefusal(session.apply(applyMend(session.plan, deed, change)));
+  const take = async ({ deed, change }: NamedFix) => {
+    if (change.kind !== 'flattenBase') return setRefusal(session.apply(applyFix(session.plan, deed, change)));
     setBusy(true);
     const outcome = await painter.call('flatten', inputsOf(session.plan));
     setBusy(false);

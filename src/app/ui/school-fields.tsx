@@ -1,5 +1,5 @@
 /** Where workers disagree: each school with what it is for. */
-import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName, type SchoolOption } from '../../core/trade/schools.ts';
+import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName, type SchoolOption } from '../../core/trade/index.ts';
 import { setSchool } from '../../model/commands.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { Choice } from './choice.tsx';

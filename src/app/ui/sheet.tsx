@@ -1,7 +1,7 @@
 /** What every sheet for paper shares: its plan worked out, a way back, and a button to print. */
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { useResult } from '../ask/plan.ts';
 import { usePlanSession } from '../session/plan-session.ts';

@@ -1,5 +1,5 @@
 /** The sign of a knot as a path for a canvas; each shape and size is made once. */
-import type { PlannedKnot } from '../../core/knots/place/planned.ts';
+import type { PlannedKnot } from '../../core/knots/index.ts';
 import { signKey, signPath } from '../../formats/signs.ts';
 
 const made = new Map<string, Path2D>();

@@ -1,12 +1,10 @@
 /** What is looked at: the angle, the mirror, the selected knot. Of the screen only, never of the plan. */
 import { create } from 'zustand';
-import type { Pose } from '../../core/fall/poses.ts';
-import type { PlanResult } from '../../core/findings/plan-result.ts';
-import type { DirectionDeg } from '../../core/head/marks.ts';
-import type { HeadScene } from '../../core/plan/ask/scene.ts';
-import type { Look } from '../../core/plan/look-result.ts';
-import type { Age } from '../../core/trade/ages.ts';
-import type { MarkKind } from '../../core/trade/marks.ts';
+import type { Pose } from '../../core/fall/index.ts';
+import type { PlanResult } from '../../core/findings/index.ts';
+import type { DirectionDeg } from '../../core/head/index.ts';
+import type { HeadScene, Look } from '../../core/plan/index.ts';
+import type { Age, MarkKind } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 
 export interface ViewAngle {

@@ -1,5 +1,5 @@
 /** The base, worked out: sections as generated and edited, their figures, lines, bumps, order of work, consumables. */
-import type { OwnHair } from '../hair/own-hair.ts';
+import type { OwnHair } from '../hair/index.ts';
 import { type BumpMap, bumpMap, depositTail, lyingVolume } from './bumps/bumps.ts';
 import { LUMP_MM } from './bumps/lumps.ts';
 import type { BaseChoice, Laying } from './choice.ts';
@@ -78,8 +78,8 @@ export function closedToPieces(
   map: SectionMap,
   bumps?: Pick<BumpMap, 'heightMm'>,
 ): Uint8Array {
-  const sight = inSight(map);
-  return ground.masks.noGo.map((no, v) => (no || sight[v] || (bumps && bumps.heightMm[v] > LUMP_MM) ? 1 : 0));
+  const ownHairInSight = inSight(map);
+  return ground.masks.noGo.map((no, v) => (no || ownHairInSight[v] || (bumps && bumps.heightMm[v] > LUMP_MM) ? 1 : 0));
 }
 
 /** Own hair in sight: no cover is owed there. */

@@ -1,8 +1,7 @@
 /** What she can choose of a base: the family, its few settings, the edits on her head, and where tails are parked. */
 
-import type { DirectionDeg } from '../head/marks.ts';
-import type { BaseSettings, FoundKind, ParkingHow } from '../trade/bases.ts';
-import type { TailStyle } from '../trade/own-hair.ts';
+import type { DirectionDeg } from '../head/index.ts';
+import type { BaseSettings, FoundKind, ParkingHow, TailStyle } from '../trade/index.ts';
 import type { Edit } from './sections/edit.ts';
 
 export interface Parking {

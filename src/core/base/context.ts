@@ -1,13 +1,9 @@
 /** What a base is laid on: her scalp with the fields that generators cut along, once per head and hair. */
 
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { HairOnScalp } from '../hair/own-hair.ts';
-import type { Hairline } from '../head/hairline.ts';
-import type { Landmarks } from '../head/landmarks.ts';
-import type { MarkMasks } from '../head/marks.ts';
-import type { ScalpFields } from '../head/scalp-fields.ts';
-import type { HeadShape } from '../head/shape.ts';
-import { atan2 } from '../numerics/elementary.ts';
+import type { SurfaceMesh } from '../geometry/index.ts';
+import type { HairOnScalp } from '../hair/index.ts';
+import type { Hairline, HeadShape, Landmarks, MarkMasks, ScalpFields } from '../head/index.ts';
+import { atan2 } from '../numerics/index.ts';
 
 export interface BaseContext {
   readonly shape: HeadShape;

@@ -3,8 +3,8 @@
  * the front last, once the border lies behind the hairline. Combs and pins count; nothing is cut before the
  * corners hold. Common practice, no source.
  */
-import type { Landmarks, Point } from '../head/landmarks.ts';
-import type { Cap, CombPlace } from '../trade/caps.ts';
+import type { Landmarks, Point } from '../head/index.ts';
+import type { Cap, CombPlace } from '../trade/index.ts';
 
 export const ANCHOR_PLACES = ['nape', 'sides', 'corners', 'front'] as const;
 export type AnchorPlace = (typeof ANCHOR_PLACES)[number];

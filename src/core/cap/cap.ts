@@ -2,7 +2,7 @@
  * A cap as the features it combines, not as a product's name: dome, opening, holding, ready-made rows, size,
  * stretch and holes. Kept as hers, with the times it was worn.
  */
-import type { HoleShape } from '../trade/caps.ts';
+import type { HoleShape } from '../trade/index.ts';
 
 /** Centres of holes from one to the next, across (ear to ear) and up, for a pitch between nearest holes. */
 export function holeSteps(shape: HoleShape, pitchMm: number): { readonly acrossMm: number; readonly upMm: number } {

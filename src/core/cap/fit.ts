@@ -1,9 +1,8 @@
 /** A cap on her head over the parked base: what size is looked for, how it is stretched, what share of the pull it takes. */
 import { polygonHull, polygonLength } from 'd3-polygon';
-import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { HeadShape } from '../head/shape.ts';
-import { tapePolyline } from '../head/tape.ts';
-import type { Cap, Dome } from '../trade/caps.ts';
+import { nearestVertex, type SurfaceMesh } from '../geometry/index.ts';
+import { type HeadShape, tapePolyline } from '../head/index.ts';
+import type { Cap, Dome } from '../trade/index.ts';
 import { knotsToCloseTop } from './opening.ts';
 import { type NetOnForm, netOn } from './stretch.ts';
 

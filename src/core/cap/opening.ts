@@ -3,10 +3,8 @@
  * may be longer than the part. What is too long is hooked closed; inside, only own hair carries.
  */
 
-import type { Hairline } from '../head/hairline.ts';
-import { type LinePart, type Part, partPolyline } from '../head/part.ts';
-import type { HeadShape } from '../head/shape.ts';
-import type { Cap } from '../trade/caps.ts';
+import { type Hairline, type HeadShape, type LinePart, type Part, partPolyline } from '../head/index.ts';
+import type { Cap } from '../trade/index.ts';
 
 /** Kept round a cut and fixed with a few pieces, mm (common practice, no source: half a finger). */
 export const MARGIN_MM = 8;

@@ -5,8 +5,7 @@
  * for heads each direction is taken alone, by girth across and by front-to-nape up.
  */
 
-import type { Cap } from '../trade/caps.ts';
-import { type SpacingZone, ZONES } from '../trade/zones.ts';
+import { type Cap, type SpacingZone, ZONES } from '../trade/index.ts';
 import { holeSteps } from './cap.ts';
 
 export interface Form {

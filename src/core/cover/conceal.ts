@@ -1,8 +1,7 @@
 /** What hides each knot, or that nothing does. */
-import type { Footprint } from '../fall/footprint.ts';
-import type { Worn } from '../fall/worn.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { KnotKind } from '../trade/knots.ts';
+import type { Footprint, Worn } from '../fall/index.ts';
+import type { SurfaceMesh } from '../geometry/index.ts';
+import type { KnotKind } from '../trade/index.ts';
 
 /** Hair of other pieces, her own hair laid over it, its own where it springs, the free leg, a back-combed root, or nothing. */
 export type HiddenBy = 'hair' | 'ownHair' | 'swept' | 'spring' | 'ownLeg' | 'backcomb' | 'nothing';

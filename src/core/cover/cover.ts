@@ -5,10 +5,9 @@
  * straight on, shows^(1/c) is left.
  */
 
-import type { Footprint } from '../fall/footprint.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { Vec3 } from '../geometry/vectors.ts';
-import { exp, log } from '../numerics/elementary.ts';
+import type { Footprint } from '../fall/index.ts';
+import type { SurfaceMesh, Vec3 } from '../geometry/index.ts';
+import { exp, log } from '../numerics/index.ts';
 
 /** Share that shows straight on at every vertex. */
 export function showing(vertexCount: number, footprints: Iterable<Footprint>): Float64Array {

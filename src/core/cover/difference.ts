@@ -1,5 +1,5 @@
 /** Two looks held against each other, at every vertex of the second head; the first is read at the place in the same direction. */
-import type { PictureMesh } from '../head/bust.ts';
+import type { PictureMesh } from '../head/index.ts';
 
 /** Share that shows at every vertex of a drawn head. */
 export interface ShownOnHead {

@@ -4,11 +4,8 @@
  * knot. A ribbon counts once at a place however it bends there, ribbons over each other multiply.
  */
 
-import type { Footprint, Root } from '../fall/footprint.ts';
-import { type Ribbons, ribbonAngle } from '../fall/ribbons.ts';
-import { STEP_MM, StrandTracer } from '../fall/trace.ts';
-import type { VertexBalls } from '../geometry/balls.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { type Footprint, type Ribbons, type Root, ribbonAngle, STEP_MM, StrandTracer } from '../fall/index.ts';
+import type { SurfaceMesh, VertexBalls } from '../geometry/index.ts';
 
 /** Width at the root against further down, and where the full width is reached, mm. */
 const ROOT_WIDTH = 0.35;

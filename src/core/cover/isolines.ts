@@ -1,6 +1,5 @@
 /** Lines of equal cover: two of them make the picture readable without colour. */
-import { contours } from '../geometry/contour.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { contours, type SurfaceMesh } from '../geometry/index.ts';
 
 export const ISOLINES = [0.2, 0.45] as const;
 /** Shorter closed curves are specks. */

@@ -1,6 +1,6 @@
 /** Lines and places of the base and the cap that give a style away where nothing falls over them, and what would hide them. */
-import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { Point } from '../head/landmarks.ts';
+import { nearestVertex, type SurfaceMesh } from '../geometry/index.ts';
+import type { Point } from '../head/index.ts';
 
 export const LINE_KINDS = ['part', 'faceEdge', 'napeEdge', 'opening', 'tie'] as const;
 export type LineKind = (typeof LINE_KINDS)[number];

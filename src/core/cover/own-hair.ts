@@ -1,8 +1,7 @@
 /** Own hair that stays in sight, laid by the same stamps as pieces are. */
-import type { Footprint } from '../fall/footprint.ts';
-import type { VertexBalls } from '../geometry/balls.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { HairOnScalp } from '../hair/own-hair.ts';
+import type { Footprint } from '../fall/index.ts';
+import type { SurfaceMesh, VertexBalls } from '../geometry/index.ts';
+import type { HairOnScalp } from '../hair/index.ts';
 import { FootprintMaker } from './footprint.ts';
 
 /** A strand of own hair as it lies, and the scalp that it stands for (guesses). */
@@ -21,7 +20,7 @@ const VERTEX_AREA = 0.87;
 /** @param sight 1 where own hair stays in sight, at every vertex */
 export function ownHairPrints(
   mesh: SurfaceMesh,
-  sight: Uint8Array,
+  ownHairInSight: Uint8Array,
   { regionOf, regions }: HairOnScalp,
   ways: Float64Array,
   balls: VertexBalls,
@@ -32,7 +31,7 @@ export function ownHairPrints(
   const p = mesh.positionsMm;
   const prints: Footprint[] = [];
   for (let v = 0; v < mesh.vertexCount; v += each) {
-    if (sight[v] === 0) continue;
+    if (ownHairInSight[v] === 0) continue;
     const root = { xMm: p[3 * v], yMm: p[3 * v + 1], zMm: p[3 * v + 2], vertex: v };
     prints.push(maker.of(root, { ...OWN_STRAND, lengthMm: regions[regionOf[v]].lengthMm }));
   }

@@ -1,5 +1,5 @@
 /** Where the scalp shows most: connected patches beyond a limit, with their size, the barest first. */
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { SurfaceMesh } from '../geometry/index.ts';
 
 export interface BarePatch {
   /** Its barest vertex. */

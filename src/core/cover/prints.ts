@@ -2,11 +2,8 @@
  * Footprints of worn pieces, kept piece by piece, so that a change follows only what it moves. All prints of a store
  * belong to one head and one way of falling; pieces that are laid otherwise are told by their lie.
  */
-import type { Footprint, Root } from '../fall/footprint.ts';
-import type { Ribbons } from '../fall/ribbons.ts';
-import type { Lie, Worn } from '../fall/worn.ts';
-import type { VertexBalls } from '../geometry/balls.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { Footprint, Lie, Ribbons, Root, Worn } from '../fall/index.ts';
+import type { SurfaceMesh, VertexBalls } from '../geometry/index.ts';
 import { FootprintMaker } from './footprint.ts';
 
 export interface Prints {

@@ -2,7 +2,7 @@
  * Outline of the hair: the furthest that it reaches from the middle of the head in every direction of a view, as one
  * sees it from the front, from her left and from above; and its width and height beside the bare head's.
  */
-import { atan2, cos, sin } from '../numerics/elementary.ts';
+import { atan2, cos, sin } from '../numerics/index.ts';
 import type { Side } from './cover.ts';
 
 export const SIZE_VIEWS = ['front', 'left', 'top'] as const satisfies readonly Side[];

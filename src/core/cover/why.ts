@@ -1,5 +1,5 @@
 /** Why a place is covered as it is: which pieces of which rows lie over it, and what each takes of what shows. */
-import type { Footprint } from '../fall/footprint.ts';
+import type { Footprint } from '../fall/index.ts';
 
 export interface RowOver {
   readonly row: number;

@@ -2,8 +2,8 @@
  * How the style is finished: how full she wants it, and what it is trimmed to. An outline only takes away: it ends
  * strands that reach beyond it. Layers shorten pieces from the crown down, so that they also hide less.
  */
-import type { Vec3 } from '../geometry/vectors.ts';
-import { type FullnessAim, type Outline, SHORTEST_LAYER, SLANT } from '../trade/finish.ts';
+import type { Vec3 } from '../geometry/index.ts';
+import { type FullnessAim, type Outline, SHORTEST_LAYER, SLANT } from '../trade/index.ts';
 
 export interface Finish {
   readonly fullness: FullnessAim;

@@ -4,8 +4,8 @@
  * Without anything in its way the sideways reach has a closed form: b (Si(θ₀) - Si(θ₀ e^(-L/b))).
  */
 
-import type { Vec3 } from '../geometry/vectors.ts';
-import { acos, cos, exp, sin } from '../numerics/elementary.ts';
+import type { Vec3 } from '../geometry/index.ts';
+import { acos, cos, exp, sin } from '../numerics/index.ts';
 
 /** What is in the way: distance from it, negative inside, and the unit way out. */
 export interface InTheWay {

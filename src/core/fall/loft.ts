@@ -3,9 +3,9 @@
  * from its knot. What a texture does to both is a guess; the factor of the guesses scales them.
  */
 
-import type { HookedPiece } from '../hair/preparation.ts';
-import { exp, log } from '../numerics/elementary.ts';
-import { TEXTURE_INFO, type Texture } from '../trade/textures.ts';
+import type { HookedPiece } from '../hair/index.ts';
+import { exp, log } from '../numerics/index.ts';
+import { TEXTURE_INFO, type Texture } from '../trade/index.ts';
 import type { Footprint } from './footprint.ts';
 import type { Ribbons } from './ribbons.ts';
 

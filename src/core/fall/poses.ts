@@ -1,5 +1,5 @@
 /** How she is looked at: what she does with her head, and how old the style is. */
-import { cos, sin } from '../numerics/elementary.ts';
+import { cos, sin } from '../numerics/index.ts';
 import { AT_REST, type HairState } from './way.ts';
 
 const BENT = Math.PI / 3;

@@ -4,10 +4,8 @@
  * dressing widen it by their stated factors. However wide, a piece hides no more than its fibres laid side by side.
  */
 
-import { type HookedPiece, pieceThicknessMm } from '../hair/preparation.ts';
-import type { FallGuesses } from '../trade/guesses.ts';
-import { FIBRE_DENSITY } from '../trade/preparation.ts';
-import { TEXTURE_INFO, type Texture } from '../trade/textures.ts';
+import { type HookedPiece, pieceThicknessMm } from '../hair/index.ts';
+import { type FallGuesses, FIBRE_DENSITY, TEXTURE_INFO, type Texture } from '../trade/index.ts';
 
 export interface Ribbons {
   readonly count: number;

@@ -3,11 +3,9 @@
  * under or the hairline is reached, then down as a curtain until its length or the outline ends it.
  */
 
-import type { DistanceGrid } from '../geometry/distance-grid.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { Vec3 } from '../geometry/vectors.ts';
-import { cos, sin } from '../numerics/elementary.ts';
-import { TEXTURE_INFO, type Texture } from '../trade/textures.ts';
+import type { DistanceGrid, SurfaceMesh, Vec3 } from '../geometry/index.ts';
+import { cos, sin } from '../numerics/index.ts';
+import { TEXTURE_INFO, type Texture } from '../trade/index.ts';
 import { type Finish, isTrimmed } from './finish.ts';
 import { hang } from './hang.ts';
 import { standsMm } from './loft.ts';

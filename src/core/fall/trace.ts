@@ -4,8 +4,8 @@
  * 2 mm to within 0.1 points. It ends at its length, or where it leaves the scalp over the hairline.
  */
 
-import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
-import { cos, exp, sin } from '../numerics/elementary.ts';
+import { nearestVertex, type SurfaceMesh } from '../geometry/index.ts';
+import { cos, exp, sin } from '../numerics/index.ts';
 
 export const STEP_MM = 6;
 /** No strand lies longer on a head than this. */

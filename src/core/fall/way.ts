@@ -5,11 +5,8 @@
  * it is raised until it doesn't. Our own construction: gravity alone pulls hair over a side part.
  */
 
-import { distanceFrom } from '../geometry/eikonal.ts';
-import { gradientAt, gradients } from '../geometry/gradient.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { Vec3 } from '../geometry/vectors.ts';
-import { exp } from '../numerics/elementary.ts';
+import { distanceFrom, gradientAt, gradients, type SurfaceMesh, type Vec3 } from '../geometry/index.ts';
+import { exp } from '../numerics/index.ts';
 
 /** How she holds her head, and what moves her hair. Directions in the frame of the head. */
 export interface HairState {

@@ -1,15 +1,18 @@
 /** Pieces as they are worn: which ribbons each lies as, from where, and which way, at an age of the style. */
 
-import type { PlaceMm } from '../geometry/polyline.ts';
-import { nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
-import { type Hair, hookedPieces } from '../hair/pieces.ts';
-import type { HookedPiece } from '../hair/preparation.ts';
-import type { Landmarks } from '../head/landmarks.ts';
-import { type Age, MATTED_WIDTH, SLIP_MM } from '../trade/ages.ts';
-import type { FallGuesses } from '../trade/guesses.ts';
-import type { Schools } from '../trade/schools.ts';
-import { TEXTURE_INFO, type Texture } from '../trade/textures.ts';
-import type { PieceZone } from '../trade/zones.ts';
+import { nearestVertex, type PlaceMm, type SurfaceMesh } from '../geometry/index.ts';
+import { type Hair, type HookedPiece, hookedPieces } from '../hair/index.ts';
+import type { Landmarks } from '../head/index.ts';
+import {
+  type Age,
+  type FallGuesses,
+  MATTED_WIDTH,
+  type PieceZone,
+  type Schools,
+  SLIP_MM,
+  TEXTURE_INFO,
+  type Texture,
+} from '../trade/index.ts';
 import { type Finish, keptLengthMm, PLAIN_FINISH } from './finish.ts';
 import type { Root } from './footprint.ts';
 import { type Ribbons, ribbonsOf } from './ribbons.ts';

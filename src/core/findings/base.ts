@@ -1,12 +1,9 @@
 /** What the core has to say about a base: hair that can't reach, boxes too small, tender spots, lumps, a base that shifts. */
 
-import { LUMP_MM } from '../base/bumps/lumps.ts';
-import type { EditDeed } from '../base/sections/edit.ts';
-import type { Section } from '../base/sections/section-figures.ts';
-import { BASE_LIMITS } from '../trade/bases.ts';
-import { upperFirst } from '../trade/words.ts';
+import { type BaseEdit, LUMP_MM, type Section } from '../base/index.ts';
+import { BASE_LIMITS, upperFirst } from '../trade/index.ts';
 import { type Check, mm, type Result } from './check.ts';
-import type { NamedMend } from './finding.ts';
+import type { NamedFix } from './finding.ts';
 
 const tied = (result: Result) => result.base.sections.filter((s) => s.role === 'base');
 
@@ -23,11 +20,11 @@ const tooShort: Check = (inputs, result) => {
   if (short.length === 0) return undefined;
   const longest = Math.max(...short.map((s) => s.neededToBindMm));
   const { family, behind, front } = inputs.base;
-  const nine: NamedMend = {
+  const nine: NamedFix = {
     deed: 'Cut nine small sections',
     change: { kind: 'setBase', change: { family: 'tied', behind: 5, front: 4, tail: 'plait', edits: [], locked: [] } },
   };
-  const grid: NamedMend = {
+  const grid: NamedFix = {
     deed: 'Band a grid instead: it holds short hair',
     change: { kind: 'setBase', change: { family: 'grid', boxFingers: 1.5, edits: [], locked: [] } },
   };
@@ -39,10 +36,10 @@ const tooShort: Check = (inputs, result) => {
     why: `${named(short)}: your hair is ${mm(short[0].hairLengthMm)}; to reach the tie and be bound it takes ${mm(longest)}. Short hair holds only in little: about nine small ones are usual.`,
     sectionIds: short.map((s) => s.id),
     ...(family === 'tied' && behind + front < 9
-      ? { mend: nine, otherwise: grid }
+      ? { fix: nine, otherwise: grid }
       : family === 'grid'
         ? {}
-        : { mend: grid }),
+        : { fix: grid }),
   };
 };
 
@@ -64,7 +61,7 @@ const cantReach: Check = (inputs, result) => {
     ...(far.every((s) => s.parking.how === 'folded')
       ? {}
       : {
-          mend: {
+          fix: {
             deed: far.length === 1 ? 'Fold and band it' : 'Fold and band them',
             change: { kind: 'park', parking },
           },
@@ -85,7 +82,7 @@ const freshEnds: Check = (inputs, result) => {
     station: 'base',
     what: 'Fresh ends slide out of plaits.',
     why: `They are blunt, so all ${plaited.length} want wax and a second band at the tip, or a clip.`,
-    mend: { deed: 'Wax the tips, band them twice', change: { kind: 'setBase', change: { tipsWaxed: true } } },
+    fix: { deed: 'Wax the tips, band them twice', change: { kind: 'setBase', change: { tipsWaxed: true } } },
   };
 };
 
@@ -102,7 +99,7 @@ const boxTooSmall: Check = (inputs, result) => {
   const isGrid = inputs.base.family === 'grid' && small.length > 3;
   const neighbour = result.base.lines.find((line) => line.a === small[0].id || line.b === small[0].id);
   const other = neighbour && (neighbour.a === small[0].id ? neighbour.b : neighbour.a);
-  const merge: EditDeed | undefined = other ? { op: 'merge', a: other, b: small[0].id } : undefined;
+  const merge: BaseEdit | undefined = other ? { op: 'merge', a: other, b: small[0].id } : undefined;
   return {
     code: 'base.boxTooSmall',
     severity: 'caution',
@@ -112,13 +109,13 @@ const boxTooSmall: Check = (inputs, result) => {
     sectionIds: small.map((s) => s.id),
     ...(isGrid
       ? {
-          mend: {
+          fix: {
             deed: 'Make the boxes a quarter finger wider',
             change: { kind: 'setBase', change: { boxFingers: larger } },
           } as const,
         }
       : merge
-        ? { mend: { deed: 'Merge it with its neighbour', change: { kind: 'editBase', edits: [merge] } } as const }
+        ? { fix: { deed: 'Merge it with its neighbour', change: { kind: 'editBase', edits: [merge] } } as const }
         : {}),
   };
 };
@@ -143,7 +140,7 @@ const acrossTender: Check = (inputs, result) => {
     sectionIds: sore.map((s) => s.id),
     ...(edits.length > 0
       ? {
-          mend: {
+          fix: {
             deed: edits.length === 1 ? 'Move the tie off the spot' : `Move ${edits.length} ties off the spots`,
             change: { kind: 'editBase', edits },
           } as const,
@@ -166,7 +163,7 @@ const parcelBesidePart: Check = (inputs, result) => {
     sectionIds: near.map((s) => s.id),
     ...(edits.length > 0
       ? {
-          mend: {
+          fix: {
             deed: near.length === 1 ? 'Draw it away' : 'Draw them away',
             change: { kind: 'editBase', edits },
           } as const,
@@ -185,7 +182,7 @@ const shifts: Check = (inputs) => {
       station: 'base',
       what: inputs.cap.dome === 'none' ? 'Nothing holds this base.' : 'This base shifts easily.',
       why: 'Nothing is tied. A base that shifts makes the style shift; firmness comes from larger sections, flat hair and a tied root, not from a tighter net.',
-      mend: { deed: 'Tie four plaits instead', change: { kind: 'setBase', change: four } },
+      fix: { deed: 'Tie four plaits instead', change: { kind: 'setBase', change: four } },
     };
   }
   if (
@@ -201,7 +198,7 @@ const shifts: Check = (inputs) => {
     station: 'base',
     what: 'Smooth tails without a net shift.',
     why: 'Pieces hooked into brushed hair draw it out of its tie. Plaited it stays.',
-    mend: { deed: 'Plait them', change: { kind: 'setBase', change: { tail: 'plait' } } },
+    fix: { deed: 'Plait them', change: { kind: 'setBase', change: { tail: 'plait' } } },
   };
 };
 
@@ -235,7 +232,7 @@ const lumps: Check = (inputs, result) => {
     what: bumps.lumps.length === 1 ? 'The base makes a lump.' : `The base makes ${bumps.lumps.length} lumps.`,
     why: `${Math.round(top.heightMm)} mm at its highest, ${top.words} (named from ${LUMP_MM} mm)${makers.length > 0 ? `: ${named(makers)}` : ''}. Bulk stands up; spread tails lie flat.`,
     sectionIds: makers.map((s) => s.id),
-    ...(canMove ? { mend: { deed: 'Find a flatter parking', change: { kind: 'flattenBase' } } as const } : {}),
+    ...(canMove ? { fix: { deed: 'Find a flatter parking', change: { kind: 'flattenBase' } } as const } : {}),
   };
 };
 
@@ -255,7 +252,7 @@ const overCarried: Check = (inputs, result) => {
     sectionIds: over.map((s) => s.id),
     ...(inputs.cap.dome === 'none'
       ? {
-          mend: {
+          fix: {
             deed: 'Put a closed cap over the base',
             change: { kind: 'setCap', change: { dome: 'closed' } },
           } as const,
@@ -273,7 +270,7 @@ const lostEdits: Check = (_, result) => {
     station: 'base',
     what: lost.length === 1 ? 'One of your changes no longer fits.' : `${lost.length} of your changes no longer fit.`,
     why: `${lost[0].why} It is kept, but not laid, since the sections are others now.`,
-    mend: {
+    fix: {
       deed: lost.length === 1 ? 'Forget that change' : 'Forget those changes',
       change: { kind: 'dropEdits', ids: lost.map((l) => l.id) },
     },

@@ -1,7 +1,7 @@
 /** What can go wrong with a cap: its size, its opening, and what holds it. */
 
-import { passesHole } from '../hair/preparation.ts';
-import { CAP_LIMITS } from '../trade/caps.ts';
+import { passesHole } from '../hair/index.ts';
+import { CAP_LIMITS } from '../trade/index.ts';
 import type { Check } from './check.ts';
 
 const cm = (v: number) => `${(v / 10).toFixed(1)} cm`;
@@ -14,7 +14,7 @@ const tight: Check = (inputs, { cap }) => {
     station: 'cap',
     what: 'This cap is too small over your base.',
     why: `It has to stretch to ${(cap.girthOverBaseMm / inputs.cap.girthMm).toFixed(2)} of its length and gives ${inputs.cap.stretch}. A tight border presses on the edges: pain, bumps or headache mean take it off.`,
-    mend: {
+    fix: {
       deed: `Take one of ${cm(sizeFor(cap.girthOverBaseMm, inputs.cap.stretch))}`,
       change: { kind: 'setCap', change: { girthMm: sizeFor(cap.girthOverBaseMm, inputs.cap.stretch) } },
     },
@@ -29,7 +29,7 @@ const slack: Check = (inputs, { cap }) => {
     station: 'cap',
     what: 'This cap bags on your head.',
     why: `It is ${cm(inputs.cap.girthMm)} round as it lies; a tape over your base reads ${cm(cap.girthOverBaseMm)}. It shifts, and the style with it. Stretch decides about size more than the label.`,
-    mend: {
+    fix: {
       deed: `Take one of ${cm(sizeFor(cap.girthOverBaseMm, inputs.cap.stretch))}`,
       change: { kind: 'setCap', change: { girthMm: sizeFor(cap.girthOverBaseMm, inputs.cap.stretch) } },
     },
@@ -66,7 +66,7 @@ const openingShort: Check = (inputs, { cap }) => {
     station: 'cap',
     what: `${cm(partOnNetMm)} of the part lie on closed net.`,
     why: `The opening is ${cm(lengthMm)} long, the part ${cm(inputs.part.lengthMm)}. Behind the opening net shows instead of scalp, unless hair falls over it.`,
-    mend: { deed: `Make the opening ${cm(longer)}`, change: { kind: 'setCap', change: { openingMm: longer } } },
+    fix: { deed: `Make the opening ${cm(longer)}`, change: { kind: 'setCap', change: { openingMm: longer } } },
   };
 };
 
@@ -83,7 +83,7 @@ const cutOutOnTender: Check = (_, { knots }) => {
         : `${on.length} pieces in the cut-out hang on a tender spot.`,
     why: 'Inside a cut-out the net carries nothing: own hair alone does. No tender or thin place should. Leave the net closed there, or move the part.',
     knotIds: on.map((k) => k.id),
-    mend: { deed: 'Leave the cap uncut', change: { kind: 'setCap', change: { opening: 'none' } } },
+    fix: { deed: 'Leave the cap uncut', change: { kind: 'setCap', change: { opening: 'none' } } },
   };
 };
 
@@ -97,7 +97,7 @@ const cornersUnheld: Check = (inputs, { cap }) => {
     station: 'cap',
     what: 'The corners are held by pins alone.',
     why: `Rows bring ${corners.knotIds.length} anchors to the temples. Nothing is cut before the corners hold, or the opening gapes: pin them, or take a cap with side combs.`,
-    mend: { deed: 'Combs at the sides', change: { kind: 'setCap', change: { combs: [...inputs.cap.combs, 'sides'] } } },
+    fix: { deed: 'Combs at the sides', change: { kind: 'setCap', change: { combs: [...inputs.cap.combs, 'sides'] } } },
   };
 };
 
@@ -110,7 +110,7 @@ const wigUnheld: Check = (inputs) => {
     station: 'cap',
     what: 'Nothing holds the wig yet.',
     why: 'Combs, a strap, pins or a few pieces do. The band alone slides back.',
-    mend: { deed: 'Hold it by a strap', change: { kind: 'setCap', change: { wigHolds: ['strap'], strap: true } } },
+    fix: { deed: 'Hold it by a strap', change: { kind: 'setCap', change: { wigHolds: ['strap'], strap: true } } },
   };
 };
 
@@ -126,7 +126,7 @@ const holesSmall: Check = (inputs, { cap, pieces, knots }) => {
     station: 'cap',
     what: 'The pieces are too thick for its holes.',
     why: `Folded, a piece is about ${piece.thicknessMm.toFixed(1)} mm thick (a guess); a hole is ${hole.toFixed(1)} mm as stretched. Drawing it through tears the net: split it, or take a wider net.`,
-    mend: { deed: 'Split them in two', change: { kind: 'setCut', cut: piece.cut, change: { split: 2 } } },
+    fix: { deed: 'Split them in two', change: { kind: 'setCut', cut: piece.cut, change: { split: 2 } } },
   };
 };
 

@@ -1,6 +1,5 @@
 /** What every check of a plan looks at. */
-import type { PlanInputs } from '../plan/inputs.ts';
-import type { Plan } from '../plan/result.ts';
+import type { Plan, PlanInputs } from '../plan/index.ts';
 import type { Finding } from './finding.ts';
 
 export type Result = Plan;

@@ -1,20 +1,14 @@
 /** What the core has to say about a plan, and the change that would mend it. */
-import type { BaseChoice, Parking } from '../base/choice.ts';
-import type { EditDeed } from '../base/sections/edit.ts';
-import type { Preparation } from '../hair/preparation.ts';
-import type { Stroke } from '../head/marks.ts';
-import type { RowChoice } from '../rows/choice.ts';
-import type { Family } from '../trade/bases.ts';
-import type { Cap } from '../trade/caps.ts';
-import type { Split } from '../trade/preparation.ts';
-import type { SchoolName, Schools } from '../trade/schools.ts';
-import type { TapeMeasure } from '../trade/tape.ts';
-import type { PieceZone, SpacingZone } from '../trade/zones.ts';
+import type { BaseChoice, BaseEdit, Parking } from '../base/index.ts';
+import type { Preparation } from '../hair/index.ts';
+import type { Stroke } from '../head/index.ts';
+import type { RowChoice } from '../rows/index.ts';
+import type { Cap, Family, PieceZone, SchoolName, Schools, SpacingZone, Split, TapeMeasure } from '../trade/index.ts';
 
 export type Severity = 'stop' | 'caution' | 'note';
 
 /** A change to the plan that one tap applies. */
-export type Mend =
+export type Fix =
   | { readonly kind: 'setMeasure'; readonly measure: TapeMeasure; readonly mm: number }
   | { readonly kind: 'setSpacing'; readonly fingers: Partial<Record<SpacingZone, number>> }
   | { readonly kind: 'setSchool'; readonly school: SchoolName; readonly value: Schools[SchoolName] }
@@ -32,15 +26,15 @@ export type Mend =
   | { readonly kind: 'trustMeasure'; readonly measure: TapeMeasure }
   | { readonly kind: 'resetHairline' }
   | { readonly kind: 'setBase'; readonly change: Partial<BaseChoice> }
-  | { readonly kind: 'editBase'; readonly edits: readonly EditDeed[] }
+  | { readonly kind: 'editBase'; readonly edits: readonly BaseEdit[] }
   | { readonly kind: 'dropEdits'; readonly ids: readonly string[] }
   | { readonly kind: 'park'; readonly parking: Readonly<Record<string, Parking>> }
   /** Asks for a flatter parking and takes it. */
   | { readonly kind: 'flattenBase' };
 
-export interface NamedMend {
+export interface NamedFix {
   readonly deed: string;
-  readonly change: Mend;
+  readonly change: Fix;
 }
 
 export interface Finding {
@@ -55,7 +49,7 @@ export interface Finding {
   readonly knotIds?: readonly string[];
   readonly measure?: TapeMeasure;
   readonly sectionIds?: readonly string[];
-  readonly mend?: NamedMend;
+  readonly fix?: NamedFix;
   /** The other way out, where she may decide either way. */
-  readonly otherwise?: NamedMend;
+  readonly otherwise?: NamedFix;
 }

@@ -3,7 +3,7 @@
  * it matters, and what would mend it. Thresholds are common practice or guesses, said beside each.
  */
 
-import type { PlanInputs } from '../plan/inputs.ts';
+import type { PlanInputs } from '../plan/index.ts';
 import { BASE_CHECKS } from './base.ts';
 import { CAP_CHECKS } from './cap.ts';
 import type { Check, Result } from './check.ts';

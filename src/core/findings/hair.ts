@@ -1,13 +1,16 @@
 /** What an opened pack, a cut or a dressing can do wrong. */
 
-import { mainCut } from '../hair/pieces.ts';
-import type { HookedPiece, Preparation } from '../hair/preparation.ts';
-import type { Product } from '../hair/product.ts';
-import type { PlanInputs } from '../plan/inputs.ts';
-import { DRESSING_INFO, LIES_FLAT_MM, SPLITS, type Split } from '../trade/preparation.ts';
-import { TEXTURE_INFO } from '../trade/textures.ts';
-import { lowerFirst } from '../trade/words.ts';
-import type { PieceZone } from '../trade/zones.ts';
+import { type HookedPiece, mainCut, type Preparation, type Product } from '../hair/index.ts';
+import type { PlanInputs } from '../plan/index.ts';
+import {
+  DRESSING_INFO,
+  LIES_FLAT_MM,
+  lowerFirst,
+  type PieceZone,
+  SPLITS,
+  type Split,
+  TEXTURE_INFO,
+} from '../trade/index.ts';
 import type { Check } from './check.ts';
 
 export function productOf(inputs: Pick<PlanInputs, 'products'>, id: string): Product {
@@ -35,7 +38,7 @@ const clings: Check = (inputs, { knots }) => {
     station: 'hair',
     what: `The strands of ${bad.name} cling together.`,
     why: 'They don’t part into two legs, so no one-leg knots: layer from back to front, or no part.',
-    mend: {
+    fix: {
       deed: 'Lay open places from back to front',
       change: { kind: 'setSchool', school: 'exposed', value: 'backToFront' },
     },
@@ -83,7 +86,7 @@ const heat: Check = (inputs, { knots }) => {
     station: 'hair',
     what: `${productOf(inputs, bad.product).name} bears no heat, and ${lowerFirst(bad.name)} is to be smoothed with a drier.`,
     why: 'It melts, and what melts burns skin. Heat is what the fibre’s label says, on the block where possible; hair left out is the hair at risk.',
-    mend: { deed: 'Leave it as it is', change: { kind: 'setCut', cut: bad.id, change: { dressed: 'asItIs' } } },
+    fix: { deed: 'Leave it as it is', change: { kind: 'setCut', cut: bad.id, change: { dressed: 'asItIs' } } },
   };
 };
 
@@ -112,7 +115,7 @@ const openedTooSoon: Check = (inputs, { knots }) => {
     station: 'hair',
     what: 'An opened coil won’t go back through a net.',
     why: `${bad.name} is opened ${Math.round(bad.opened.reach * 100)} % of the way before it is hooked. Open it after, half first, look, then the rest.`,
-    mend: {
+    fix: {
       deed: 'Open it after hooking',
       change: { kind: 'setCut', cut: bad.id, change: { opened: { ...bad.opened, when: 'after' } } },
     },
@@ -143,7 +146,7 @@ const standsProud: Check = (inputs, { knots, pieces }) => {
     ...(flat === undefined || zones.length === 0
       ? {}
       : {
-          mend: {
+          fix: {
             deed: `Split them in ${flat} there`,
             change: { kind: 'splitZones', zones, split: flat } as const,
           },
@@ -197,7 +200,7 @@ export const smoothUnheld: Check = (inputs, { piece, knots }) => {
     station: 'hair',
     what: 'Smooth hair with neither net nor lock.',
     why: 'Straight into own hair it creeps out even with four wraps, and the large bites pull.',
-    mend: piece.canLock
+    fix: piece.canLock
       ? { deed: 'Lock every knot with its band', change: { kind: 'setSchool', school: 'smoothHold', value: 'lock' } }
       : { deed: 'Put a closed cap over the base', change: { kind: 'setCap', change: { dome: 'closed' } } },
   };
@@ -219,7 +222,7 @@ export const loopStays: Check = (inputs, { knots, piece }) => {
     what: `${wanting.length} one-leg knots on a loop that can’t come off.`,
     why: 'One side has to go through alone, so both sides must be free. They are planned as ordinary knots and may show; a thread loop, or one that comes off, would do it.',
     knotIds: wanting.map((k) => k.id),
-    mend: { deed: 'Plan without one-leg knots', change: { kind: 'setSchool', school: 'oneLeg', value: 'never' } },
+    fix: { deed: 'Plan without one-leg knots', change: { kind: 'setSchool', school: 'oneLeg', value: 'never' } },
   };
 };
 
@@ -233,7 +236,7 @@ export const splitTooFine: Check = (inputs) => {
     station: 'hair',
     what: `A piece of ${strandsPerPiece} strands can’t be split in ${bad.split}.`,
     why: 'A strand is the least that can be hooked.',
-    mend: { deed: 'Hook whole pieces', change: { kind: 'setCut', cut: bad.id, change: { split: 1 } } },
+    fix: { deed: 'Hook whole pieces', change: { kind: 'setCut', cut: bad.id, change: { split: 1 } } },
   };
 };
 

@@ -1,11 +1,15 @@
 /** All that is said of how a plan looks, at once: what a file or the command line prints. */
-import { fallingHair } from '../plan/ask/falling-hair.ts';
-import { guessRange } from '../plan/ask/look-advice.ts';
-import type { PlanInputs } from '../plan/inputs.ts';
-import { look } from '../plan/look.ts';
-import type { GuessRange, HairOnHead, Look } from '../plan/look-result.ts';
-import { plan } from '../plan/plan.ts';
-import type { PlanGraph } from '../plan/stages/stage.ts';
+import {
+  fallingHair,
+  type GuessRange,
+  guessRange,
+  type HairOnHead,
+  type Look,
+  look,
+  type PlanGraph,
+  type PlanInputs,
+  plan,
+} from '../plan/index.ts';
 import type { Finding } from './finding.ts';
 import { lookFindings } from './look.ts';
 

@@ -1,5 +1,5 @@
 /** What is wrong, risky or worth knowing of the weight. */
-import { ZONES } from '../trade/zones.ts';
+import { ZONES } from '../trade/index.ts';
 import type { Check } from './check.ts';
 
 /** From here a head of hair is felt by evening (guess). */
@@ -15,6 +15,6 @@ export const heavy: Check = (inputs, { load }) => {
     station: 'check',
     what: `${Math.round(load.massG)} g is heavy.`,
     why: `Wet it is ${Math.round(load.wetG[0])} to ${Math.round(load.wetG[1])} g; the fullest section carries up to ${worst.toFixed(1)} times the weight of its own hair. No figure promises safety: headache or sore roots mean take some out.`,
-    mend: { deed: 'A quarter finger wider everywhere', change: { kind: 'setSpacing', fingers } },
+    fix: { deed: 'A quarter finger wider everywhere', change: { kind: 'setSpacing', fingers } },
   };
 };

@@ -3,7 +3,7 @@
 import { describe, expect, it } from 'vitest';
 import { everyZone, hairOf, NO_CAP, plainInputs } from '../../../tests/helpers/heads.ts';
 import { Planner } from '../../../tests/helpers/planner.ts';
-import { applyMend } from '../../model/commands.ts';
+import { applyFix } from '../../model/commands.ts';
 import { newPlan } from '../../model/defaults.ts';
 import { PLAIN_FINISH } from '../fall/finish.ts';
 import type { PlanInputs } from '../plan/inputs.ts';
@@ -28,7 +28,7 @@ describe('findings of a look', () => {
       found({ ...thin, finish: { ...PLAIN_FINISH, fullness: 'spare' }, spacing: evenly(1) }, 'cover.thin'),
     ).toBeUndefined();
     const closer = { ...thin, spacing: evenly(2.25) };
-    expect(f?.mend?.change).toEqual({ kind: 'setSpacing', fingers: closer.spacing.fingers });
+    expect(f?.fix?.change).toEqual({ kind: 'setSpacing', fingers: closer.spacing.fingers });
     expect(atelier.look({ inputs: closer }).hiddenShare).toBeGreaterThan(atelier.look({ inputs: thin }).hiddenShare);
   });
 
@@ -36,18 +36,18 @@ describe('findings of a look', () => {
     const thin = straight({ spacing: evenly(2.2) });
     const f = found(thin, 'cover.bare');
     expect(f?.why).toMatch(/finger|crown|temple|hairline|ear/);
-    const change = f?.mend?.change;
+    const change = f?.fix?.change;
     if (change?.kind !== 'brush') throw new Error('the brush is what mends it');
     const after = { ...thin, rows: { ...thin.rows, brush: [{ stroke: change.stroke, factor: change.factor }] } };
     const total = (i: PlanInputs) => atelier.look({ inputs: i }).patches.reduce((s, p) => s + p.areaMm2 * p.shows, 0);
     expect(total(after)).toBeLessThan(total(thin));
     // It is a change that any plan takes.
-    const deed = applyMend(newPlan('x', 'x'), 'Fuller there', change);
+    const deed = applyFix(newPlan('x', 'x'), 'Fuller there', change);
     expect(deed.words).toBe('Fuller there');
     expect(deed.plan.rows.brush).toHaveLength(1);
   });
 
-  it('knots that show are counted and named; one-leg knots mend it where the piece can (common practice, no source)', () => {
+  it('knots that show are counted and named; one-leg knots fix it where the piece can (common practice, no source)', () => {
     const loops = hairOf({ texture: 'straight', loop: 'ring', loopComesOff: true, lengthMm: 250, packMassG: 50 });
     const shown = plainInputs({
       ...loops,
@@ -56,7 +56,7 @@ describe('findings of a look', () => {
     });
     const f = found(shown, 'knots.seen');
     expect(f?.knotIds?.length).toBeGreaterThan(0);
-    const change = f?.mend?.change;
+    const change = f?.fix?.change;
     expect(change).toEqual({ kind: 'setSchool', school: 'exposed', value: 'oneLeg' });
     const after = { ...shown, schools: { ...shown.schools, exposed: 'oneLeg' as const } };
     expect(found(after, 'knots.seen')?.knotIds?.length ?? 0).toBeLessThan(f?.knotIds?.length ?? 0);

@@ -3,19 +3,13 @@
  * show, bites that carry much. Thresholds are guesses, said beside each, and stand against what she aimed at.
  */
 
-import { meetsTheEye, michelson } from '../cover/contrast.ts';
-import { brushRadiusMm } from '../cover/places.ts';
-import { directionDeg } from '../head/marks.ts';
-import { BITE_WORDS } from '../load/bites.ts';
-import { tan } from '../numerics/elementary.ts';
-import type { PlanInputs } from '../plan/inputs.ts';
-import type { HairOnHead, Look } from '../plan/look-result.ts';
-import type { Plan } from '../plan/result.ts';
-import { FULLNESS_INFO } from '../trade/finish.ts';
-import { TEXTURE_INFO } from '../trade/textures.ts';
-import { lowerFirst } from '../trade/words.ts';
-import { ZONES } from '../trade/zones.ts';
-import type { Finding, Mend } from './finding.ts';
+import { brushRadiusMm, meetsTheEye, michelson } from '../cover/index.ts';
+import { directionDeg } from '../head/index.ts';
+import { BITE_WORDS } from '../load/index.ts';
+import { tan } from '../numerics/index.ts';
+import type { HairOnHead, Look, Plan, PlanInputs } from '../plan/index.ts';
+import { FULLNESS_INFO, lowerFirst, TEXTURE_INFO, ZONES } from '../trade/index.ts';
+import type { Finding, Fix } from './finding.ts';
 
 type LookCheck = (inputs: PlanInputs, result: Plan, look: Look, hair?: HairOnHead) => Finding | undefined;
 
@@ -26,7 +20,7 @@ export function lookFindings(inputs: PlanInputs, result: Plan, look: Look, hair?
 }
 
 const percent = (v: number) => `${Math.round(100 * v)} %`;
-const spacingBy = (inputs: PlanInputs, by: number): Mend => ({
+const spacingBy = (inputs: PlanInputs, by: number): Fix => ({
   kind: 'setSpacing',
   fingers: Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, inputs.spacing.fingers[z] + by)])),
 });
@@ -40,7 +34,7 @@ const tooThin: LookCheck = (inputs, _, look) => {
     station: 'check',
     what: `Thinner than ${aim.name}.`,
     why: `${percent(look.hiddenShare)} of the scalp would be hidden; ${aim.name} asks for about ${percent(aim.leastHidden)} (a guess). Opening the pieces comes before more hair where they can be opened.`,
-    mend: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
+    fix: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
   };
 };
 
@@ -59,7 +53,7 @@ const barePatch: LookCheck = (inputs, { spacing }, { patches }) => {
     station: 'check',
     what: `A patch ${fingers === 1 ? 'one finger' : `${fingers} fingers`} wide shows.`,
     why: `At ${worst.words}. ${wide.length > 1 ? `There are ${wide.length} such places. ` : ''}Fuller there, or hair laid over it from beside.`,
-    mend: {
+    fix: {
       deed: 'Fuller there',
       change: {
         kind: 'brush',
@@ -84,7 +78,7 @@ const knotsSeen: LookCheck = (inputs, { knots }, look) => {
     knotIds: seen.map((k) => k.id),
     ...(could
       ? {
-          mend: {
+          fix: {
             deed: 'One-leg knots where nothing falls over',
             change: {
               kind: 'setSchool',
@@ -137,7 +131,7 @@ const size: LookCheck = (inputs, _, __, hair) => {
         station: 'check',
         what: `Bigger than ${aim.name}.`,
         why: `It stands about ${fingers} fingers out beside the head; ${aim.name} is at most ${most} (a guess). What is hooked can be taken out again; an outline trims it.`,
-        mend: { deed: 'A quarter finger wider everywhere', change: spacingBy(inputs, 0.25) },
+        fix: { deed: 'A quarter finger wider everywhere', change: spacingBy(inputs, 0.25) },
       }
     : {
         code: 'size.small',
@@ -145,7 +139,7 @@ const size: LookCheck = (inputs, _, __, hair) => {
         station: 'check',
         what: `Smaller than ${aim.name}.`,
         why: `It stands about ${fingers} fingers out beside the head; ${aim.name} asks for ${least} at least (a guess).`,
-        mend: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
+        fix: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
       };
 };
 
@@ -166,7 +160,7 @@ const bites: LookCheck = (_, { knots }, { bites: groups }) => {
     what: `Bites ${BITE_WORDS[heavy[0].name]} carry much.`,
     why: `The worst holds ${times(low, high)} times the weight of its own hair, half as much again when wet. Thinner pieces or bigger bites lower it. Soreness or bumps mean take it out; no figure promises safety.`,
     knotIds: [knots[worst.knot].id],
-    mend:
+    fix:
       heavy[0].name === 'all'
         ? { deed: 'Split pieces of the back in two', change: { kind: 'splitZones', zones: ['back', 'nape'], split: 2 } }
         : {

@@ -1,7 +1,6 @@
 /** What is wrong, risky or worth knowing of the measures. */
-import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/fit.ts';
-import { TAPE_INFO, TAPE_MEASURES } from '../trade/tape.ts';
-import { lowerFirst, upperFirst } from '../trade/words.ts';
+import { CONTRADICTION_LIMIT, REFUSE_CHI_SQUARE } from '../head/index.ts';
+import { lowerFirst, TAPE_INFO, TAPE_MEASURES, upperFirst } from '../trade/index.ts';
 import { type Check, mm } from './check.ts';
 
 export const impossibleHead: Check = (_, { head }) => {
@@ -30,7 +29,7 @@ export const contradictoryMeasure: Check = (_, { head }) => {
     measure: name,
     what: `${TAPE_INFO[name].name} doesn’t go with the others.`,
     why: `You read ${mm(m.givenMm!)}; the others suggest ${mm(suggested)}, give or take ${mm(m.othersSdMm! * 2)}. It is ${Math.abs(m.contradiction!).toFixed(1)} spreads off (named from ${CONTRADICTION_LIMIT}). Measure it again.`,
-    mend: { deed: `Take ${mm(suggested)} for now`, change: { kind: 'setMeasure', measure: name, mm: suggested } },
+    fix: { deed: `Take ${mm(suggested)} for now`, change: { kind: 'setMeasure', measure: name, mm: suggested } },
     otherwise: {
       deed: `Keep ${mm(m.givenMm!)}, I measured it again`,
       change: { kind: 'trustMeasure', measure: name },
@@ -52,7 +51,7 @@ export const hairlineAgainstTape: Check = ({ tape, hairline }) => {
     measure: 'frontToNape',
     what: 'The hairline you drew and the tape disagree.',
     why: `From the middle of its front to the middle of its nape it is ${mm(read + longer)}; your tape read ${mm(read)}. Measure that one again, from edge to edge.`,
-    mend: { deed: 'Put both middles back on the tape', change: { kind: 'resetHairline' } },
+    fix: { deed: 'Put both middles back on the tape', change: { kind: 'resetHairline' } },
   };
 };
 

@@ -1,8 +1,5 @@
 /** The computed plan with what the core has to say about it: what the screen, a file and the command line show. */
-import type { PlanInputs } from '../plan/inputs.ts';
-import { plan } from '../plan/plan.ts';
-import type { Plan } from '../plan/result.ts';
-import { type PlanGraph, stage } from '../plan/stages/stage.ts';
+import { type Plan, type PlanGraph, type PlanInputs, plan, stage } from '../plan/index.ts';
 import type { Finding } from './finding.ts';
 import { findings } from './findings.ts';
 

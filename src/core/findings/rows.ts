@@ -1,10 +1,16 @@
 /** What can go wrong with rows and knots: a scheme the base can't carry, hand changes that were lost, knots that show. */
 
-import { FAMILY_INFO } from '../trade/bases.ts';
-import { LEAST_CENTRES_MM, SCHEME_INFO } from '../trade/rows.ts';
-import { TEXTURE_INFO } from '../trade/textures.ts';
-import { lowerFirst, upperFirst } from '../trade/words.ts';
-import { type SpacingZone, ZONES, zoneName } from '../trade/zones.ts';
+import {
+  FAMILY_INFO,
+  LEAST_CENTRES_MM,
+  lowerFirst,
+  SCHEME_INFO,
+  type SpacingZone,
+  TEXTURE_INFO,
+  upperFirst,
+  ZONES,
+  zoneName,
+} from '../trade/index.ts';
 import type { Check } from './check.ts';
 import { mainProduct, productOf } from './hair.ts';
 
@@ -21,7 +27,7 @@ const cannotLay: Check = (inputs, { rowScheme }) => {
     station: 'rows',
     what: `“${SCHEME_INFO[scheme].name}” can’t be laid on this base.`,
     why: rowScheme.cannotLay,
-    mend: {
+    fix: {
       deed: `Lay rows: ${lowerFirst(SCHEME_INFO.joined.name)}`,
       change: { kind: 'setRows', change: { scheme: 'joined' } },
     },
@@ -49,7 +55,7 @@ const followsBase: Check = (inputs, { rowScheme }) => {
     station: 'rows',
     what: `Rows lie beside the ${lowerFirst(FAMILY_INFO[family].name)}.`,
     why: 'Without a cap pieces go where the base gives them something to hook onto.',
-    mend: {
+    fix: {
       deed: `Lay them: ${lowerFirst(SCHEME_INFO[wanted].name)}`,
       change: { kind: 'setRows', change: { scheme: wanted } },
     },
@@ -67,7 +73,7 @@ const lostChanges: Check = (inputs, { rowScheme }) => {
     what:
       ids.length === 1 ? 'One change by hand could not be kept.' : `${ids.length} changes by hand could not be kept.`,
     why: `Change ${inputs.rows.hand.findIndex((h) => h.id === lost[0].id) + 1}: ${lost[0].why}. It is remembered and comes back when there is room for it again.`,
-    mend: {
+    fix: {
       deed: ids.length === 1 ? 'Forget that change' : 'Forget those changes',
       change: { kind: 'dropHand', ids },
     },
@@ -85,7 +91,7 @@ const lostWishes: Check = (_, { rowScheme }) => {
     what:
       ids.length === 1 ? 'A knot of your choice can’t be made.' : `${ids.length} knots of your choice can’t be made.`,
     why: `${upperFirst(lost[0].why)}. The rules decide there meanwhile.`,
-    mend: {
+    fix: {
       deed: ids.length === 1 ? 'Let the rules decide there' : 'Let the rules decide at those',
       change: { kind: 'dropWishes', ids },
     },
@@ -105,7 +111,7 @@ const smoothLeftOpen: Check = (inputs, { knots }) => {
     what: `${open.length} knots would show.`,
     why: 'This hair doesn’t spring and spread, so it does not hide its own knots.',
     knotIds: open.map((k) => k.id),
-    mend: { deed: 'One-leg at open places', change: { kind: 'setSchool', school: 'exposed', value: 'oneLeg' } },
+    fix: { deed: 'One-leg at open places', change: { kind: 'setSchool', school: 'exposed', value: 'oneLeg' } },
   };
 };
 
@@ -156,7 +162,7 @@ export const spacingBeyondTexture: Check = (inputs, { pieces, spacing, rowScheme
     station: 'rows',
     what: `Wider than ${texture} hair can cover.`,
     why: `${wide.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${pieceOf(first).massG.toFixed(1)} g covers about ${Math.round(widest(first))} mm (a guess until a first row is in).`,
-    mend: {
+    fix: {
       deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${least} ${least === 1 ? 'finger' : 'fingers'}`,
       change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, least])) },
     },
@@ -184,7 +190,7 @@ export const knotsCrowd: Check = (inputs, { pieces, spacing }) => {
     station: 'rows',
     what: 'Knots would sit on each other.',
     why: `${crowded.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(widest)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
-    mend: {
+    fix: {
       deed: `Set ${crowded.length === 1 ? 'it' : 'them'} to ${fits} ${fits <= 1 ? 'finger' : 'fingers'}`,
       change: { kind: 'setSpacing', fingers: Object.fromEntries(crowded.map((z) => [z, fits])) },
     },
@@ -204,13 +210,13 @@ export const tenderThroughHair: Check = (inputs, { knots }) => {
     knotIds: on.map((k) => k.id),
     ...(inputs.cap.dome === 'none'
       ? {
-          mend: {
+          fix: {
             deed: 'Put a closed cap over the base',
             change: { kind: 'setCap', change: { dome: 'closed' } } as const,
           },
         }
       : {
-          mend: {
+          fix: {
             deed: on.length === 1 ? 'Hook it through the net only' : `Hook all ${on.length} through the net only`,
             change: { kind: 'setSchool', school: 'tender', value: 'netOnly' } as const,
           },

@@ -14,7 +14,7 @@ export const noReserve: Check = (_, { supply }) => {
     station: 'supply',
     what: 'Nothing is kept for gaps.',
     why: `${supply.leftOver} of ${supply.pieces + supply.leftOver} pieces would be over. Gaps show after separating; fillers of a tenth to a quarter are usual.`,
-    mend: {
+    fix: {
       deed: `Keep ${Math.round(USUAL_RESERVE * 100)} % for gaps`,
       change: { kind: 'setReserve', share: USUAL_RESERVE },
     },

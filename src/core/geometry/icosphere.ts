@@ -2,7 +2,7 @@
  * Geodesic sphere: each face of an icosahedron is divided `frequency` times along great circles
  * (slerp), so that triangles stay nearly equal. 10 f² + 2 vertices, 20 f² triangles.
  */
-import { acos, sin } from '../numerics/elementary.ts';
+import { acos, sin } from '../numerics/index.ts';
 
 export interface Icosphere {
   /** Unit directions, xyz interleaved. */

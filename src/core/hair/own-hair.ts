@@ -3,9 +3,9 @@
  * of it is. Lengths are stretched ones. Every constant is in one table with its source.
  */
 
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import type { Landmarks } from '../head/landmarks.ts';
-import { atan2 } from '../numerics/elementary.ts';
+import type { SurfaceMesh } from '../geometry/index.ts';
+import type { Landmarks } from '../head/index.ts';
+import { atan2 } from '../numerics/index.ts';
 import {
   DIAMETER_UM,
   HAIR_REGIONS,
@@ -16,7 +16,7 @@ import {
   PACKING,
   PER_CM2,
   type StrandThickness,
-} from '../trade/own-hair.ts';
+} from '../trade/index.ts';
 
 export interface HairOfPlace {
   readonly lengthMm: number;

@@ -1,5 +1,5 @@
 /** Which piece goes where: pieces as they are hooked, and which of them each zone takes. */
-import type { PieceZone } from '../trade/zones.ts';
+import type { PieceZone } from '../trade/index.ts';
 import { type HookedPiece, hookedPiece, type Preparation } from './preparation.ts';
 import type { Product } from './product.ts';
 

@@ -4,7 +4,6 @@
  * common practice where said and guesses elsewhere, and never hidden in a formula.
  */
 
-import { LOOP_INFO } from '../trade/loops.ts';
 import {
   DRESSING_INFO,
   type Dressing,
@@ -12,17 +11,18 @@ import {
   HOLE_GIVES,
   KNOT_WIDENING,
   LIES_FLAT_MM,
+  LOOP_INFO,
   OPEN_SHORTENS,
   OPEN_WIDENS,
   type OpenedWhen,
-  PACKING,
+  PIECE_PACKING,
   REFERENCE_MASS_G,
   SECONDS_A_HALF,
   SECONDS_A_SPLIT,
   SECONDS_A_STRAND,
   type Split,
-} from '../trade/preparation.ts';
-import { TEXTURE_INFO } from '../trade/textures.ts';
+  TEXTURE_INFO,
+} from '../trade/index.ts';
 import { canOneLeg, loopHasToComeOff, type Product, piecesInPack } from './product.ts';
 
 export interface Opened {
@@ -72,7 +72,7 @@ export interface HookedPiece {
 
 /** Thickness of a folded piece, mm. It is twice as long as it hangs, since it is folded over its loop. */
 export function pieceThicknessMm(massG: number, foldLengthMm: number): number {
-  const sectionMm2 = massG / (2 * foldLengthMm) / FIBRE_DENSITY / PACKING;
+  const sectionMm2 = massG / (2 * foldLengthMm) / FIBRE_DENSITY / PIECE_PACKING;
   return 2 * Math.sqrt(sectionMm2 / Math.PI);
 }
 

@@ -3,9 +3,16 @@
  * Kept as hers, with its condition and the times it was worn.
  */
 
-import type { APARTS, Condition, Fibre, HOOKEDS, TUGS } from '../trade/hair.ts';
-import { LOOP_INFO, type Loop } from '../trade/loops.ts';
-import type { Texture } from '../trade/textures.ts';
+import {
+  type APARTS,
+  type Condition,
+  type Fibre,
+  type HOOKEDS,
+  LOOP_INFO,
+  type Loop,
+  type Texture,
+  type TUGS,
+} from '../trade/index.ts';
 
 export interface OpeningTest {
   /** Counted in one opened pack; undefined while it is unopened. */

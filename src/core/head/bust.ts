@@ -4,9 +4,8 @@
  * head of prior size. Smooth minimum: I. Quilez' polynomial form (k/4 at the join).
  */
 
-import { smoothstep } from '../geometry/smoothstep.ts';
-import { surfaceNets } from '../geometry/surface-nets.ts';
-import { cos, sin } from '../numerics/elementary.ts';
+import { smoothstep, surfaceNets } from '../geometry/index.ts';
+import { cos, sin } from '../numerics/index.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { landmarks } from './landmarks.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';

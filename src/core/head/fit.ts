@@ -4,8 +4,8 @@
  * with a spread; a reading that contradicts the others is found by leaving each out in turn, because plain
  * residuals are damped by the prior.
  */
-import { identity, solveSymmetric } from '../numerics/cholesky.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../trade/tape.ts';
+import { identity, solveSymmetric } from '../numerics/index.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../trade/index.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';
 import { headShape } from './shape.ts';
 import { tapeReadings } from './tape.ts';

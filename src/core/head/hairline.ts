@@ -5,8 +5,8 @@
  * She may move the points that differ most from head to head; the ear stays where the tape found it.
  */
 
-import { evaluatePchip, type Pchip, pchip } from '../geometry/pchip.ts';
-import { atan2, cos, sin } from '../numerics/elementary.ts';
+import { evaluatePchip, type Pchip, pchip } from '../geometry/index.ts';
+import { atan2, cos, sin } from '../numerics/index.ts';
 import { landmarks, type Point } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 

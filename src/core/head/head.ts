@@ -1,6 +1,5 @@
 /** A head as every later stage takes it: the fitted shape, its scalp inside the hairline, and distances over it. */
-import type { Icosphere } from '../geometry/icosphere.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
+import type { Icosphere, SurfaceMesh } from '../geometry/index.ts';
 import type { HeadFit } from './fit.ts';
 import { type Hairline, type HairlineOffsets, hairline } from './hairline.ts';
 import { type Landmarks, landmarks } from './landmarks.ts';

@@ -1,7 +1,7 @@
 /** The places on the head that a tape runs through and that words refer to. Positions in mm. */
 
-import type { Vec3 } from '../geometry/vectors.ts';
-import { cos, pow, sin } from '../numerics/elementary.ts';
+import type { Vec3 } from '../geometry/index.ts';
+import { cos, pow, sin } from '../numerics/index.ts';
 import { gauge, type HeadShape, sectionAt } from './shape.ts';
 
 export type Point = Vec3;

@@ -4,10 +4,18 @@
  * it stays where it was painted when a measure changes. Later marks win over earlier ones.
  */
 
-import { forVerticesWithin, nearestVertex, type SurfaceMesh } from '../geometry/surface-mesh.ts';
-import { between, distance, distanceToSegment, pointAt, unit } from '../geometry/vectors.ts';
-import { atan2, cos, sin } from '../numerics/elementary.ts';
-import type { MarkKind, Region } from '../trade/marks.ts';
+import {
+  between,
+  distance,
+  distanceToSegment,
+  forVerticesWithin,
+  nearestVertex,
+  pointAt,
+  type SurfaceMesh,
+  unit,
+} from '../geometry/index.ts';
+import { atan2, cos, sin } from '../numerics/index.ts';
+import type { MarkKind, Region } from '../trade/index.ts';
 import type { Landmarks, Point } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 

@@ -1,7 +1,7 @@
 /** What each measure does to the plan: how scalp and pieces follow one centimetre more. */
 
-import type { Icosphere } from '../geometry/icosphere.ts';
-import { TAPE_MEASURES, type TapeMeasure } from '../trade/tape.ts';
+import type { Icosphere } from '../geometry/index.ts';
+import { TAPE_MEASURES, type TapeMeasure } from '../trade/index.ts';
 import { type HairlineOffsets, hairline } from './hairline.ts';
 import type { Head } from './head.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';

@@ -3,7 +3,7 @@
  * Anthropometric Survey of U.S. Army Personnel: Summary Statistics", NATICK/TR-89/044, 1989; quoted from
  * memory, unchecked. Soldiers of one country: other populations differ, and caps are sold by label anyway.
  */
-import { exp } from '../numerics/elementary.ts';
+import { exp } from '../numerics/index.ts';
 import type { HeadShape } from './shape.ts';
 
 export interface NormValue {

@@ -3,7 +3,7 @@
  * Medians and spreads are from memory of adult head surveys, unchecked; `head/fit` moves them to her tape.
  * The soft limit (tanh) keeps every head within 3.5 prior deviations, so that no input makes a monster.
  */
-import { exp, tanh } from '../numerics/elementary.ts';
+import { exp, tanh } from '../numerics/index.ts';
 
 export interface HeadParameter {
   readonly name: string;

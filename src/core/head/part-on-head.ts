@@ -1,5 +1,5 @@
 /** Distance from the part over the scalp, or from what stands in for it. */
-import { distanceFrom } from '../geometry/eikonal.ts';
+import { distanceFrom } from '../geometry/index.ts';
 import type { Head } from './head.ts';
 import { type Part, partPolyline } from './part.ts';
 import { sweptCounter } from './scalp-fields.ts';

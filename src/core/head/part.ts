@@ -2,7 +2,7 @@
  * The part: a line on the scalp where no hair crosses, or none. Given by where it starts on the front
  * hairline, how long it is, how far aside it ends, and how much it bends; all in mm on her head.
  */
-import { cos, sin } from '../numerics/elementary.ts';
+import { cos, sin } from '../numerics/index.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 

@@ -1,10 +1,7 @@
 /** Distances on the scalp that belong to the head alone: computed once a head. All per vertex, mm. */
 
-import { distanceFrom } from '../geometry/eikonal.ts';
-import { smoothField } from '../geometry/smooth.ts';
-import { smoothstep } from '../geometry/smoothstep.ts';
-import type { SurfaceMesh } from '../geometry/surface-mesh.ts';
-import { atan2, cos, sin } from '../numerics/elementary.ts';
+import { distanceFrom, type SurfaceMesh, smoothField, smoothstep } from '../geometry/index.ts';
+import { atan2, cos, sin } from '../numerics/index.ts';
 import { azimuthOf, type Hairline } from './hairline.ts';
 import { HEAD_PARAMETERS } from './parameters.ts';
 import { type HeadShape, rayLength } from './shape.ts';

@@ -2,8 +2,7 @@
  * The hair-bearing scalp as a triangle mesh: a geodesic sphere of directions, cut along the hairline and
  * pushed out to the head's surface.
  */
-import type { Icosphere } from '../geometry/icosphere.ts';
-import { buildSurfaceMesh, type SurfaceMesh } from '../geometry/surface-mesh.ts';
+import { buildSurfaceMesh, type Icosphere, type SurfaceMesh } from '../geometry/index.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 

@@ -3,7 +3,7 @@
  * Frame (all of core): x to the wearer's left, y up, z to the face, mm; y = 0 is the widest plane, about
  * 17 mm above the top of the ear. Mirror-symmetric in x, star-shaped about the origin.
  */
-import { exp, pow } from '../numerics/elementary.ts';
+import { exp, pow } from '../numerics/index.ts';
 import { parametersFromScores } from './parameters.ts';
 
 /** Exponents of the horizontal and the vertical section. */

@@ -3,8 +3,8 @@
  * Length by chords with Richardson's extrapolation (4 L_K - L_K/2) / 3; 16 chords are within 0.01 mm.
  */
 
-import { atan2, cos, sin } from '../numerics/elementary.ts';
-import { TAPE_MEASURES, type TapeMeasure } from '../trade/tape.ts';
+import { atan2, cos, sin } from '../numerics/index.ts';
+import { TAPE_MEASURES, type TapeMeasure } from '../trade/index.ts';
 import { type Landmarks, landmarks, type Point } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 

@@ -1,11 +1,9 @@
 /** What is done to the hair between knots and after the last of them. */
-import { DRESSING_INFO } from '../trade/preparation.ts';
-import type { Schools } from '../trade/schools.ts';
-import { lowerFirst } from '../trade/words.ts';
+import { DRESSING_INFO, lowerFirst, type Schools } from '../trade/index.ts';
 import { wigCheck } from './putting-on.ts';
-import type { WorkGround, WorklistStep } from './work-step.ts';
+import type { WorkContext, WorklistStep } from './work-step.ts';
 
-export function smoothing(g: WorkGround): Array<{ at: 'pack' | 'half' | 'end'; step: WorklistStep }> {
+export function smoothing(g: WorkContext): Array<{ at: 'pack' | 'half' | 'end'; step: WorklistStep }> {
   const where = { afterOnePack: 'pack', middle: 'half', end: 'end' } as const;
   return g.cuts.flatMap((cut) => {
     const count = g.knots.filter((k) => k.cut === cut.id).length;
@@ -21,7 +19,7 @@ export function smoothing(g: WorkGround): Array<{ at: 'pack' | 'half' | 'end'; s
   });
 }
 
-export function finishing(g: WorkGround): WorklistStep[] {
+export function finishing(g: WorkContext): WorklistStep[] {
   const steps: WorklistStep[] = [];
   for (const cut of g.cuts) {
     const knots = g.knots.filter((k) => k.cut === cut.id).length;

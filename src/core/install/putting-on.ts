@@ -1,10 +1,9 @@
 /** The cap put on, held and tried before anything is cut. */
-import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/anchors.ts';
-import type { Cap } from '../trade/caps.ts';
-import { upperFirst } from '../trade/words.ts';
-import type { WorkGround, WorklistStep } from './work-step.ts';
+import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/index.ts';
+import { type Cap, upperFirst } from '../trade/index.ts';
+import type { WorkContext, WorklistStep } from './work-step.ts';
 
-export function lateBorder(g: WorkGround): WorklistStep {
+export function lateBorder(g: WorkContext): WorklistStep {
   const front = g.anchors.find((a) => a.place === 'front');
   return {
     kind: 'border',
@@ -21,7 +20,7 @@ export const tryOn: WorklistStep = {
   minutes: 15,
 };
 
-export function puttingOn(g: WorkGround): WorklistStep[] {
+export function puttingOn(g: WorkContext): WorklistStep[] {
   const { cap } = g;
   if (cap.dome === 'none') return [];
   const steps: WorklistStep[] = [];
@@ -66,7 +65,7 @@ export function puttingOn(g: WorkGround): WorklistStep[] {
   return steps;
 }
 
-export function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkGround): WorklistStep {
+export function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkContext): WorklistStep {
   const late = a.afterKnot > 0 ? 'The row has reached it. ' : '';
   return {
     kind: 'anchor',

@@ -1,13 +1,9 @@
 /** One step of the work in order, and what the order is made from. */
-import type { AnchorStep } from '../cap/anchors.ts';
-import type { OpeningOnHead } from '../cap/opening.ts';
-import type { HookedPiece, Preparation } from '../hair/preparation.ts';
-import type { KnotDecision } from '../knots/rules/situation.ts';
-import type { RowChoice } from '../rows/choice.ts';
-import type { RowKind } from '../rows/levels/row.ts';
-import type { Cap } from '../trade/caps.ts';
-import type { Schools } from '../trade/schools.ts';
-import type { KnotZone } from '../trade/zones.ts';
+import type { AnchorStep, OpeningOnHead } from '../cap/index.ts';
+import type { HookedPiece, Preparation } from '../hair/index.ts';
+import type { KnotDecision } from '../knots/index.ts';
+import type { RowChoice, RowKind } from '../rows/index.ts';
+import type { Cap, KnotZone, Schools } from '../trade/index.ts';
 
 export const STEP_KINDS = [
   'prepare',
@@ -54,7 +50,7 @@ export interface WorkKnot extends Pick<KnotDecision, 'kind' | 'wraps' | 'lock' |
   readonly piece: { readonly product: string; readonly pack: number };
 }
 
-export interface WorkGround {
+export interface WorkContext {
   readonly cap: Cap;
   readonly knotsToCloseTop: number;
   readonly opening: OpeningOnHead;
@@ -71,6 +67,6 @@ export interface WorkGround {
   readonly fingerMm: number;
 }
 
-export function knotsOf(g: WorkGround, row: WorkRow): readonly WorkKnot[] {
+export function knotsOf(g: WorkContext, row: WorkRow): readonly WorkKnot[] {
   return g.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
 }

@@ -4,14 +4,11 @@
  * disagree the schools decide.
  */
 
-import { cutInWords, type Preparation } from '../hair/preparation.ts';
-import type { Cap } from '../trade/caps.ts';
-import { knotName } from '../trade/knots.ts';
-import { lowerFirst } from '../trade/words.ts';
-import type { KnotZone } from '../trade/zones.ts';
+import { cutInWords, type Preparation } from '../hair/index.ts';
+import { type Cap, type KnotZone, knotName, lowerFirst } from '../trade/index.ts';
 import { finishing, smoothing } from './finishing.ts';
 import { anchorStep, lateBorder, puttingOn, tryOn } from './putting-on.ts';
-import { knotsOf, type WorkGround, type WorkKnot, type WorklistStep, type WorkRow } from './work-step.ts';
+import { knotsOf, type WorkContext, type WorkKnot, type WorklistStep, type WorkRow } from './work-step.ts';
 
 /** The border goes back, if late, once this share of the hair is in (common practice: well over half). */
 const LATE_SHARE = 0.6;
@@ -26,7 +23,7 @@ const ZONE_WORDS: Readonly<Record<KnotZone, string>> = {
   faceEdge: 'face edge',
 };
 
-export function worklist(g: WorkGround): WorklistStep[] {
+export function worklist(g: WorkContext): WorklistStep[] {
   const between = stepsBetween(g);
   const steps: WorklistStep[] = [...preparing(g), ...puttingOn(g), ...(between.get(0) ?? [])];
   for (const [from, to, words] of rowGroups(g, between)) {
@@ -46,7 +43,7 @@ export function worklist(g: WorkGround): WorklistStep[] {
 /** What belongs between rows: by the number of knots that are in before it. */
 type Between = Map<number, WorklistStep[]>;
 
-function stepsBetween(g: WorkGround): Between {
+function stepsBetween(g: WorkContext): Between {
   const between: Between = new Map();
   const total = g.knots.length;
   const ends = g.rows.filter((r) => r.knotCount > 0).map((r) => r.firstKnot + r.knotCount);
@@ -80,7 +77,7 @@ function stepsBetween(g: WorkGround): Between {
   return between;
 }
 
-function secondLook(g: WorkGround): WorklistStep {
+function secondLook(g: WorkContext): WorklistStep {
   return {
     kind: 'check',
     what: g.rowChoice.secondPass === 'windows' ? 'Look at the windows' : 'Find the thin places',
@@ -90,7 +87,7 @@ function secondLook(g: WorkGround): WorklistStep {
 }
 
 /** Rows that follow each other in one part of the head, of one pass and kind, with nothing to be done between. */
-function rowGroups(g: WorkGround, between: Between): Array<readonly [from: number, to: number, words: string]> {
+function rowGroups(g: WorkContext, between: Between): Array<readonly [from: number, to: number, words: string]> {
   const groups: Array<{ from: number; to: number; zone: KnotZone; key: string; labels: string[]; row: WorkRow }> = [];
   for (const row of g.rows) {
     if (row.knotCount === 0) continue;
@@ -138,7 +135,7 @@ function likeWithLike(knots: readonly WorkKnot[], cuts: readonly Preparation[]):
   return `${words.join(', ')}. Pieces: ${named.join('; ')}.`;
 }
 
-function preparing(g: WorkGround): WorklistStep[] {
+function preparing(g: WorkContext): WorklistStep[] {
   const counts = new Map<string, number>();
   for (const k of g.knots) counts.set(k.cut, (counts.get(k.cut) ?? 0) + 1);
   const test: WorklistStep = {
@@ -168,11 +165,11 @@ function preparing(g: WorkGround): WorklistStep[] {
 }
 
 /** Knots that can only be laid once the net is open: in the cut-out, and on its margin where she cuts it herself. */
-function waitsForCut(g: WorkGround, k: WorkKnot): boolean {
+function waitsForCut(g: WorkContext, k: WorkKnot): boolean {
   return k.onNet === 'cutOut' || (k.onNet === 'margin' && g.cap.opening === 'cut');
 }
 
-function cutBefore(g: WorkGround, rowEnd: (knot: number) => number) {
+function cutBefore(g: WorkContext, rowEnd: (knot: number) => number) {
   const { opening, cap } = g;
   if (opening.lengthMm === 0) return undefined;
   const inside = g.rows.find((r) => knotsOf(g, r).some((k) => waitsForCut(g, k)));
@@ -194,7 +191,7 @@ function cutBefore(g: WorkGround, rowEnd: (knot: number) => number) {
   return { at, step };
 }
 
-function closing(g: WorkGround): WorklistStep {
+function closing(g: WorkContext): WorklistStep {
   return {
     kind: 'close',
     what: 'Hook the surplus of the opening closed',
@@ -209,14 +206,14 @@ function fingers(mm: number, fingerMm: number): string {
 }
 
 /** Where the last strip begins: the rows beside the part, or round the crown. */
-function stripStart(g: WorkGround): number {
+function stripStart(g: WorkContext): number {
   const strip = g.rows.find(
     (r) => r.knotCount > 0 && /^(part|crown)$/.test(commonest(knotsOf(g, r).map((k) => k.zone))),
   );
   return strip?.firstKnot ?? g.knots.length;
 }
 
-function packEnds(g: WorkGround): Array<[knot: number, pack: number]> {
+function packEnds(g: WorkContext): Array<[knot: number, pack: number]> {
   const ends: Array<[number, number]> = [];
   const seen = new Map<string, number>();
   g.knots.forEach((k, i) => {

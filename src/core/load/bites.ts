@@ -2,8 +2,8 @@
  * What each bite of own hair carries: mass of its piece, less what the net takes, over the own hair in the bite. A
  * bite is a square of scalp taken up with the hook. Multiples of the hair's own weight, never a promise.
  */
-import type { HairOnScalp, RegionHair } from '../hair/own-hair.ts';
-import type { Through } from '../trade/knots.ts';
+import type { HairOnScalp, RegionHair } from '../hair/index.ts';
+import type { Through } from '../trade/index.ts';
 
 export interface BiteLoad {
   /** Index of its knot. */

@@ -1,7 +1,7 @@
 /** What the style weighs and what each section of own hair carries. Never a promise of safety. */
 
-import type { LaidBase } from '../base/base.ts';
-import type { CapFit } from '../cap/fit.ts';
+import type { LaidBase } from '../base/index.ts';
+import type { CapFit } from '../cap/index.ts';
 import { WET } from './bites.ts';
 
 export interface SectionLoad {

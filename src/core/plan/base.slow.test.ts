@@ -161,13 +161,13 @@ describe('findings of a base', () => {
     expect(finding!.why.length).toBeGreaterThan(20);
   });
 
-  it('a mend really mends: the tie is moved off the spot, the fresh tips hold, tails that are folded reach', () => {
+  it('a fix really mends: the tie is moved off the spot, the fresh tips hold, tails that are folded reach', () => {
     const tender = { marks: [stroke('tender', 156, 26)] };
     const across = found(tender).find((f) => f.code === 'base.acrossTender')!;
-    expect(across.mend?.change.kind).toBe('editBase');
-    if (across.mend?.change.kind === 'editBase') {
-      const mended = found({ ...tender, base: { ...DEFAULT_BASE, edits: named('e', across.mend.change.edits) } });
-      expect(mended.find((f) => f.code === 'base.acrossTender')?.mend).toBeUndefined();
+    expect(across.fix?.change.kind).toBe('editBase');
+    if (across.fix?.change.kind === 'editBase') {
+      const mended = found({ ...tender, base: { ...DEFAULT_BASE, edits: named('e', across.fix.change.edits) } });
+      expect(mended.find((f) => f.code === 'base.acrossTender')?.fix).toBeUndefined();
     }
     const fresh = { ...own, freshEnds: true };
     expect(found({ ownHair: fresh, base: familyOf('tied', { tipsWaxed: true }) }).map((f) => f.code)).not.toContain(
@@ -177,8 +177,8 @@ describe('findings of a base', () => {
     const reach = found({ ...far, base: familyOf('tied', { parking: { all: 'wrapped', bySection: {} } }) }).find(
       (f) => f.code === 'base.cantReach',
     )!;
-    if (reach.mend?.change.kind === 'park') {
-      const bySection = reach.mend.change.parking;
+    if (reach.fix?.change.kind === 'park') {
+      const bySection = reach.fix.change.parking;
       expect(
         found({ ...far, base: familyOf('tied', { parking: { all: 'wrapped', bySection } }) }).map((f) => f.code),
       ).not.toContain('base.cantReach');

@@ -1,23 +1,20 @@
 /** What the chain of stages needs: plain values in core units. Documents are turned into this elsewhere. */
-import type { BaseChoice } from '../base/choice.ts';
-import type { Finish } from '../fall/finish.ts';
-import type { OwnHair } from '../hair/own-hair.ts';
-import type { ZonePiece } from '../hair/pieces.ts';
-import type { Preparation } from '../hair/preparation.ts';
-import type { Product } from '../hair/product.ts';
-import type { TapeSpreadsMm, TapeValuesMm } from '../head/fit.ts';
-import type { HairlineOffsets } from '../head/hairline.ts';
-import type { Mark } from '../head/marks.ts';
-import type { Part } from '../head/part.ts';
-import type { Override } from '../knots/place/overrides.ts';
-import type { RowChoice } from '../rows/choice.ts';
-import type { Cap } from '../trade/caps.ts';
-import type { FallGuesses } from '../trade/guesses.ts';
-import type { Pace } from '../trade/pace.ts';
-import type { Must } from '../trade/requirements.ts';
-import type { Schools } from '../trade/schools.ts';
-import type { TapeMeasure } from '../trade/tape.ts';
-import type { PieceZone, SpacingZone } from '../trade/zones.ts';
+import type { BaseChoice } from '../base/index.ts';
+import type { Finish } from '../fall/index.ts';
+import type { OwnHair, Preparation, Product, ZonePiece } from '../hair/index.ts';
+import type { HairlineOffsets, Mark, Part, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
+import type { Override } from '../knots/index.ts';
+import type { RowChoice } from '../rows/index.ts';
+import type {
+  Cap,
+  FallGuesses,
+  Pace,
+  PieceZone,
+  Requirement,
+  Schools,
+  SpacingZone,
+  TapeMeasure,
+} from '../trade/index.ts';
 
 /** What the head is made of. */
 export interface HeadInputs {
@@ -34,7 +31,7 @@ export interface HeadInputs {
 
 /** What the style must do, and the time there is for the base. */
 export interface Wishes {
-  readonly musts: readonly Must[];
+  readonly musts: readonly Requirement[];
   readonly baseMinutes?: number;
 }
 

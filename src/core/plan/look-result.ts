@@ -1,18 +1,18 @@
 /** What is said of how a plan looks: plain values that cross to the screen or a file unchanged. */
-import type { Concealment } from '../cover/conceal.ts';
-import type { Side } from '../cover/cover.ts';
-import type { Isoline } from '../cover/isolines.ts';
-import type { LineShown } from '../cover/lines.ts';
-import type { BarePatch } from '../cover/places.ts';
-import type { OutlineBox, SizeView } from '../cover/size.ts';
-import type { RowOver } from '../cover/why.ts';
-import type { HairMesh } from '../fall/hair-mesh.ts';
-import type { HairState } from '../fall/way.ts';
-import type { Point } from '../head/landmarks.ts';
-import type { DirectionDeg } from '../head/marks.ts';
-import type { BiteGroup } from '../load/bites.ts';
-import type { Age } from '../trade/ages.ts';
-import type { FallGuess, FallGuesses } from '../trade/guesses.ts';
+import type {
+  BarePatch,
+  Concealment,
+  Isoline,
+  LineShown,
+  OutlineBox,
+  RowOver,
+  Side,
+  SizeView,
+} from '../cover/index.ts';
+import type { HairMesh, HairState } from '../fall/index.ts';
+import type { DirectionDeg, Point } from '../head/index.ts';
+import type { BiteGroup } from '../load/index.ts';
+import type { Age, FallGuess, FallGuesses } from '../trade/index.ts';
 import type { PlanInputs } from './inputs.ts';
 
 export interface ToldPatch extends BarePatch {

@@ -1,14 +1,21 @@
 /** How a plan looks once it is in: what shows, which knots, how big it is, why, and what is not known of it. */
-import { placeWords } from '../base/sections/lines.ts';
-import { concealments } from '../cover/conceal.ts';
-import { hiddenShare, logOf, SIDE_TO_EYE, SIDES, seenShare, showing } from '../cover/cover.ts';
-import { isolines } from '../cover/isolines.ts';
-import { linesShown } from '../cover/lines.ts';
-import { barePatches } from '../cover/places.ts';
-import { verticesUnder } from '../geometry/surface-mesh.ts';
-import type { Point } from '../head/landmarks.ts';
-import { biteGroups } from '../load/bites.ts';
-import { GROUND_LUMINANCE, hairLuminance } from '../trade/colours.ts';
+import { placeWords } from '../base/index.ts';
+import {
+  barePatches,
+  concealments,
+  hiddenShare,
+  isolines,
+  linesShown,
+  logOf,
+  SIDE_TO_EYE,
+  SIDES,
+  seenShare,
+  showing,
+} from '../cover/index.ts';
+import { verticesUnder } from '../geometry/index.ts';
+import type { Point } from '../head/index.ts';
+import { biteGroups } from '../load/index.ts';
+import { GROUND_LUMINANCE, hairLuminance } from '../trade/index.ts';
 import type { Look, ToldPatch } from './look-result.ts';
 import { base, baseContext, ownHair } from './stages/base.ts';
 import { cap, openingLine } from './stages/cap.ts';

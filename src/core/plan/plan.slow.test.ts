@@ -207,7 +207,7 @@ describe('findings', () => {
     expect(codes(change)).toContain(code);
   });
 
-  it('one reading far off is named with its mend, not the whole head refused', () => {
+  it('one reading far off is named with its fix, not the whole head refused', () => {
     const r = pipeline.plan(plainInputs({ tape: { ...plainInputs().tape, earToEarTop: 400 } }));
     expect(r.head.fit.chiSquare).toBeGreaterThan(30);
     expect(r.findings.map((f) => f.code)).toContain('measure.contradictory');

@@ -1,13 +1,8 @@
 /** The whole plan: what every stage says, as plain values. Throws RangeError where an input is outside what its stage can take. */
-import { spacingsOnForm } from '../cap/stretch.ts';
-import { mainCut } from '../hair/pieces.ts';
-import type { HookedPiece } from '../hair/preparation.ts';
-import { hairlinePoints } from '../head/hairline.ts';
-import type { Point } from '../head/landmarks.ts';
-import { directionOf, onSurface } from '../head/marks.ts';
-import { standings } from '../head/norms.ts';
-import type { HeadShape } from '../head/shape.ts';
-import type { HandChange } from '../rows/choice.ts';
+import { spacingsOnForm } from '../cap/index.ts';
+import { type HookedPiece, mainCut } from '../hair/index.ts';
+import { directionOf, type HeadShape, hairlinePoints, onSurface, type Point, standings } from '../head/index.ts';
+import type { HandChange } from '../rows/index.ts';
 import type { Plan } from './result.ts';
 import { base, baseWork, masks, ownHair } from './stages/base.ts';
 import { cap, opening, openingLine } from './stages/cap.ts';

@@ -1,25 +1,14 @@
 /** The computed plan: plain values that cross to the screen, a file or the command line unchanged. */
-import type { BaseWork } from '../base/base.ts';
-import type { Lump } from '../base/bumps/lumps.ts';
-import type { EditedSections } from '../base/sections/edit.ts';
-import type { Section } from '../base/sections/section-figures.ts';
-import type { AnchorStep } from '../cap/anchors.ts';
-import type { CapFit } from '../cap/fit.ts';
-import type { OpeningOnHead } from '../cap/opening.ts';
-import type { SpacingOnForm } from '../cap/stretch.ts';
-import type { HairOnScalp } from '../hair/own-hair.ts';
-import type { HookedPiece } from '../hair/preparation.ts';
-import type { HeadFit } from '../head/fit.ts';
-import type { HairlinePoint } from '../head/hairline.ts';
-import type { Landmarks, Point } from '../head/landmarks.ts';
-import type { MarkMasks } from '../head/marks.ts';
-import type { Standing } from '../head/norms.ts';
-import type { WorklistStep } from '../install/work-step.ts';
-import type { PlannedKnot, PlannedRow } from '../knots/place/planned.ts';
-import type { Load } from '../load/weight.ts';
-import type { Supply } from '../supply/packs.ts';
-import type { TimeEstimate } from '../time/estimate.ts';
-import type { SpacingZone } from '../trade/zones.ts';
+import type { BaseWork, EditedSections, Lump, Section } from '../base/index.ts';
+import type { AnchorStep, CapFit, OpeningOnHead, SpacingOnForm } from '../cap/index.ts';
+import type { HairOnScalp, HookedPiece } from '../hair/index.ts';
+import type { HairlinePoint, HeadFit, Landmarks, MarkMasks, Point, Standing } from '../head/index.ts';
+import type { WorklistStep } from '../install/index.ts';
+import type { PlannedKnot, PlannedRow } from '../knots/index.ts';
+import type { Load } from '../load/index.ts';
+import type { Supply } from '../supply/index.ts';
+import type { TimeEstimate } from '../time/index.ts';
+import type { SpacingZone } from '../trade/index.ts';
 import type { SpacingMm } from './spacing.ts';
 
 export interface Plan {

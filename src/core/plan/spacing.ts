@@ -1,10 +1,7 @@
 /** Spacing from fingers to mm: centre to centre, or the clear gap plus the width of a knot of that zone. */
-import type { ZonePieces } from '../hair/pieces.ts';
-import type { HookedPiece } from '../hair/preparation.ts';
-import type { ZoneFactors } from '../rows/field/zones.ts';
-import type { RowSpacing } from '../rows/levels/row.ts';
-import { LEAST_CENTRES_MM } from '../trade/rows.ts';
-import type { SpacingZone } from '../trade/zones.ts';
+import type { HookedPiece, ZonePieces } from '../hair/index.ts';
+import type { RowSpacing, ZoneFactors } from '../rows/index.ts';
+import { LEAST_CENTRES_MM, type SpacingZone } from '../trade/index.ts';
 import type { PlanInputs } from './inputs.ts';
 
 export interface SpacingMm {

@@ -1,6 +1,6 @@
 /** What she can choose of rows: the scheme, a second pass, a fringe, and what she changes by brush and by hand. */
-import type { DirectionDeg, Stroke } from '../head/marks.ts';
-import type { Fringe, Scheme, SecondPass } from '../trade/rows.ts';
+import type { DirectionDeg, Stroke } from '../head/index.ts';
+import type { Fringe, Scheme, SecondPass } from '../trade/index.ts';
 
 /** A stroke of the brush: spacing inside it is this factor of what it was; 1 wipes strokes out. */
 export interface BrushStroke {
@@ -9,8 +9,8 @@ export interface BrushStroke {
 }
 
 /** A change by hand, told by places on the head so that it is found again when something changes elsewhere; known by its id. */
-export type HandChange = { readonly id: string } & HandDeed;
-export type HandDeed =
+export type HandChange = { readonly id: string } & RowEdit;
+export type RowEdit =
   /** The row at that place comes closer to the part (positive) or goes away from it. */
   | { readonly op: 'pull'; readonly at: DirectionDeg; readonly mm: number }
   | { readonly op: 'move'; readonly at: DirectionDeg; readonly to: DirectionDeg }

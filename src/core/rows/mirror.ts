@@ -3,7 +3,7 @@
  * mirrored part gives the mirrored plan, knot for knot: no mesh is quite the same on both sides. Scalar fields
  * keep their vertices, since a head is the same on both sides.
  */
-import type { SurfaceCurve } from '../geometry/contour.ts';
+import type { SurfaceCurve } from '../geometry/index.ts';
 import type { Row } from './levels/row.ts';
 
 export function turnedRows(rows: readonly Row[]): Row[] {

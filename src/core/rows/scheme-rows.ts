@@ -1,16 +1,17 @@
 /** Rows of any scheme from what they hang on: the field's levels or what is there, locked rows, the fringe. */
 
-import type { LaidBase } from '../base/base.ts';
-import type { BaseChoice } from '../base/choice.ts';
-import type { Section } from '../base/sections/section-figures.ts';
-import { distance, type Vec3 } from '../geometry/vectors.ts';
-import type { Head } from '../head/head.ts';
-import type { Part } from '../head/part.ts';
-import { FAMILY_INFO, type RodPlace } from '../trade/bases.ts';
-import type { Cap } from '../trade/caps.ts';
-import type { Fringe, Scheme } from '../trade/rows.ts';
-import type { Schools } from '../trade/schools.ts';
-import { lowerFirst } from '../trade/words.ts';
+import type { BaseChoice, LaidBase, Section } from '../base/index.ts';
+import { distance, type Vec3 } from '../geometry/index.ts';
+import type { Head, Part } from '../head/index.ts';
+import {
+  type Cap,
+  FAMILY_INFO,
+  type Fringe,
+  lowerFirst,
+  type RodPlace,
+  type Scheme,
+  type Schools,
+} from '../trade/index.ts';
 import type { HandChange, RowChoice } from './choice.ts';
 import type { RowField } from './field/row-field.ts';
 import { alongAndBetween } from './given/along.ts';
@@ -114,7 +115,7 @@ export interface SchemeContext {
   readonly field: RowField | undefined;
   readonly slopes: RowSlopes | undefined;
   /** With what the brush made of it. */
-  readonly zone: Float64Array;
+  readonly spacingFactor: Float64Array;
   readonly spacing: RowSpacing;
   readonly options: RowOptions;
   /** Of the base, for schemes that follow it. */
@@ -145,7 +146,7 @@ export function laySchemeRows(choice: SchemeChoice, g: SchemeContext): SchemeRow
     };
   }
   const lay = (options: RowOptions) =>
-    layRows({ mesh, line, scalp, field, slopes, spacing: g.spacing, zone: g.zone }, options);
+    layRows({ mesh, line, scalp, field, slopes, spacing: g.spacing, spacingFactor: g.spacingFactor }, options);
   let plan = lay(g.options);
   const { pulls, by, lost } = pullsOf({ ...g, slopes }, plan);
   if (pulls.size > 0) plan = lay({ ...g.options, pulls });

@@ -3,7 +3,7 @@
  * time, the load and the fullness that she set.
  */
 
-import { FULLNESS_INFO, type FullnessAim } from '../trade/finish.ts';
+import { FULLNESS_INFO, type FullnessAim } from '../trade/index.ts';
 import type { Judgement } from './search.ts';
 
 export interface UseLimits {

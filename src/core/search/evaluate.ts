@@ -1,8 +1,5 @@
 /** Candidates of a search judged one after the other, on a coarse head that keeps what they share. */
-import type { PlanInputs } from '../plan/inputs.ts';
-import { hidden } from '../plan/look.ts';
-import { plan } from '../plan/plan.ts';
-import { type PlanGraph, planGraph } from '../plan/stages/stage.ts';
+import { hidden, type PlanGraph, type PlanInputs, plan, planGraph } from '../plan/index.ts';
 import type { UseFigures } from './best-use.ts';
 import type { Genome } from './search.ts';
 import { planWithUse, type UseSpace } from './use.ts';

@@ -5,15 +5,12 @@
  */
 
 import { dequal } from 'dequal';
-import { brushRadiusMm } from '../cover/places.ts';
-import type { Preparation } from '../hair/preparation.ts';
-import { directionDeg } from '../head/marks.ts';
-import type { PlanInputs } from '../plan/inputs.ts';
-import type { ToldPatch } from '../plan/look-result.ts';
-import type { BrushStroke } from '../rows/choice.ts';
-import type { Split } from '../trade/preparation.ts';
-import { lowerFirst, upperFirst } from '../trade/words.ts';
-import { type SpacingZone, ZONES, zoneName } from '../trade/zones.ts';
+import { brushRadiusMm } from '../cover/index.ts';
+import type { Preparation } from '../hair/index.ts';
+import { directionDeg } from '../head/index.ts';
+import type { PlanInputs, ToldPatch } from '../plan/index.ts';
+import type { BrushStroke } from '../rows/index.ts';
+import { lowerFirst, type SpacingZone, type Split, upperFirst, ZONES, zoneName } from '../trade/index.ts';
 import type { Genome } from './search.ts';
 
 /** What of a plan, document or inputs, a search changes. */

@@ -1,5 +1,5 @@
 /** How many pieces of each preparation are hooked. */
-import type { HookedPiece, Preparation } from '../hair/preparation.ts';
+import type { HookedPiece, Preparation } from '../hair/index.ts';
 import type { Demand } from './packs.ts';
 
 export function demandsOf(

@@ -1,7 +1,6 @@
 /** From hooked pieces to whole packs of each product, with a range, and what is left over. */
 
-import type { HookedPiece } from '../hair/preparation.ts';
-import { type Product, piecesInPack } from '../hair/product.ts';
+import { type HookedPiece, type Product, piecesInPack } from '../hair/index.ts';
 
 /** Whole rows and knots make a count uncertain by about this share (measured over spacings of 12 to 40 mm). */
 export const COUNT_SPREAD = 0.1;

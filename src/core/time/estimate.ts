@@ -1,5 +1,5 @@
 /** Hours from knots, base and finish. Seconds are common practice, no source; her own pace replaces them. */
-import { FINISH_MINUTES, PACE_FACTOR, type Pace, TIME_SPREAD } from '../trade/pace.ts';
+import { FINISH_MINUTES, PACE_FACTOR, type Pace, TIME_SPREAD } from '../trade/index.ts';
 
 export interface TimeEstimate {
   readonly baseMinutes: number;

@@ -1,6 +1,5 @@
 /** Seconds for one knot. */
-import type { KnotKind, Through } from '../trade/knots.ts';
-import { KNOT_SECONDS, PACE_FACTOR, type Pace } from '../trade/pace.ts';
+import { KNOT_SECONDS, type KnotKind, PACE_FACTOR, type Pace, type Through } from '../trade/index.ts';
 
 export function knotSeconds(
   knot: { kind: KnotKind; wraps: number; lock: boolean; through: Through; backcomb?: boolean },

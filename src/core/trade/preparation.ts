@@ -83,7 +83,7 @@ export const SECONDS_A_HALF = 4;
 export const FIBRE_DENSITY = 0.0013;
 
 /** Fibre over space in a bundle held loosely (guess). */
-export const PACKING = 0.4;
+export const PIECE_PACKING = 0.4;
 
 /** Width of a wrapped knot over the thickness of its folded piece (guess; 2 g over 25 cm gives 7 to 8 mm). */
 export const KNOT_WIDENING = 2.5;

@@ -1,8 +1,8 @@
 /** What a style must do. */
-export const MUSTS = ['tieUp', 'plaitBack', 'flip', 'renewFront', 'comesOff', 'swim'] as const;
-export type Must = (typeof MUSTS)[number];
+export const REQUIREMENTS = ['tieUp', 'plaitBack', 'flip', 'renewFront', 'comesOff', 'swim'] as const;
+export type Requirement = (typeof REQUIREMENTS)[number];
 
-export const MUST_NAMES: Readonly<Record<Must, string>> = {
+export const REQUIREMENT_NAMES: Readonly<Record<Requirement, string>> = {
   tieUp: 'tie up',
   plaitBack: 'plait back',
   flip: 'flip to the other side',

@@ -1,10 +1,10 @@
 /** What is moved of a base: the ends and the middle of a line, the tie of a section, the end of its tail. */
 import { useRef, useState } from 'react';
-import { type EditDeed, LONGEST_MOVE_MM } from '../../../core/base/sections/edit.ts';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { along, cross, minus, pointAt, unit } from '../../../core/geometry/vectors.ts';
-import { directionDeg } from '../../../core/head/marks.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import { type BaseEdit, LONGEST_MOVE_MM } from '../../../core/base/index.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { along, cross, minus, pointAt, unit } from '../../../core/geometry/index.ts';
+import { directionDeg } from '../../../core/head/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
 import { editBase, park } from '../../../model/commands.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import { useBaseEdit } from '../../session/base-edit.ts';
@@ -119,7 +119,7 @@ function useHeldLine() {
   return { held, latest, hold };
 }
 
-const moveOf = ({ a, b }: Line, end: End, mm: number): EditDeed => ({
+const moveOf = ({ a, b }: Line, end: End, mm: number): BaseEdit => ({
   op: 'move',
   a,
   b,
@@ -152,9 +152,9 @@ function towardsB(scene: HeadScene, result: PlanResult, line: Line, share: numbe
 
 function TieBead({ view, scene, session, stage, section }: Props & { readonly section: Section }) {
   const { tryEdit } = useBaseEdit(session);
-  const latest = useRef<EditDeed>(undefined);
+  const latest = useRef<BaseEdit>(undefined);
   const kept = session.history.present.plan;
-  const edit = (at: V3): EditDeed => ({ op: 'tie', section: section.id, at: directionDeg(at) });
+  const edit = (at: V3): BaseEdit => ({ op: 'tie', section: section.id, at: directionDeg(at) });
   return (
     <Bead
       view={view}

@@ -1,7 +1,7 @@
 /** The brush of marks by keyboard. */
 
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
-import { MARK_NAMES } from '../../../core/trade/marks.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
+import { MARK_NAMES } from '../../../core/trade/index.ts';
 import { addMark } from '../../../model/commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { Projection } from '../projection.ts';

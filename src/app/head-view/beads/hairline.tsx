@@ -1,9 +1,8 @@
 /** The points of her hairline, each moved up and down on the head. */
 import { useRef, useState } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { along } from '../../../core/geometry/vectors.ts';
-import type { HairlinePoint } from '../../../core/head/hairline.ts';
-import { HAIRLINE_LIMIT_MM, HAIRLINE_POINT_NAMES } from '../../../core/head/hairline.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { along } from '../../../core/geometry/index.ts';
+import { HAIRLINE_LIMIT_MM, HAIRLINE_POINT_NAMES, type HairlinePoint } from '../../../core/head/index.ts';
 import { setHairlinePoint } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';

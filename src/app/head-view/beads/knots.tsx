@@ -1,9 +1,9 @@
 /** Beads of rows and knots: the selected knot is moved, a new one is put in, the density brush is led by keyboard. */
 import { useRef, useState } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { directionDeg } from '../../../core/head/marks.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { directionDeg } from '../../../core/head/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
 import { addKnot, brushRows, moveKnot } from '../../../model/rows-by-hand.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { type Tool, useView } from '../../view/view-store.ts';

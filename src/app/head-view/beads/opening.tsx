@@ -1,8 +1,8 @@
 /** Two beads on the cap's opening: how far back it runs, and how wide it is. */
 import { useRef } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
-import { CAP_LIMITS } from '../../../core/trade/caps.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
+import { CAP_LIMITS } from '../../../core/trade/index.ts';
 import { setCap } from '../../../model/cap-and-hair.ts';
 import type { CapAsWritten } from '../../../model/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

@@ -1,9 +1,9 @@
 /** Three handles on the part: its front end, its middle, its back end. Dragged, or moved with the arrows. */
 import { useRef } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { LinePart } from '../../../core/head/part.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
-import { PART_LIMITS } from '../../../core/trade/parts.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { LinePart } from '../../../core/head/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
+import { PART_LIMITS } from '../../../core/trade/index.ts';
 import { setPart } from '../../../model/commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { Projection, V3 } from '../projection.ts';

@@ -1,6 +1,6 @@
 /** A bead that is led over the head by finger or arrows and does its deed where it is dropped, or on Enter. */
 import { useState } from 'react';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
 import type { Projection, V3 } from '../projection.ts';
 import { surfacePointAt, vertexAt } from '../surface-hit.ts';
 import { Bead, movedOnScreen } from './bead.tsx';

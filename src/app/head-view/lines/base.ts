@@ -1,7 +1,7 @@
 /** The base as crisp lines over the picture: lines between sections, tails where they lie, ties. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { TailStyle } from '../../../core/trade/own-hair.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { TailStyle } from '../../../core/trade/index.ts';
 import { token } from '../../ui/tokens.ts';
 import { dot, type Projection, screenX, screenY } from '../projection.ts';
 import { looseLine } from './lines.ts';

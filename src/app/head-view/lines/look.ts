@@ -1,8 +1,8 @@
 /** What Check draws over the picture: where light comes through as lines, knots that are hidden and knots that show. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import type { Look } from '../../../core/plan/index.ts';
 import { signPath } from '../../../formats/signs.ts';
 import { token } from '../../ui/tokens.ts';
 import { facing, type Projection, screenX, screenY } from '../projection.ts';

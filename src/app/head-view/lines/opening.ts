@@ -1,5 +1,5 @@
 /** The opening of the cap on the head: where it is stitched or cut, and the margin round it. */
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import { token } from '../../ui/tokens.ts';
 import type { Projection } from '../projection.ts';
 import { looseLine } from './lines.ts';

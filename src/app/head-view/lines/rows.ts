@@ -1,7 +1,7 @@
 /** Rows, knots, part and tape as crisp lines over the picture. Thread shrinks with facing and has a 1 px shadow. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
 import { signOf } from '../../ui/sign-path.ts';
 import { token } from '../../ui/tokens.ts';
 import { dot, facing, type Projection, screenX, screenY } from '../projection.ts';

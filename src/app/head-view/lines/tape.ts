@@ -1,5 +1,5 @@
 /** A tape measure as it runs over the head: a ribbon with marks in her own unit, its ends told in words. */
-import { TAPE_INFO, type TapeMeasure } from '../../../core/trade/tape.ts';
+import { TAPE_INFO, type TapeMeasure } from '../../../core/trade/index.ts';
 import { type LengthUnit, mmPer } from '../../../model/lengths.ts';
 import { noteFont, token } from '../../ui/tokens.ts';
 import { dot, type Projection, screenX, screenY } from '../projection.ts';

@@ -1,7 +1,6 @@
 /** What the lines over the picture are drawn from, and what a mode of the stage does with it. */
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { HeadScene, Look } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { CheckView } from '../../view/view-store.ts';
 import type { RowsDrawing } from '../lines/rows.ts';

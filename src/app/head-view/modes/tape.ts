@@ -1,5 +1,5 @@
 /** The tape measure in hand, and the others as thin lines. */
-import { TAPE_MEASURES, type TapeMeasure } from '../../../core/trade/tape.ts';
+import { TAPE_MEASURES, type TapeMeasure } from '../../../core/trade/index.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { drawOtherTapes, drawTape } from '../lines/tape.ts';
 import type { Mode } from './drawn.ts';

@@ -3,8 +3,8 @@
  * drawn one by one; while the head turns every second ribbon is drawn, wider and plain, so that it follows the finger.
  */
 import { BufferAttribute, BufferGeometry, Color, DoubleSide, type IUniform, Mesh, ShaderMaterial } from 'three';
-import type { HairMesh } from '../../../core/fall/hair-mesh.ts';
-import { TEXTURE_INFO, type Texture } from '../../../core/trade/textures.ts';
+import type { HairMesh } from '../../../core/fall/index.ts';
+import { TEXTURE_INFO, type Texture } from '../../../core/trade/index.ts';
 
 export interface HairLook {
   readonly colour: string;

@@ -14,10 +14,10 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import type { HairMesh } from '../../../core/fall/hair-mesh.ts';
-import { smoothstep } from '../../../core/geometry/smoothstep.ts';
-import type { PictureMesh } from '../../../core/head/bust.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import type { HairMesh } from '../../../core/fall/index.ts';
+import { smoothstep } from '../../../core/geometry/index.ts';
+import type { PictureMesh } from '../../../core/head/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
 import { token } from '../../ui/tokens.ts';
 import type { Projection, V3 } from '../projection.ts';
 import { type HairLook, HairPicture } from './hair-picture.ts';

@@ -1,5 +1,5 @@
 /** What is shown on the scalp at each station: marks everywhere, the held section and the bumps at the base. */
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Layers } from './head-picture.ts';
 
 /** Height at which the light comes through fully, mm. */
@@ -26,10 +26,10 @@ export function layersOf(
   if (!result) return { marks: [[], [], [], []] };
   const { marks, base } = result;
   const { sections, sectionOf, bumps } = base;
-  const sight = Uint8Array.from(sections, (s) => (s.role === 'inSight' ? 1 : 0));
+  const ownHairInSight = Uint8Array.from(sections, (s) => (s.role === 'inSight' ? 1 : 0));
   const held = shown.atBase ? sections.findIndex((s) => s.id === shown.sectionId) : -1;
   return {
-    marks: [marks.tender, marks.thin, marks.noGo, Uint8Array.from(sectionOf, (label) => sight[label])],
+    marks: [marks.tender, marks.thin, marks.noGo, Uint8Array.from(sectionOf, (label) => ownHairInSight[label])],
     ...(held >= 0 ? { pick: Uint8Array.from(sectionOf, (label) => (label === held ? 1 : 0)) } : {}),
     ...(shown.atBase && shown.bumps ? { heat: bumps.heightMm.map((h) => h / BRIGHTEST_MM) } : {}),
     ...(shown.shows ? { heat: shown.shows } : {}),

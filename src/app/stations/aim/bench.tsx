@@ -1,6 +1,4 @@
-import type { Dome } from '../../../core/trade/caps.ts';
-import { FULLNESS_AIMS, FULLNESS_INFO } from '../../../core/trade/finish.ts';
-import { PACE_NAMES, PACES } from '../../../core/trade/pace.ts';
+import { type Dome, FULLNESS_AIMS, FULLNESS_INFO, PACE_NAMES, PACES } from '../../../core/trade/index.ts';
 import { setCap } from '../../../model/cap-and-hair.ts';
 import { setFinish } from '../../../model/finish.ts';
 import type { PlanDocument } from '../../../model/plan.ts';

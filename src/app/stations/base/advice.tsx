@@ -1,9 +1,8 @@
 /** Ways of sectioning advised for her hair, with reasons. */
 import { dequal } from 'dequal';
 import { useState } from 'react';
-import type { Candidate } from '../../../core/base/advice/recommend.ts';
-import type { BaseChoice } from '../../../core/base/choice.ts';
-import { MUST_NAMES, MUSTS } from '../../../core/trade/requirements.ts';
+import type { BaseChoice, Candidate } from '../../../core/base/index.ts';
+import { REQUIREMENT_NAMES, REQUIREMENTS } from '../../../core/trade/index.ts';
 import { chooseFamily, setField } from '../../../model/commands.ts';
 import { useRecommended } from '../../ask/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
@@ -38,9 +37,12 @@ export function Advice({ session }: { readonly session: PlanSession }) {
         <Several
           label="It must"
           values={[...plan.wishes.musts]}
-          options={MUSTS.map((m) => [m, MUST_NAMES[m]] as const)}
+          options={REQUIREMENTS.map((m) => [m, REQUIREMENT_NAMES[m]] as const)}
           onChange={(musts) =>
-            wish({ musts }, musts.length === 0 ? 'No wishes' : `It must ${musts.map((m) => MUST_NAMES[m]).join(', ')}`)
+            wish(
+              { musts },
+              musts.length === 0 ? 'No wishes' : `It must ${musts.map((m) => REQUIREMENT_NAMES[m]).join(', ')}`,
+            )
           }
         />
         <NumberField

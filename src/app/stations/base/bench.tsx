@@ -1,7 +1,7 @@
 /** Base: which way of sectioning, the sections themselves, where their tails lie, and the order of work. */
 
 import { useEffect, useState } from 'react';
-import { FAMILY_INFO } from '../../../core/trade/bases.ts';
+import { FAMILY_INFO } from '../../../core/trade/index.ts';
 import type { WithFinding } from '../../ui/bench-props.ts';
 import { Parts } from '../../ui/tabs.tsx';
 import { TURN_TOOL, useView } from '../../view/view-store.ts';

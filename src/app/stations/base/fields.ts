@@ -1,7 +1,14 @@
 /** The settings of a base as fields: which of them a family has stands with the families. */
-import type { BaseChoice } from '../../../core/base/choice.ts';
-import { BOX_SHAPES, FAMILY_INFO, FOUND_KINDS, ROD_PLACES, STRIPS, TIE_PLACES } from '../../../core/trade/bases.ts';
-import { lowerFirst } from '../../../core/trade/words.ts';
+import type { BaseChoice } from '../../../core/base/index.ts';
+import {
+  BOX_SHAPES,
+  FAMILY_INFO,
+  FOUND_KINDS,
+  lowerFirst,
+  ROD_PLACES,
+  STRIPS,
+  TIE_PLACES,
+} from '../../../core/trade/index.ts';
 import { type FieldEntry, named } from '../../ui/fields.tsx';
 import { BOX_NAMES, COUNT_NAMES, FOUND_NAMES, ROD_NAMES, STRIP_NAMES, TAIL_NAMES, TIE_NAMES } from './names.ts';
 

@@ -1,5 +1,5 @@
 /** Names of the choices of a base. */
-import type { BaseChoice } from '../../../core/base/choice.ts';
+import type { BaseChoice } from '../../../core/base/index.ts';
 
 export const STRIP_NAMES = {
   none: 'none',

@@ -1,7 +1,7 @@
 /** Sections: chosen, cut, merged, evened, told with their figures. */
 
-import { LEAST_TAIL_MM } from '../../../core/base/tails/tails.ts';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import { LEAST_TAIL_MM } from '../../../core/base/index.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import { lockLine } from '../../../model/commands.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';

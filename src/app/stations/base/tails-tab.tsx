@@ -1,9 +1,8 @@
 /** Where tails are parked, and a flatter way. */
 
 import { useEffect, useState } from 'react';
-import { LUMP_MM } from '../../../core/base/bumps/lumps.ts';
-import type { Flattening } from '../../../core/base/tails/flatten.ts';
-import { PARKING_NAMES, PARKINGS, type ParkingHow } from '../../../core/trade/bases.ts';
+import { type Flattening, LUMP_MM } from '../../../core/base/index.ts';
+import { PARKING_NAMES, PARKINGS, type ParkingHow } from '../../../core/trade/index.ts';
 import { park, parkAll, setBase } from '../../../model/commands.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';

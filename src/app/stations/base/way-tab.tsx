@@ -1,6 +1,6 @@
 /** The way of sectioning, its settings, and what is advised. */
-import type { BaseChoice } from '../../../core/base/choice.ts';
-import { FAMILIES, FAMILY_INFO } from '../../../core/trade/bases.ts';
+import type { BaseChoice } from '../../../core/base/index.ts';
+import { FAMILIES, FAMILY_INFO } from '../../../core/trade/index.ts';
 import { chooseFamily, setBase } from '../../../model/commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { SelectField } from '../../ui/field.tsx';

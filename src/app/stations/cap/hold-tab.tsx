@@ -1,8 +1,8 @@
 /** What holds it. */
 
-import { ANCHOR_NAMES } from '../../../core/cap/anchors.ts';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { COMB_PLACES } from '../../../core/trade/caps.ts';
+import { ANCHOR_NAMES } from '../../../core/cap/index.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { COMB_PLACES } from '../../../core/trade/index.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';

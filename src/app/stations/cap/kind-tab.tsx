@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { BLENDINGS, DOME_INFO, DOMES, OWN_ROWS, OWN_ROWS_INFO, WIG_HOLDS } from '../../../core/trade/caps.ts';
+import { BLENDINGS, DOME_INFO, DOMES, OWN_ROWS, OWN_ROWS_INFO, WIG_HOLDS } from '../../../core/trade/index.ts';
 import { keepCap, offShelf, shelfCaps } from '../../../store/shelf.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

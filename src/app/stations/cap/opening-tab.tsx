@@ -1,6 +1,6 @@
 /** Its opening. */
 
-import { OPENING_INFO, OPENINGS } from '../../../core/trade/caps.ts';
+import { OPENING_INFO, OPENINGS } from '../../../core/trade/index.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice } from '../../ui/choice.tsx';
 import { NumberField } from '../../ui/field.tsx';

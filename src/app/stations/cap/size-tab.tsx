@@ -1,9 +1,8 @@
 /** Its size, its net, and the form it is filled on. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { Part } from '../../../core/head/part.ts';
-import { HOLE_NAMES, HOLE_SHAPES } from '../../../core/trade/caps.ts';
-import { ZONES, zoneName } from '../../../core/trade/zones.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { Part } from '../../../core/head/index.ts';
+import { HOLE_NAMES, HOLE_SHAPES, ZONES, zoneName } from '../../../core/trade/index.ts';
 import type { CapAsWritten, PlanDocument } from '../../../model/plan.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { type FieldEntry, Fields, named } from '../../ui/fields.tsx';

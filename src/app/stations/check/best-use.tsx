@@ -1,9 +1,9 @@
 /** The best use of the hair at hand, or the least hair for a cover: limits, the search, what it found, the trade-off. */
 import { Checkbox, Slider } from 'radix-ui';
 import { useState } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
-import type { Allowed } from '../../../core/search/use.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { Look } from '../../../core/plan/index.ts';
+import type { Allowed } from '../../../core/search/index.ts';
 import { setEnough } from '../../../model/finish.ts';
 import { formOf, type UseForm, useBestUse } from '../../ask/best-use.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

@@ -1,5 +1,5 @@
 /** The guesses, and her own. */
-import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess, guessRange } from '../../../core/trade/guesses.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess, guessRange } from '../../../core/trade/index.ts';
 import { setGuess } from '../../../model/finish.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
 import { NumberField } from '../../ui/field.tsx';

@@ -1,7 +1,7 @@
 /** What each bite and section carries. */
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { milliNewton } from '../../../core/load/bites.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { milliNewton } from '../../../core/load/index.ts';
+import type { Look } from '../../../core/plan/index.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
 import { percent, range } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';

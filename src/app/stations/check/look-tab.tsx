@@ -1,8 +1,8 @@
 /** How it looks, from every side. */
-import { meetsTheEye } from '../../../core/cover/contrast.ts';
-import { POSE_NAMES, POSES } from '../../../core/fall/poses.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
-import { AGE_INFO, AGES } from '../../../core/trade/ages.ts';
+import { meetsTheEye } from '../../../core/cover/index.ts';
+import { POSE_NAMES, POSES } from '../../../core/fall/index.ts';
+import type { Look } from '../../../core/plan/index.ts';
+import { AGE_INFO, AGES } from '../../../core/trade/index.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
 import { type FieldEntry, Fields, named } from '../../ui/fields.tsx';
 import { FindingNote } from '../../ui/finding-note.tsx';

@@ -1,9 +1,8 @@
 /** What a search has found so far. */
 import { useState } from 'react';
-import type { Part } from '../../../core/head/part.ts';
-import type { UseFigures } from '../../../core/search/best-use.ts';
-import { changesInWords, planWithUse } from '../../../core/search/use.ts';
-import { upperFirst } from '../../../core/trade/words.ts';
+import type { Part } from '../../../core/head/index.ts';
+import { changesInWords, planWithUse, type UseFigures } from '../../../core/search/index.ts';
+import { upperFirst } from '../../../core/trade/index.ts';
 import { type UseCandidate, type UseRun, useBestUse } from '../../ask/best-use.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { hours, percent } from '../../ui/format.ts';

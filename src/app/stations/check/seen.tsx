@@ -1,8 +1,7 @@
 /** What shows by side, and what hides the knots. */
-import { SIDES, type Side } from '../../../core/cover/cover.ts';
-import { LINE_INFO } from '../../../core/cover/lines.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
-import { upperFirst } from '../../../core/trade/words.ts';
+import { LINE_INFO, SIDES, type Side } from '../../../core/cover/index.ts';
+import type { Look } from '../../../core/plan/index.ts';
+import { upperFirst } from '../../../core/trade/index.ts';
 import { percent } from '../../ui/format.ts';
 import { Figure } from '../../ui/tabs.tsx';
 

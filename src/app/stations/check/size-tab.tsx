@@ -1,8 +1,7 @@
 /** How big it is, and what it is trimmed to. */
-import { SIZE_VIEWS, type SizeView } from '../../../core/cover/size.ts';
-import type { HairOnHead } from '../../../core/plan/look-result.ts';
-import { FULLNESS_AIMS, FULLNESS_INFO, OUTLINE_INFO, OUTLINES } from '../../../core/trade/finish.ts';
-import { upperFirst } from '../../../core/trade/words.ts';
+import { SIZE_VIEWS, type SizeView } from '../../../core/cover/index.ts';
+import type { HairOnHead } from '../../../core/plan/index.ts';
+import { FULLNESS_AIMS, FULLNESS_INFO, OUTLINE_INFO, OUTLINES, upperFirst } from '../../../core/trade/index.ts';
 import { setFinish } from '../../../model/finish.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';

@@ -1,8 +1,8 @@
 /** This plan against another, or against itself before a change: a table of differences beside the two heads. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect } from 'react';
-import { SIDES } from '../../../core/cover/cover.ts';
-import type { Look } from '../../../core/plan/look-result.ts';
+import { SIDES } from '../../../core/cover/index.ts';
+import type { Look } from '../../../core/plan/index.ts';
 import type { History } from '../../../model/history.ts';
 import { keptPlans } from '../../../store/plans.ts';
 import { useAgainst } from '../../ask/against.ts';

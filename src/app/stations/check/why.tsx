@@ -1,8 +1,8 @@
 /** Why a place is covered as it is. */
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { directionDeg } from '../../../core/head/marks.ts';
-import type { Look, WhyHere as Reason } from '../../../core/plan/look-result.ts';
-import { upperFirst } from '../../../core/trade/words.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { directionDeg } from '../../../core/head/index.ts';
+import type { Look, WhyHere as Reason } from '../../../core/plan/index.ts';
+import { upperFirst } from '../../../core/trade/index.ts';
 import { addKnot } from '../../../model/rows-by-hand.ts';
 import { useWhy } from '../../ask/look.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

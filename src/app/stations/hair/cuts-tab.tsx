@@ -1,8 +1,8 @@
 /** What is done to a piece. */
 
 import { useState } from 'react';
-import type { HookedPiece, Preparation } from '../../../core/hair/preparation.ts';
-import { MOST_CUTS } from '../../../core/trade/preparation.ts';
+import type { HookedPiece, Preparation } from '../../../core/hair/index.ts';
+import { MOST_CUTS } from '../../../core/trade/index.ts';
 import { addCut, keepLowerHalves, removeCut, setCut } from '../../../model/cap-and-hair.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import type { PlanDocument } from '../../../model/plan.ts';

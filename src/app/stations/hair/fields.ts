@@ -1,9 +1,22 @@
 /** A product and what is done to a piece, as fields. */
-import type { Preparation } from '../../../core/hair/preparation.ts';
-import { APARTS, CONDITION_NAMES, CONDITIONS, FIBRE_NAMES, FIBRES, HOOKEDS, TUGS } from '../../../core/trade/hair.ts';
-import { LOOP_INFO, LOOPS } from '../../../core/trade/loops.ts';
-import { DRESSING_INFO, DRESSINGS, OPENED_WHEN, SPLITS } from '../../../core/trade/preparation.ts';
-import { TEXTURE_INFO, TEXTURES } from '../../../core/trade/textures.ts';
+import type { Preparation } from '../../../core/hair/index.ts';
+import {
+  APARTS,
+  CONDITION_NAMES,
+  CONDITIONS,
+  DRESSING_INFO,
+  DRESSINGS,
+  FIBRE_NAMES,
+  FIBRES,
+  HOOKEDS,
+  LOOP_INFO,
+  LOOPS,
+  OPENED_WHEN,
+  SPLITS,
+  TEXTURE_INFO,
+  TEXTURES,
+  TUGS,
+} from '../../../core/trade/index.ts';
 import type { ProductAsWritten } from '../../../model/plan.ts';
 import { type FieldEntry, named, yesNo } from '../../ui/fields.tsx';
 

@@ -1,6 +1,6 @@
 /** The packs in her hand. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import { addProduct, removeProduct, setProduct } from '../../../model/cap-and-hair.ts';
 import type { ProductAsWritten } from '../../../model/plan.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';

@@ -1,7 +1,7 @@
 /** Hair that is hers, whatever plan it is used in. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef, useState } from 'react';
-import { CONDITION_NAMES } from '../../../core/trade/hair.ts';
+import { CONDITION_NAMES } from '../../../core/trade/index.ts';
 import { addProduct } from '../../../model/cap-and-hair.ts';
 import { keepHair, offShelf, type ShelfHair, shelfHair } from '../../../store/shelf.ts';
 import { db } from '../../session/database.ts';

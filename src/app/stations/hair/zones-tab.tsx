@@ -1,7 +1,7 @@
 /** Which piece goes where. */
 
 import { useId } from 'react';
-import { MIX_EVERY, PIECE_ZONES } from '../../../core/trade/zones.ts';
+import { MIX_EVERY, PIECE_ZONES } from '../../../core/trade/index.ts';
 import { PIECE_ZONE_NAMES, setZonePiece } from '../../../model/cap-and-hair.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { SelectField } from '../../ui/field.tsx';

@@ -3,7 +3,7 @@ import { dequal } from 'dequal';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { foldInstall, type InstallState } from '../../../core/install/session.ts';
+import { foldInstall, type InstallState } from '../../../core/install/index.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { openSession, sessionEvents, startSession } from '../../../store/installs.ts';

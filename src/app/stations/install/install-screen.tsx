@@ -2,10 +2,10 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { forecastInstall, type InstallState } from '../../../core/install/session.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
-import { lowerFirst } from '../../../core/trade/words.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { forecastInstall, type InstallState } from '../../../core/install/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
+import { lowerFirst } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useResult, useScene } from '../../ask/plan.ts';
 import { useTheme } from '../../session/theme.ts';

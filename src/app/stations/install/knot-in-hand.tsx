@@ -1,9 +1,8 @@
 /** The knot in hand at the mirror: what it is, where it goes, and the two great buttons. */
 import { Link } from 'react-router';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import { fingersFigure } from '../../../core/trade/fingers.ts';
-import { knotName, THROUGH_WORDS } from '../../../core/trade/knots.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import { fingersFigure, knotName, THROUGH_WORDS } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fromRowBefore, mirrorWords } from './mirror-words.ts';
 import { Big } from './notes.tsx';

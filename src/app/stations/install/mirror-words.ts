@@ -1,9 +1,7 @@
 /** A knot in words, read at arm’s length or heard. */
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import { fingersInWords } from '../../../core/trade/fingers.ts';
-import { knotName } from '../../../core/trade/knots.ts';
-import { lowerFirst, upperFirst } from '../../../core/trade/words.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import { fingersInWords, knotName, lowerFirst, upperFirst } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 

@@ -1,5 +1,5 @@
 /** The three moves of a knot, drawn: hook under, loop out, tails through. Hair brown, hook brass, own hair violet. */
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
 
 type Drawn = Pick<PlannedKnot, 'kind' | 'wraps' | 'lock' | 'through'>;
 

@@ -1,7 +1,7 @@
 /** Beside the knot in hand: the forecast, the end, a note for later. */
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { InstallForecast } from '../../../core/install/session.ts';
+import type { InstallForecast } from '../../../core/install/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { duration } from '../../ui/format.ts';
 import type { AtTheMirrorProps } from './use-install.ts';

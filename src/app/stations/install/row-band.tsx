@@ -1,7 +1,7 @@
 /** The row in hand close up: done is filled, to come is open, the row below is dimmed, the light stands still. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
 import { signPath } from '../../../formats/signs.ts';
 import '../../row-map/row-map.css';
 

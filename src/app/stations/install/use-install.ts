@@ -1,8 +1,8 @@
 /** One install as it goes: events are added to the store at every knot, and what was added is never lost. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { foldInstall, type InstallEventKind, type InstallState } from '../../../core/install/session.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { foldInstall, type InstallEventKind, type InstallState } from '../../../core/install/index.ts';
 import type { StoredInstallEvent } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { addEvents, sessionEvents } from '../../../store/installs.ts';

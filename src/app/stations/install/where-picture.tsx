@@ -1,8 +1,8 @@
 /** The place on her head, seen from the side it lies on, with her own fingers between the row before and the knot. */
 import { useEffect, useMemo, useRef } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import type { HeadScene } from '../../../core/plan/ask/scene.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { drawRows } from '../../head-view/lines/rows.ts';

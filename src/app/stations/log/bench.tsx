@@ -1,7 +1,7 @@
 /** Log: one line for next time. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { foldInstall } from '../../../core/install/session.ts';
+import { foldInstall } from '../../../core/install/index.ts';
 import type { InstallSession, LogEntry, LogFigures } from '../../../model/install-log.ts';
 import { addLogEntry, sessionEvents, unloggedSession } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';

@@ -1,7 +1,7 @@
 /** Her own hair, by region. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { fullnessOf } from '../../../core/hair/own-hair.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { fullnessOf } from '../../../core/hair/index.ts';
 import {
   CURLS,
   FULLNESS,
@@ -9,7 +9,7 @@ import {
   HAIR_REGIONS,
   type HairRegion,
   STRANDS,
-} from '../../../core/trade/own-hair.ts';
+} from '../../../core/trade/index.ts';
 import { setOwnHair } from '../../../model/commands.ts';
 import type { HairAsWritten, PlanDocument } from '../../../model/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

@@ -1,6 +1,6 @@
 /** What she marks on her scalp. */
 import { useState } from 'react';
-import { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS } from '../../../core/trade/marks.ts';
+import { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS } from '../../../core/trade/index.ts';
 import { clearMarks, setField, setRegions } from '../../../model/commands.ts';
 import { SKIN_TONES } from '../../../model/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

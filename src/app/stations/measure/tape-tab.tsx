@@ -1,11 +1,9 @@
 /** Six tape measures, her fingers, and where her head stands. */
 
 import { useId } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { MeasureEffect } from '../../../core/head/measure-effects.ts';
-import { HEAD_NORMS, NORM_SOURCE } from '../../../core/head/norms.ts';
-import { meanReading } from '../../../core/head/readings.ts';
-import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../../../core/trade/tape.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { HEAD_NORMS, type MeasureEffect, meanReading, NORM_SOURCE } from '../../../core/head/index.ts';
+import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../../../core/trade/index.ts';
 import { setField, setReadings, setUnit } from '../../../model/commands.ts';
 import { readLength } from '../../../model/fingers.ts';
 import { formatLength, LENGTH_UNITS } from '../../../model/lengths.ts';

@@ -1,5 +1,5 @@
 /** Practice. */
-import { knotName } from '../../../core/trade/knots.ts';
+import { knotName } from '../../../core/trade/index.ts';
 import { signKey } from '../../../formats/signs.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Sign } from '../../ui/sign.tsx';

@@ -2,10 +2,10 @@
 
 import { dequal } from 'dequal';
 import { useState } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { directionDeg } from '../../../core/head/marks.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import type { HandChange } from '../../../core/rows/choice.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { directionDeg } from '../../../core/head/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import type { HandChange } from '../../../core/rows/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import {

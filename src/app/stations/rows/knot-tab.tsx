@@ -1,13 +1,18 @@
 /** A knot with its reasons. */
 
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import { ENTRY_WORDS, knotName, RULES_SOURCE, THROUGH_WORDS } from '../../../core/trade/knots.ts';
-import { SCHOOL_NAMES } from '../../../core/trade/schools.ts';
-import { lowerFirst } from '../../../core/trade/words.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import {
+  ENTRY_WORDS,
+  knotName,
+  lowerFirst,
+  RULES_SOURCE,
+  SCHOOL_NAMES,
+  THROUGH_WORDS,
+} from '../../../core/trade/index.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { useView } from '../../view/view-store.ts';
-import { KnotWishes } from './overrides.tsx';
+import { KnotOverrides } from './overrides.tsx';
 import { WayBack } from './way-back.tsx';
 
 export function KnotTab({ session, result }: BenchProps) {
@@ -19,7 +24,7 @@ export function KnotTab({ session, result }: BenchProps) {
       <h2>Which knot, and why</h2>
       {!knot && <p className="note mt-1">Touch a knot: it shows the rules behind it, and you may choose another.</p>}
       {knot && <KnotWhy knot={knot} />}
-      {knot && <KnotWishes session={session} knot={knot} />}
+      {knot && <KnotOverrides session={session} knot={knot} />}
       {plan.knotWishes.length > 0 && (
         <button
           type="button"

@@ -1,19 +1,16 @@
 /** What she decides herself about a knot, its row or its zone. */
 import { dequal } from 'dequal';
 import { useState } from 'react';
-import { directionDeg } from '../../../core/head/marks.ts';
-import type { Override } from '../../../core/knots/place/overrides.ts';
-import type { PlannedKnot } from '../../../core/knots/place/planned.ts';
-import { KIND_NAMES, KNOT_KINDS, THROUGH_WORDS, THROUGHS } from '../../../core/trade/knots.ts';
-import { lowerFirst } from '../../../core/trade/words.ts';
-import { pieceZoneOf } from '../../../core/trade/zones.ts';
+import { directionDeg } from '../../../core/head/index.ts';
+import type { Override, PlannedKnot } from '../../../core/knots/index.ts';
+import { KIND_NAMES, KNOT_KINDS, lowerFirst, pieceZoneOf, THROUGH_WORDS, THROUGHS } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { wishKnot, wishWords } from '../../../model/rows-by-hand.ts';
+import { overrideKnot, overrideWords } from '../../../model/rows-by-hand.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { SelectField } from '../../ui/field.tsx';
 import { type FieldEntry, Fields, named, yesNo } from '../../ui/fields.tsx';
 
-export function KnotWishes({ session, knot }: { readonly session: PlanSession; readonly knot: PlannedKnot }) {
+export function KnotOverrides({ session, knot }: { readonly session: PlanSession; readonly knot: PlannedKnot }) {
   const { plan } = session;
   const [of, setOf] = useState<'knot' | 'row' | 'zone'>('knot');
   const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
@@ -22,7 +19,7 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
   const now = plan.knotWishes.find((w) => dequal(w.of, place))?.wish ?? {};
   const want = (change: Override['wish']) => {
     const wish = { ...now, ...change };
-    return session.apply(wishKnot(plan, place, wish, wishWords(place, knot, wish, plan.part.kind)));
+    return session.apply(overrideKnot(plan, place, wish, overrideWords(place, knot, wish, plan.part.kind)));
   };
   return (
     <section className="mt-4" aria-label="Your own choice">
@@ -40,7 +37,7 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
         }
         onChange={setOf}
       />
-      <Fields record={now} of={wishFields(knot, plan.cuts)} set={want} />
+      <Fields record={now} of={overrideFields(knot, plan.cuts)} set={want} />
     </section>
   );
 }
@@ -48,7 +45,7 @@ export function KnotWishes({ session, knot }: { readonly session: PlanSession; r
 const AS_RULED = [undefined, 'as the rules say'] as const;
 
 /** What she may wish for this knot. What it is stays listed, even where she may not choose it again. */
-function wishFields(knot: PlannedKnot, cuts: PlanDocument['cuts']): ReadonlyArray<FieldEntry<Override['wish']>> {
+function overrideFields(knot: PlannedKnot, cuts: PlanDocument['cuts']): ReadonlyArray<FieldEntry<Override['wish']>> {
   const kinds = KNOT_KINDS.filter((kind) => kind === knot.kind || knot.may.kinds.includes(kind));
   const ways = THROUGHS.filter((through) => through === knot.through || knot.may.through.includes(through));
   return [

@@ -1,6 +1,6 @@
 /** Which part: quick ways to the usual ones; the line itself is dragged on the head. */
 import { dequal } from 'dequal';
-import { type Part, partInWords } from '../../../core/head/part.ts';
+import { type Part, partInWords } from '../../../core/head/index.ts';
 import { setPart } from '../../../model/commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 

@@ -1,6 +1,6 @@
 /** How rows run. */
 
-import { isFieldScheme } from '../../../core/rows/field/schemes.ts';
+import { isFieldScheme } from '../../../core/rows/index.ts';
 import {
   FRINGE_INFO,
   FRINGES,
@@ -8,7 +8,7 @@ import {
   SCHEMES,
   SECOND_PASS_INFO,
   SECOND_PASSES,
-} from '../../../core/trade/rows.ts';
+} from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { setRows } from '../../../model/rows-by-hand.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';

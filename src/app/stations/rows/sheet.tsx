@@ -1,9 +1,7 @@
 /** The knot chart on paper: the unrolled rows with their signs and hooks, the legend, the work in order, each row in words. */
 
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import { knotName } from '../../../core/trade/knots.ts';
-import { SCHEME_INFO } from '../../../core/trade/rows.ts';
-import { lowerFirst } from '../../../core/trade/words.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { knotName, lowerFirst, SCHEME_INFO } from '../../../core/trade/index.ts';
 import { mapSvg } from '../../../formats/map-svg.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { duration } from '../../ui/format.ts';

@@ -1,10 +1,9 @@
 /** Spacing as two beads on a thread with her own fingers between them; the right bead is dragged. */
 import { Slider } from 'radix-ui';
 import { useId, useRef } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { Part } from '../../../core/head/part.ts';
-import { fingersFigure } from '../../../core/trade/fingers.ts';
-import { type SpacingZone, ZONES, zoneName } from '../../../core/trade/zones.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { Part } from '../../../core/head/index.ts';
+import { fingersFigure, type SpacingZone, ZONES, zoneName } from '../../../core/trade/index.ts';
 import { setSaid, setSpacing } from '../../../model/commands.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

@@ -1,5 +1,5 @@
 /** What can be done if the part fails. */
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 
 /** To lay hair over to the other side it has to reach across the first rows there (guess: three gaps and four fingers). */

@@ -1,11 +1,9 @@
 /** Supply: what to buy, what a step of spacing would change, and the files. */
 
 import { useState } from 'react';
-import type { PlanResult } from '../../../core/findings/plan-result.ts';
-import type { SpacingStep } from '../../../core/plan/ask/spacing-step.ts';
-import { DOME_INFO } from '../../../core/trade/caps.ts';
-import { lowerFirst } from '../../../core/trade/words.ts';
-import { ZONES } from '../../../core/trade/zones.ts';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { SpacingStep } from '../../../core/plan/index.ts';
+import { DOME_INFO, lowerFirst, ZONES } from '../../../core/trade/index.ts';
 import { setField, setSpacing } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useSpacingStep } from '../../ask/plan.ts';

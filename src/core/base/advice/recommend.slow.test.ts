@@ -30,7 +30,7 @@ function advise(change: Partial<OwnHair>, wishes: Partial<Wearer> = {}): Candida
       girthMm: 565,
       pace: 'some',
       capped: true,
-      musts: [],
+      requirements: [],
       ...wishes,
     },
     1,
@@ -49,9 +49,10 @@ describe('how many sections', () => {
 });
 
 describe('what it must do', () => {
-  it('a front that is to be renewed is half up', () => expect(first({}, { musts: ['renewFront'] })).toBe('halfUp'));
+  it('a front that is to be renewed is half up', () =>
+    expect(first({}, { requirements: ['renewFront'] })).toBe('halfUp'));
   it('a style that flips is not laid for one part', () => {
-    expect(advise({}, { musts: ['flip'] }).findIndex((c) => c.schoolId === 'behindPart')).toBeGreaterThan(5);
+    expect(advise({}, { requirements: ['flip'] }).findIndex((c) => c.schoolId === 'behindPart')).toBeGreaterThan(5);
   });
   it('without a net nothing is just laid back', () => {
     const list = advise({}, { capped: false });

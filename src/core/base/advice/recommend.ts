@@ -5,11 +5,15 @@
  * the points are a weighing of ours.
  */
 
-import type { OwnHair } from '../../hair/own-hair.ts';
-import { FAMILY_INFO, type Family } from '../../trade/bases.ts';
-import type { HairCurl, HairFullness } from '../../trade/own-hair.ts';
-import type { Pace } from '../../trade/pace.ts';
-import type { Must } from '../../trade/requirements.ts';
+import type { OwnHair } from '../../hair/index.ts';
+import {
+  FAMILY_INFO,
+  type Family,
+  type HairCurl,
+  type HairFullness,
+  type Pace,
+  type Requirement,
+} from '../../trade/index.ts';
 import { type BaseWork, baseWork, editSections, type LaidBase, layBase } from '../base.ts';
 import { type BaseChoice, DEFAULT_BASE } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
@@ -23,7 +27,7 @@ export interface Wearer {
   readonly girthMm: number;
   readonly pace: Pace;
   readonly capped: boolean;
-  readonly musts: readonly Must[];
+  readonly requirements: readonly Requirement[];
   /** Minutes that she has for the base, if she said. */
   readonly minutes?: number;
 }
@@ -150,7 +154,7 @@ interface Rule {
 
 const isLong = (w: Wearer) => w.lengthMm >= LONG_MM;
 const isShort = (w: Wearer) => w.lengthMm < SHORT_MM;
-const must = (m: Must) => (w: Wearer) => w.musts.includes(m);
+const must = (m: Requirement) => (w: Wearer) => w.requirements.includes(m);
 const TIED = ['four', 'six', 'eight', 'nine'];
 
 export const RULES: readonly Rule[] = [
@@ -250,20 +254,20 @@ export const RULES: readonly Rule[] = [
   },
   {
     schools: ['halfUp', 'puff'],
-    when: (w) => !w.musts.includes('renewFront') && !w.musts.includes('tieUp'),
+    when: (w) => !w.requirements.includes('renewFront') && !w.requirements.includes('tieUp'),
     points: -3,
     because: 'A look of its own: own hair stays in sight.',
   },
   { schools: ['puff'], when: must('tieUp'), points: 3, because: 'It is tied up to begin with.' },
   {
     schools: ['eight', 'nine', 'allOver'],
-    when: (w) => w.musts.includes('tieUp') || w.musts.includes('plaitBack'),
+    when: (w) => w.requirements.includes('tieUp') || w.requirements.includes('plaitBack'),
     points: 1.5,
     because: 'Small ties up to the edge hold when the style is tied up.',
   },
   {
     schools: ['crossed', 'intoCoil', 'laidFlat'],
-    when: (w) => w.musts.includes('tieUp') || w.musts.includes('plaitBack'),
+    when: (w) => w.requirements.includes('tieUp') || w.requirements.includes('plaitBack'),
     points: -1.5,
     because: 'A lump low behind is in the way of a tail.',
   },

@@ -5,12 +5,17 @@
  * the mesh. How flat hair is pressed is a guess; the volume is not.
  */
 
-import { IndexedHeap } from '../../geometry/heap.ts';
-import { distanceMm, forVerticesWithin, nearestVertex, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { polylineLength } from '../../geometry/vectors.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { cbrt } from '../../numerics/elementary.ts';
-import { PACKING } from '../../trade/own-hair.ts';
+import {
+  distanceMm,
+  forVerticesWithin,
+  IndexedHeap,
+  nearestVertex,
+  polylineLength,
+  type SurfaceMesh,
+} from '../../geometry/index.ts';
+import type { Point } from '../../head/index.ts';
+import { cbrt } from '../../numerics/index.ts';
+import { PACKING } from '../../trade/index.ts';
 import type { Laying } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import type { SectionMap } from '../sections/section-map.ts';

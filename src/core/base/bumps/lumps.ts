@@ -1,6 +1,6 @@
 /** Where parked hair stands too high, and which sections make it. */
-import { pointAt } from '../../geometry/vectors.ts';
-import type { Point } from '../../head/landmarks.ts';
+import { pointAt } from '../../geometry/index.ts';
+import type { Point } from '../../head/index.ts';
 import type { BaseContext } from '../context.ts';
 import { placeWords } from '../sections/lines.ts';
 import type { SectionMap } from '../sections/section-map.ts';

@@ -1,5 +1,5 @@
 /** Volumes by vertex made heights, evened out, and let slide down where they are too steep. Volume is kept. */
-import { distanceMm, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
+import { distanceMm, type SurfaceMesh } from '../../geometry/index.ts';
 
 /**
  * From volumes to heights. Hair that would stand steeper than a net lets it slides down to its neighbours, and

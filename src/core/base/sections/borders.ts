@@ -1,6 +1,5 @@
 /** Lines between sections, walked along the triangles where the labels change, and smoothed. */
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { polylineLength } from '../../geometry/vectors.ts';
+import { polylineLength, type SurfaceMesh } from '../../geometry/index.ts';
 import { lineKey, type SectionMap } from './section-map.ts';
 
 export interface Border {

@@ -1,7 +1,7 @@
 /** Edits of a base, one after the other, each kept: a line that is dragged redoes only the last of them. */
 import { dequal } from 'dequal';
 import type { BaseContext } from '../context.ts';
-import { applyEdit, type Edit, type EditDeed, type EditedSections, type EditOutcome, replayEdits } from './edit.ts';
+import { applyEdit, type BaseEdit, type Edit, type EditedSections, type EditOutcome, replayEdits } from './edit.ts';
 import type { SectionMap } from './section-map.ts';
 
 /** Newest edits that are kept, on whichever sections. */
@@ -9,7 +9,7 @@ const KEPT = 60;
 
 interface KeptEdit {
   readonly before: SectionMap;
-  readonly deed: EditDeed;
+  readonly deed: BaseEdit;
   readonly outcome: EditOutcome;
 }
 
@@ -27,11 +27,11 @@ export class EditTree {
   }
 
   /** What one more edit would do after these. */
-  after(edits: readonly Edit[], deed: EditDeed): EditOutcome {
+  after(edits: readonly Edit[], deed: BaseEdit): EditOutcome {
     return this.outcome(this.edited(edits).map, deed);
   }
 
-  private outcome(before: SectionMap, deed: EditDeed): EditOutcome {
+  private outcome(before: SectionMap, deed: BaseEdit): EditOutcome {
     const at = this.kept.findIndex((k) => k.before === before && dequal(k.deed, deed));
     const [found] = at < 0 ? [] : this.kept.splice(at, 1);
     const edit = found ?? { before, deed, outcome: applyEdit(this.context, before, deed) };

@@ -7,7 +7,7 @@ import { FAMILY_INFO, type Family } from '../../trade/bases.ts';
 import { type BaseChoice, DEFAULT_BASE } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import { borders } from './borders.ts';
-import { applyEdit, type Edit, type EditDeed } from './edit.ts';
+import { applyEdit, type BaseEdit, type Edit } from './edit.ts';
 import { EditTree } from './edit-tree.ts';
 import { EVEN_TOLERANCE, groupsOf, openLines, sectionMasses, unevenness } from './even.ts';
 import { generateSections } from './generate.ts';
@@ -19,12 +19,12 @@ const ground = groundOf(PRIOR_SCORES, 32);
 const lay = (on: BaseContext, family: Family, change: Partial<BaseChoice> = {}) =>
   generateSections(on, { ...DEFAULT_BASE, family, ...FAMILY_INFO[family].start, ...change }, NO_PART);
 const eight = lay(ground, 'tied');
-const done = (map: SectionMap, edit: EditDeed, on = ground): SectionMap => {
+const done = (map: SectionMap, edit: BaseEdit, on = ground): SectionMap => {
   const outcome = applyEdit(on, map, edit);
   if (!outcome.ok) throw new Error(outcome.why);
   return outcome.map;
 };
-const refused = (map: SectionMap, edit: EditDeed) => {
+const refused = (map: SectionMap, edit: BaseEdit) => {
   const outcome = applyEdit(ground, map, edit);
   return outcome.ok ? 'not refused' : outcome.why;
 };

@@ -3,18 +3,16 @@
  * would leave nothing of a section, or something that can't be one. They are replayed in order on whatever the
  * generator lays, so they outlive a new measure; one that no longer fits is left out and told.
  */
-import { nearestVertex, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { cross, dot, minus } from '../../geometry/vectors.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { type DirectionDeg, directionOf, onSurface } from '../../head/marks.ts';
+import { cross, dot, minus, nearestVertex, type SurfaceMesh } from '../../geometry/index.ts';
+import { type DirectionDeg, directionOf, onSurface, type Point } from '../../head/index.ts';
 import type { BaseContext } from '../context.ts';
 import { evenBites } from './even.ts';
 import { borderPoints } from './line-distance.ts';
 import { connectedPieces, keepConnected, LEAST_SECTION_MM2, type SectionMap, verticesOf } from './section-map.ts';
 
 /** An edit that is kept: known by its id, whatever stands before it. */
-export type Edit = { readonly id: string } & EditDeed;
-export type EditDeed =
+export type Edit = { readonly id: string } & BaseEdit;
+export type BaseEdit =
   /** Moves the line between two sections by mm at its start and at its end; positive makes `a` larger. */
   | { readonly op: 'move'; readonly a: string; readonly b: string; readonly startMm: number; readonly endMm: number }
   | { readonly op: 'cut'; readonly section: string; readonly line: readonly DirectionDeg[] }
@@ -30,7 +28,7 @@ export type EditOutcome =
 /** A line may be moved this far in one go, mm. */
 export const LONGEST_MOVE_MM = 60;
 
-export function applyEdit(ground: BaseContext, map: SectionMap, edit: EditDeed): EditOutcome {
+export function applyEdit(ground: BaseContext, map: SectionMap, edit: BaseEdit): EditOutcome {
   switch (edit.op) {
     case 'move':
       return moveLine(ground, map, edit.a, edit.b, edit.startMm, edit.endMm);
@@ -203,7 +201,7 @@ export interface EditedSections {
 export function replayEdits(
   laid: SectionMap,
   edits: readonly Edit[],
-  apply: (map: SectionMap, deed: EditDeed) => EditOutcome,
+  apply: (map: SectionMap, deed: BaseEdit) => EditOutcome,
 ): EditedSections {
   let map = laid;
   const lost: Array<{ id: string; why: string }> = [];

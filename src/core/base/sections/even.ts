@@ -5,8 +5,8 @@
  * takes hair of another density with it.
  */
 
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { identity, solveSymmetric } from '../../numerics/cholesky.ts';
+import type { SurfaceMesh } from '../../geometry/index.ts';
+import { identity, solveSymmetric } from '../../numerics/index.ts';
 import type { BaseContext } from '../context.ts';
 import { borderPoints } from './line-distance.ts';
 import { keepConnected, lineKey, type SectionMap } from './section-map.ts';

@@ -1,6 +1,6 @@
 /** Fields of her own head along which sections are cut: sideways, by the part, above a line of fingers, by the nearest of given lines. */
-import { type DirectionDeg, directionOf, onSurface } from '../../head/marks.ts';
-import { atan2, cos, sin } from '../../numerics/elementary.ts';
+import { type DirectionDeg, directionOf, onSurface } from '../../head/index.ts';
+import { atan2, cos, sin } from '../../numerics/index.ts';
 import type { BaseContext } from '../context.ts';
 import { surfaceWay } from '../tails/parking.ts';
 

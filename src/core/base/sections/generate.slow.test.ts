@@ -3,7 +3,7 @@ import { geoArea, geoRotation } from 'd3-geo';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryScores, groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../../tests/helpers/heads.ts';
-import { hemisphereGround } from '../../../../tests/helpers/spheres.ts';
+import { hemisphereContext } from '../../../../tests/helpers/spheres.ts';
 import { partPolyline } from '../../head/part.ts';
 import { BOX_SHAPES, FAMILIES, FAMILY_INFO, type Family, STRIPS } from '../../trade/bases.ts';
 import { type BaseChoice, DEFAULT_BASE } from '../choice.ts';
@@ -145,7 +145,7 @@ describe('every generator', () => {
 
 describe('on a hemisphere', () => {
   const R = 90;
-  const ground = hemisphereGround(R, 40);
+  const ground = hemisphereContext(R, 40);
   it.each([3, 4, 6, 9])(
     '%i sectors round the pole have the area of the closed form, 2πR²/n, and of d3-geo’s polygons',
     (n) => {

@@ -4,9 +4,9 @@
  * common practice, no source.
  */
 
-import { type DirectionDeg, directionDeg } from '../../head/marks.ts';
-import { atan2 } from '../../numerics/elementary.ts';
-import { BASE_LIMITS, type Family } from '../../trade/bases.ts';
+import { type DirectionDeg, directionDeg } from '../../head/index.ts';
+import { atan2 } from '../../numerics/index.ts';
+import { BASE_LIMITS, type Family } from '../../trade/index.ts';
 import type { Sectioning } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import { Draft } from './draft.ts';

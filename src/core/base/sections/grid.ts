@@ -1,5 +1,5 @@
 /** Sections of a grid: boxes on rings about the crown, diamonds about a staggered lattice. */
-import { distanceFrom } from '../../geometry/eikonal.ts';
+import { distanceFrom } from '../../geometry/index.ts';
 import type { Sectioning } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import type { Draft } from './draft.ts';

@@ -1,5 +1,5 @@
 /** How far a vertex lies from the line between two sections, and how far along it. */
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
+import type { SurfaceMesh } from '../../geometry/index.ts';
 
 export interface LinePoints {
   readonly count: number;

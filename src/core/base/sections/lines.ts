@@ -3,10 +3,9 @@
  * those are guided from landmark to landmark; the others are told in a phrase, and any reasonable line will do
  * (common practice, no source).
  */
-import { nearestVertex } from '../../geometry/surface-mesh.ts';
-import { distance } from '../../geometry/vectors.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { fingersInWords } from '../../trade/fingers.ts';
+import { distance, nearestVertex } from '../../geometry/index.ts';
+import type { Point } from '../../head/index.ts';
+import { fingersInWords } from '../../trade/index.ts';
 import type { BaseContext } from '../context.ts';
 import { type Border, borders } from './borders.ts';
 import type { PartOnHead } from './fields.ts';

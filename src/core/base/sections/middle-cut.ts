@@ -1,9 +1,8 @@
 /** A cut through the middle of a section, across it or along it: what a stroke of the finger does, without one. */
 
-import { cross, dot, along as movedAlong, unit } from '../../geometry/vectors.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { type DirectionDeg, directionDeg } from '../../head/marks.ts';
-import { atan2 } from '../../numerics/elementary.ts';
+import { cross, dot, along as movedAlong, unit } from '../../geometry/index.ts';
+import { type DirectionDeg, directionDeg, type Point } from '../../head/index.ts';
+import { atan2 } from '../../numerics/index.ts';
 
 /**
  * @param positionsMm of the vertices, xyz interleaved.

@@ -1,7 +1,7 @@
 /** The figures of a section that she reads: what it is, what it takes, and what it may carry. */
 
-import type { Point } from '../../head/landmarks.ts';
-import type { TailStyle } from '../../trade/own-hair.ts';
+import type { Point } from '../../head/index.ts';
+import type { TailStyle } from '../../trade/index.ts';
 import { type Laying, type Parking, tailStyleOf } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import { type ParkedTail, spinePoints, surfaceWay } from '../tails/parking.ts';

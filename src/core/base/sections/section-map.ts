@@ -2,8 +2,8 @@
  * Sections as a labelling of the scalp: every vertex carries the index of exactly one section, so that they
  * tile by construction. Generators and edits only hand vertices from one section to another.
  */
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { DirectionDeg } from '../../head/marks.ts';
+import type { SurfaceMesh } from '../../geometry/index.ts';
+import type { DirectionDeg } from '../../head/index.ts';
 
 export type SectionRole = 'base' | 'inSight';
 

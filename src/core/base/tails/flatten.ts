@@ -5,9 +5,8 @@
  */
 
 import { dequal } from 'dequal';
-import type { Point } from '../../head/landmarks.ts';
-import { directionDeg } from '../../head/marks.ts';
-import { pow } from '../../numerics/elementary.ts';
+import { directionDeg, type Point } from '../../head/index.ts';
+import { pow } from '../../numerics/index.ts';
 import { bumpMap, depositTail, lyingVolume } from '../bumps/bumps.ts';
 import type { Deposit } from '../bumps/deposit.ts';
 import type { Laying, Parking } from '../choice.ts';

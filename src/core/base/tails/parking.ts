@@ -1,8 +1,7 @@
 /** Where tails lie on the head: the way of each from its tie, how long it is, and what is left over at its end. */
-import { between, distance, polylineLength } from '../../geometry/vectors.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { directionOf, onSurface } from '../../head/marks.ts';
-import { FAMILY_INFO } from '../../trade/bases.ts';
+import { between, distance, polylineLength } from '../../geometry/index.ts';
+import { directionOf, onSurface, type Point } from '../../head/index.ts';
+import { FAMILY_INFO } from '../../trade/index.ts';
 import type { Laying, Parking } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import type { SectionMap } from '../sections/section-map.ts';

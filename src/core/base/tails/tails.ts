@@ -3,13 +3,11 @@
  * bind it. Figures of time and counts of bands and pins are common practice, no source.
  */
 
-import { nearestVertex } from '../../geometry/surface-mesh.ts';
-import { roundThicknessMm, tailAreaMm2 } from '../../hair/own-hair.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { directionOf, onSurface } from '../../head/marks.ts';
-import { asin } from '../../numerics/elementary.ts';
-import type { ParkingHow } from '../../trade/bases.ts';
-import { PACKING, TAKE_UP, type TailStyle } from '../../trade/own-hair.ts';
+import { nearestVertex } from '../../geometry/index.ts';
+import { roundThicknessMm, tailAreaMm2 } from '../../hair/index.ts';
+import { directionOf, onSurface, type Point } from '../../head/index.ts';
+import { asin } from '../../numerics/index.ts';
+import { PACKING, type ParkingHow, TAKE_UP, type TailStyle } from '../../trade/index.ts';
 import { type Laying, tailStyleOf } from '../choice.ts';
 import type { BaseContext } from '../context.ts';
 import type { SectionMap } from '../sections/section-map.ts';

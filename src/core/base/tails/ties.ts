@@ -1,18 +1,17 @@
 /** Ties that lie where they should not, and where each could lie instead: off tender spots, away from the part. */
-import { distanceFromMask } from '../../geometry/surface-mesh.ts';
-import { pointAt } from '../../geometry/vectors.ts';
-import { directionDeg } from '../../head/marks.ts';
+import { distanceFromMask, pointAt } from '../../geometry/index.ts';
+import { directionDeg } from '../../head/index.ts';
 import type { BaseContext } from '../context.ts';
-import type { EditDeed } from '../sections/edit.ts';
+import type { BaseEdit } from '../sections/edit.ts';
 import type { PartOnHead } from '../sections/fields.ts';
 import type { SectionMap } from '../sections/section-map.ts';
 import type { Tail } from './tails.ts';
 
 export interface TieMoves {
-  readonly offTender: readonly EditDeed[];
+  readonly offTender: readonly BaseEdit[];
   /** Sections whose tie lifts the part. */
   readonly besidePart: readonly string[];
-  readonly offPart: readonly EditDeed[];
+  readonly offPart: readonly BaseEdit[];
 }
 
 /** A tie this near to a tender spot pulls on it, mm. */
@@ -58,7 +57,7 @@ function moveTie(
   section: number,
   clearance: (v: number) => number,
   enoughMm: number,
-): EditDeed[] {
+): BaseEdit[] {
   const { tieVertex, tieMm } = tails[section];
   const now = clearance(tieVertex);
   if (now >= enoughMm) return [];

@@ -1,8 +1,7 @@
 /** The order in which a base is laid, with minutes, and the tools and consumables that it takes. */
 
-import type { OwnHair } from '../../hair/own-hair.ts';
-import { PARKING_NAMES } from '../../trade/bases.ts';
-import { upperFirst } from '../../trade/words.ts';
+import type { OwnHair } from '../../hair/index.ts';
+import { PARKING_NAMES, upperFirst } from '../../trade/index.ts';
 import type { Laying } from '../choice.ts';
 import type { BaseLine, WorkLine } from '../sections/lines.ts';
 import type { Section } from '../sections/section-figures.ts';

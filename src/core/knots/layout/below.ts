@@ -1,6 +1,6 @@
 /** Where the knots of the rows below fall on a row. */
-import { footOn } from '../../geometry/polyline.ts';
-import type { Row, RowSpacing } from '../../rows/levels/row.ts';
+import { footOn } from '../../geometry/index.ts';
+import type { Row, RowSpacing } from '../../rows/index.ts';
 import type { LaidKnot, PitchFields, Working } from './measure.ts';
 
 /** Places (in local spacings) where knots of the rows below fall on this row, rising. */
@@ -19,7 +19,7 @@ export function projectBelow(
     if (levels <= 0 || levels > 2.05) return;
     for (const knot of knotsOfRow[index]) {
       const foot = footOn(row.curve, working.u, knot);
-      const reach = 1.9 * spacing.gapMm * pitch.zone[knot.vertex] * Math.max(1, 0.75 * levels);
+      const reach = 1.9 * spacing.gapMm * pitch.spacingFactor[knot.vertex] * Math.max(1, 0.75 * levels);
       if (foot.distance > (foot.atEnd ? 0.75 * reach : reach)) continue;
       if (levels > 0.3 && isHidden(knot, foot.distance, row, lower.row, laid)) continue;
       feet.push(foot.u);

@@ -7,12 +7,12 @@ import { Planner } from '../../../../tests/helpers/planner.ts';
 import type { PlanResult } from '../../findings/plan-result.ts';
 import { type DirectionDeg, directionDeg } from '../../head/marks.ts';
 import type { PlanInputs } from '../../plan/inputs.ts';
-import { DEFAULT_ROWS, type HandDeed } from '../../rows/choice.ts';
+import { DEFAULT_ROWS, type RowEdit } from '../../rows/choice.ts';
 import type { Override } from '../place/overrides.ts';
 import type { PlannedKnot } from '../place/planned.ts';
 
 const pipeline = new Planner();
-const planWith = (hand: readonly HandDeed[], change: Partial<PlanInputs> = {}) =>
+const planWith = (hand: readonly RowEdit[], change: Partial<PlanInputs> = {}) =>
   pipeline.plan(plainInputs({ ...change, rows: { ...DEFAULT_ROWS, ...change.rows, hand: named('h', hand) } }));
 const at = (k: PlannedKnot): DirectionDeg => directionDeg([k.xMm, k.yMm, k.zMm]);
 const plain = planWith([]);
@@ -66,7 +66,7 @@ describe('a knot', () => {
     expect(on.rowScheme.lostChanges).toEqual([
       { id: 'h1', why: expect.stringMatching(/nearer than \d+ mm/), atMm: expect.any(Array) },
     ]);
-    expect(on.findings.find((f) => f.code === 'rows.lostChange')?.mend?.change).toEqual({
+    expect(on.findings.find((f) => f.code === 'rows.lostChange')?.fix?.change).toEqual({
       kind: 'dropHand',
       ids: ['h1'],
     });
@@ -92,7 +92,7 @@ const arbitraryPlace: fc.Arbitrary<DirectionDeg> = fc.tuple(
   fc.double({ min: -180, max: 180, noNaN: true }),
   fc.double({ min: -40, max: 89, noNaN: true }),
 );
-const arbitraryChange: fc.Arbitrary<HandDeed> = fc.oneof(
+const arbitraryChange: fc.Arbitrary<RowEdit> = fc.oneof(
   fc.record({ op: fc.constant('remove' as const), at: arbitraryPlace }),
   fc.record({ op: fc.constant('add' as const), at: arbitraryPlace }),
   fc.record({ op: fc.constant('move' as const), at: arbitraryPlace, to: arbitraryPlace }),
@@ -110,7 +110,7 @@ describe('any changes', () => {
         const r = planWith(hand);
         const lost = new Set(r.rowScheme.lostChanges.map((l) => l.id));
         const kept = named('h', hand).filter((h) => !lost.has(h.id));
-        const count = (op: HandDeed['op']) => kept.filter((h) => h.op === op).length;
+        const count = (op: RowEdit['op']) => kept.filter((h) => h.op === op).length;
         if (!hand.some((h) => h.op === 'pull')) {
           expect(r.knots.length).toBe(plain.knots.length + count('add') - count('remove'));
         }
@@ -143,7 +143,7 @@ describe('any changes', () => {
 
   it('outlive a change elsewhere: a knot taken out stays out when the nape is set wider', () => {
     const top = plain.knots.filter((k) => k.zone === 'top')[5];
-    const hand: HandDeed[] = [{ op: 'remove', at: at(top) }];
+    const hand: RowEdit[] = [{ op: 'remove', at: at(top) }];
     const fingers = { ...plainInputs().spacing.fingers, nape: 1.75 };
     const spacing = { said: 'centres' as const, fingers };
     const without = planWith([], { spacing });
@@ -175,7 +175,7 @@ describe('a row', () => {
     const line: DirectionDeg[] = [];
     for (let i = 0; i < p.length; i += 9) line.push(directionDeg([p[i], p[i + 1], p[i + 2]]));
     const own = plain.knots.filter((k) => k.row === row);
-    const hand: HandDeed[] = [{ op: 'lock', line, knots: own.map(at) }];
+    const hand: RowEdit[] = [{ op: 'lock', line, knots: own.map(at) }];
     const fingers = Object.fromEntries(Object.keys(plainInputs().spacing.fingers).map((z) => [z, 1.05]));
     const r = planWith(hand, { spacing: { said: 'centres', fingers: fingers as PlanInputs['spacing']['fingers'] } });
     const locked = r.rows.findIndex((x) => x.locked);

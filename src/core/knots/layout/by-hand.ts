@@ -3,15 +3,10 @@
  * when spacing, part or brush change elsewhere; where it can't be kept, it is said which and why.
  */
 
-import { footOn } from '../../geometry/polyline.ts';
-import { nearestVertex, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { distance, pointAt } from '../../geometry/vectors.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { directionOf, onSurface } from '../../head/marks.ts';
-import type { HeadShape } from '../../head/shape.ts';
-import type { HandChange } from '../../rows/choice.ts';
-import type { Row } from '../../rows/levels/row.ts';
-import { LEAST_SHARE } from '../../trade/rows.ts';
+import { distance, footOn, nearestVertex, pointAt, type SurfaceMesh } from '../../geometry/index.ts';
+import { directionOf, type HeadShape, onSurface, type Point } from '../../head/index.ts';
+import type { HandChange, Row } from '../../rows/index.ts';
+import { LEAST_SHARE } from '../../trade/index.ts';
 import type { LaidKnot } from './measure.ts';
 
 export interface LostChange {

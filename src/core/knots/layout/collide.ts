@@ -1,5 +1,5 @@
 /** Knots of two rows that came too close. */
-import type { Row, RowSpacing } from '../../rows/levels/row.ts';
+import type { Row, RowSpacing } from '../../rows/index.ts';
 import type { LaidKnot, PitchFields } from './measure.ts';
 import { TIE } from './ties.ts';
 
@@ -33,7 +33,7 @@ export function withoutCollisions(
       const a = all[i];
       const b = all[j];
       if (gone[j]) continue;
-      const limit = nearest * Math.min(pitch.zone[a.vertex], pitch.zone[b.vertex]);
+      const limit = nearest * Math.min(pitch.spacingFactor[a.vertex], pitch.spacingFactor[b.vertex]);
       const dx = a.xMm - b.xMm;
       if (Math.abs(dx) > limit) continue;
       const dSq = dx * dx + (a.yMm - b.yMm) ** 2 + (a.zMm - b.zMm) ** 2;

@@ -26,10 +26,10 @@ function layoutFor(head: Head, part: Part, mm: number) {
   const spacing = { gapMm: mm, pitchMm: mm };
   const swept = part.kind === 'swept';
   const { rows } = layRows(
-    { ...head, field, slopes: rowSlopes(head.mesh, field), spacing, zone: field.zone },
+    { ...head, field, slopes: rowSlopes(head.mesh, field), spacing, spacingFactor: field.spacingFactor },
     { ...PLAIN_ROWS, frontRow: swept, swept, besidePart: !swept },
   );
-  const pitch = { zone: field.zone, faceEdge: new Float64Array(head.mesh.vertexCount).fill(1) };
+  const pitch = { spacingFactor: field.spacingFactor, faceEdge: new Float64Array(head.mesh.vertexCount).fill(1) };
   const layout = layKnots(head.mesh, rows, pitch, spacing);
   return { rows, layout, score: brickScore(rows, layout.knots, pitch, spacing), fromPart };
 }

@@ -4,8 +4,8 @@
  * ends, merging and inserting, and relaxing towards even spacing (12 Gauss-Seidel sweeps). Our own method;
  * docs/how-it-works.md has its trial.
  */
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Row, RowSpacing } from '../../rows/levels/row.ts';
+import type { SurfaceMesh } from '../../geometry/index.ts';
+import type { Row, RowSpacing } from '../../rows/index.ts';
 import { projectBelow } from './below.ts';
 import { placesAlong } from './bricks.ts';
 import { type KnotLayout, withoutCollisions } from './collide.ts';

@@ -1,8 +1,6 @@
 /** Rows measured in local spacings, and the place of a knot along one. */
-import { fieldAt, type SurfaceCurve } from '../../geometry/contour.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { gapAfterRule } from '../../rows/levels/dyadic.ts';
-import type { Row } from '../../rows/levels/row.ts';
+import { fieldAt, type SurfaceCurve, type SurfaceMesh } from '../../geometry/index.ts';
+import { gapAfterRule, type Row } from '../../rows/index.ts';
 
 export interface LaidKnot {
   /** Index of the row in laying order. */
@@ -24,7 +22,7 @@ export interface LaidKnot {
 
 export interface PitchFields {
   /** Zone factor at every vertex, on rows and along them. */
-  readonly zone: Float64Array;
+  readonly spacingFactor: Float64Array;
   /** Extra factor along a row at the face edge. */
   readonly faceEdge: Float64Array;
 }
@@ -41,7 +39,8 @@ export function measured(row: Row, pitch: PitchFields, pitchMm: number): Working
   const n = curve.pointCount;
   const local = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    local[i] = pitchMm * fieldAt(curve, pitch.zone, i) * fieldAt(curve, pitch.faceEdge, i) * evening(row.gapRatio[i]);
+    local[i] =
+      pitchMm * fieldAt(curve, pitch.spacingFactor, i) * fieldAt(curve, pitch.faceEdge, i) * evenness(row.gapRatio[i]);
   }
   const u = new Float64Array(n);
   for (let i = 1; i < n; i++) {
@@ -55,7 +54,7 @@ export function measured(row: Row, pitch: PitchFields, pitchMm: number): Working
  * Spacing along a row against the target, from the gap to its neighbours against theirs: where rows crowd, knots
  * along them thin out, and where they gape knots close up, so that the hair per area stays.
  */
-export function evening(gapRatio: number): number {
+export function evenness(gapRatio: number): number {
   return Math.min(EVENING[1], Math.max(EVENING[0], 1 / gapAfterRule(gapRatio)));
 }
 

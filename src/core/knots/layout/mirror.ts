@@ -1,6 +1,6 @@
 /** Knots of rows that were worked out on the other side. */
 
-import type { Row } from '../../rows/levels/row.ts';
+import type { Row } from '../../rows/index.ts';
 import type { LaidKnot } from './measure.ts';
 
 /** Knots of turned rows, again from her left to her right. */

@@ -1,6 +1,6 @@
 /** How well knots stand in bricks. */
-import { footOn } from '../../geometry/polyline.ts';
-import type { Row, RowSpacing } from '../../rows/levels/row.ts';
+import { footOn } from '../../geometry/index.ts';
+import type { Row, RowSpacing } from '../../rows/index.ts';
 import { projectBelow } from './below.ts';
 import { type LaidKnot, measured, type PitchFields, type Working } from './measure.ts';
 import { nearestOf } from './ties.ts';

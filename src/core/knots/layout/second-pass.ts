@@ -3,10 +3,9 @@
  * rows of their own, since they are laid after all the others.
  */
 
-import { footOn } from '../../geometry/polyline.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Row } from '../../rows/levels/row.ts';
-import type { SecondPass } from '../../trade/rows.ts';
+import { footOn, type SurfaceMesh } from '../../geometry/index.ts';
+import type { Row } from '../../rows/index.ts';
+import type { SecondPass } from '../../trade/index.ts';
 import type { LaidKnot } from './measure.ts';
 
 export interface Passes {

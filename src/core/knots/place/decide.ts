@@ -1,17 +1,13 @@
 /** From laid knots to decided ones: zone, kind, hold, direction, place in words, bite, and which piece of which pack. */
-import type { LaidBase } from '../../base/base.ts';
-import { anchorPlaceOf, combPoints } from '../../cap/anchors.ts';
-import type { OpeningOnHead } from '../../cap/opening.ts';
-import { fallDirection } from '../../fall/way.ts';
-import { unit } from '../../geometry/vectors.ts';
-import { cutFor, type Hair, hookedPieces, type ZonePieces } from '../../hair/pieces.ts';
-import type { HookedPiece } from '../../hair/preparation.ts';
-import type { Product } from '../../hair/product.ts';
-import type { Head } from '../../head/head.ts';
-import type { RowSpacing } from '../../rows/levels/row.ts';
-import { knotSeconds } from '../../time/seconds.ts';
-import type { Pace } from '../../trade/pace.ts';
-import { type PieceZone, pieceZoneOf } from '../../trade/zones.ts';
+import type { LaidBase } from '../../base/index.ts';
+import { anchorPlaceOf, combPoints, type OpeningOnHead } from '../../cap/index.ts';
+import { fallDirection } from '../../fall/index.ts';
+import { unit } from '../../geometry/index.ts';
+import { cutFor, type Hair, type HookedPiece, hookedPieces, type Product, type ZonePieces } from '../../hair/index.ts';
+import type { Head } from '../../head/index.ts';
+import type { RowSpacing } from '../../rows/index.ts';
+import { knotSeconds } from '../../time/index.ts';
+import { type Pace, type PieceZone, pieceZoneOf } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import { biteSideMm } from '../rules/bite.ts';
 import { decideKnot } from '../rules/decide.ts';

@@ -2,7 +2,7 @@
  * Which way the hook is pushed: the way the hair should fall; for a one-leg knot towards the part, from the side
  * that the free leg will cover (common practice).
  */
-import type { Entry } from '../../trade/knots.ts';
+import type { Entry } from '../../trade/index.ts';
 
 export type Vector = readonly [x: number, y: number, z: number];
 

@@ -2,8 +2,8 @@
  * Names of rows and knots that stay when something changes elsewhere: rows count from the nape, knots
  * outwards from the middle of the back. "r07-l03" is the third knot left of the middle in the seventh row.
  */
-import type { SurfaceCurve } from '../../geometry/contour.ts';
-import type { Row } from '../../rows/levels/row.ts';
+import type { SurfaceCurve } from '../../geometry/index.ts';
+import type { Row } from '../../rows/index.ts';
 
 export interface NamedRow {
   readonly id: string;

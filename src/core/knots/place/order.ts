@@ -1,6 +1,6 @@
 /** Knots of a row in the order of work, and what each is called. */
-import type { Row } from '../../rows/levels/row.ts';
-import type { Schools } from '../../trade/schools.ts';
+import type { Row } from '../../rows/index.ts';
+import type { Schools } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import { knotIds } from './identity.ts';
 import type { PlannedRow } from './planned.ts';

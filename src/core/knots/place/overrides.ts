@@ -1,8 +1,7 @@
 /** What she decides about one knot, a row or a zone, laid on the knots that she means. */
-import { distance } from '../../geometry/vectors.ts';
-import { type DirectionDeg, directionOf, onSurface } from '../../head/marks.ts';
-import type { HeadShape } from '../../head/shape.ts';
-import { pieceZoneOf, type SpacingZone } from '../../trade/zones.ts';
+import { distance } from '../../geometry/index.ts';
+import { type DirectionDeg, directionOf, type HeadShape, onSurface } from '../../head/index.ts';
+import { pieceZoneOf, type SpacingZone } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import type { KnotOverride } from '../rules/situation.ts';
 import type { Laid } from './planned-rows.ts';

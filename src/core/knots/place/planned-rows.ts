@@ -1,7 +1,6 @@
 /** Rows with their names and the knots that are theirs; knots taken out by hand are no longer counted. */
-import type { SurfaceCurve } from '../../geometry/contour.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Row } from '../../rows/levels/row.ts';
+import type { SurfaceCurve, SurfaceMesh } from '../../geometry/index.ts';
+import type { Row } from '../../rows/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import type { Vector } from './direction.ts';
 import { nameRows } from './identity.ts';

@@ -1,7 +1,7 @@
 /** Rows and knots as they are planned: plain values that cross to the screen, a file or the command line unchanged. */
-import type { AnchorPlace } from '../../cap/anchors.ts';
-import type { RowKind } from '../../rows/levels/row.ts';
-import type { KnotZone, PieceZone } from '../../trade/zones.ts';
+import type { AnchorPlace } from '../../cap/index.ts';
+import type { RowKind } from '../../rows/index.ts';
+import type { KnotZone, PieceZone } from '../../trade/index.ts';
 import type { KnotDecision } from '../rules/situation.ts';
 import type { Vector } from './direction.ts';
 import type { Where } from './where.ts';

@@ -1,18 +1,10 @@
 /** What the rules of knots look at, read off the place of a knot: what hides it, what it is hooked on, what holds the cap there. */
-import type { LaidBase } from '../../base/base.ts';
-import type { BaseChoice } from '../../base/choice.ts';
-import { heldByComb } from '../../cap/anchors.ts';
-import { netAt, type OpeningOnHead } from '../../cap/opening.ts';
-import type { HookedPiece } from '../../hair/preparation.ts';
-import type { Product } from '../../hair/product.ts';
-import type { Point } from '../../head/landmarks.ts';
-import type { Part } from '../../head/part.ts';
-import type { ScalpFields } from '../../head/scalp-fields.ts';
-import type { Row, RowSpacing } from '../../rows/levels/row.ts';
-import type { Cap } from '../../trade/caps.ts';
-import type { Scheme } from '../../trade/rows.ts';
-import type { Schools } from '../../trade/schools.ts';
-import type { KnotZone } from '../../trade/zones.ts';
+import type { BaseChoice, LaidBase } from '../../base/index.ts';
+import { heldByComb, netAt, type OpeningOnHead } from '../../cap/index.ts';
+import type { HookedPiece, Product } from '../../hair/index.ts';
+import type { Part, Point, ScalpFields } from '../../head/index.ts';
+import type { Row, RowSpacing } from '../../rows/index.ts';
+import type { Cap, KnotZone, Scheme, Schools } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import type { KnotSituation } from '../rules/situation.ts';
 import type { PlannedRow } from './planned.ts';

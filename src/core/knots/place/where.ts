@@ -1,12 +1,8 @@
 /** Where a finger finds a knot: two counts in her own finger widths from landmarks that can be felt. */
 
-import type { PlaceMm } from '../../geometry/polyline.ts';
-import type { Head } from '../../head/head.ts';
-import type { Landmarks } from '../../head/landmarks.ts';
-import type { ScalpFields } from '../../head/scalp-fields.ts';
-import { fingersInWords } from '../../trade/fingers.ts';
-import { upperFirst } from '../../trade/words.ts';
-import type { KnotZone } from '../../trade/zones.ts';
+import type { PlaceMm } from '../../geometry/index.ts';
+import type { Head, Landmarks, ScalpFields } from '../../head/index.ts';
+import { fingersInWords, type KnotZone, upperFirst } from '../../trade/index.ts';
 
 export interface FingerCount {
   /** In fingers, to the half. */

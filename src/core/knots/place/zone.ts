@@ -1,5 +1,5 @@
 /** The zone of a knot: how its place is told, and which spacing and piece it takes. */
-import type { KnotZone } from '../../trade/zones.ts';
+import type { KnotZone } from '../../trade/index.ts';
 import type { KnotPlace, WhereContext } from './where.ts';
 
 /** Distances that part the zones, mm on a head of prior size (guesses: what a finger would call so). */

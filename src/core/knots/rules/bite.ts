@@ -1,5 +1,5 @@
 /** How much own hair is taken up under a knot. */
-import { LEAST_BITE_MM2, type Through } from '../../trade/knots.ts';
+import { LEAST_BITE_MM2, type Through } from '../../trade/index.ts';
 
 /** Scalp to take up under a knot through own hair: a square of this side, mm, so that a gram hangs on enough hair. */
 export function biteSideMm(through: Through, massG: number, mm2PerG: number): number {

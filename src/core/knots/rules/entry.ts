@@ -1,5 +1,5 @@
 /** Which way the hook is pushed. The first rule that applies wins. Common practice, no source. */
-import type { Entry } from '../../trade/knots.ts';
+import type { Entry } from '../../trade/index.ts';
 import { openByChoice, type Rule } from './situation.ts';
 
 export const ENTRY_RULES: ReadonlyArray<Rule<Entry>> = [

@@ -1,5 +1,5 @@
 /** How it holds: wraps and lock. The first rule that applies wins. Common practice, no source. */
-import type { KnotKind } from '../../trade/knots.ts';
+import type { KnotKind } from '../../trade/index.ts';
 import { grip, netHolds, type Rule } from './situation.ts';
 
 export interface Hold {

@@ -1,5 +1,5 @@
 /** Which kind of knot. The first rule that applies wins. Common practice, no source. */
-import type { KnotKind } from '../../trade/knots.ts';
+import type { KnotKind } from '../../trade/index.ts';
 import { netHolds, openByChoice, ordinary, type Rule, springy } from './situation.ts';
 
 export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [

@@ -1,5 +1,5 @@
 /** What a piece may be at a place, and why not. Benches list what `mayBe` returns; nothing else decides it. */
-import { KNOT_KINDS, THROUGHS } from '../../trade/knots.ts';
+import { KNOT_KINDS, THROUGHS } from '../../trade/index.ts';
 import { type KnotOverride, type KnotSituation, type MayBe, netHolds } from './situation.ts';
 
 /** What of a situation bounds what a piece may be. */

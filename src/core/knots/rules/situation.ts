@@ -1,8 +1,14 @@
 /** What the rules of knots look at, and what they decide. */
 
-import type { Entry, KnotKind, Through } from '../../trade/knots.ts';
-import type { SchoolName, Schools } from '../../trade/schools.ts';
-import { TEXTURE_INFO, type Texture } from '../../trade/textures.ts';
+import {
+  type Entry,
+  type KnotKind,
+  type SchoolName,
+  type Schools,
+  TEXTURE_INFO,
+  type Texture,
+  type Through,
+} from '../../trade/index.ts';
 
 /** What the rules look at. */
 export interface KnotSituation {

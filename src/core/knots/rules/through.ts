@@ -1,5 +1,5 @@
 /** What it goes through. The first rule that applies wins. Common practice, no source. */
-import type { Through } from '../../trade/knots.ts';
+import type { Through } from '../../trade/index.ts';
 import type { Rule } from './situation.ts';
 
 export const THROUGH_RULES: ReadonlyArray<Rule<Through>> = [

@@ -3,13 +3,11 @@
  * base that is advised, what a centimetre in a measure would change, a cut through the middle. Kept apart so that it
  * comes only when it is wanted.
  */
-import { type Candidate, recommendBases } from '../../base/advice/recommend.ts';
-import { middleCut } from '../../base/sections/middle-cut.ts';
-import { type Flattening, flatten } from '../../base/tails/flatten.ts';
-import { icosphere } from '../../geometry/icosphere.ts';
-import { fullnessOf } from '../../hair/own-hair.ts';
-import { EFFECTS_FREQUENCY, type MeasureEffect, measureEffects } from '../../head/measure-effects.ts';
-import { PACE_FACTOR } from '../../trade/pace.ts';
+import { type Candidate, type Flattening, flatten, middleCut, recommendBases } from '../../base/index.ts';
+import { icosphere } from '../../geometry/index.ts';
+import { fullnessOf } from '../../hair/index.ts';
+import { EFFECTS_FREQUENCY, type MeasureEffect, measureEffects } from '../../head/index.ts';
+import { PACE_FACTOR } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { base, baseContext, ownHair, sections } from '../stages/base.ts';
 import { head } from '../stages/head.ts';
@@ -50,7 +48,7 @@ export function advisedBases(graph: PlanGraph, inputs: PlanInputs): Candidate[] 
       girthMm,
       pace: inputs.pace,
       capped: inputs.cap.dome !== 'none',
-      musts: wishes.musts,
+      requirements: wishes.musts,
       ...(wishes.baseMinutes === undefined ? {} : { minutes: wishes.baseMinutes }),
     },
     PACE_FACTOR[inputs.pace],

@@ -1,16 +1,19 @@
 /** Hair in space, to be drawn and measured: asked for where it is looked at, so that it comes only when it is wanted. */
 
-import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../../cover/size.ts';
-import { PLAIN_FINISH } from '../../fall/finish.ts';
-import { HairMeshBuilder } from '../../fall/hair-mesh.ts';
-import { layerMm, layOn } from '../../fall/loft.ts';
-import { StrandMaker, type Surroundings } from '../../fall/strands.ts';
-import { AT_REST } from '../../fall/way.ts';
-import type { Lie } from '../../fall/worn.ts';
-import { DistanceGrid } from '../../geometry/distance-grid.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { bust, bustBox } from '../../head/bust.ts';
-import { sin } from '../../numerics/elementary.ts';
+import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../../cover/index.ts';
+import {
+  AT_REST,
+  HairMeshBuilder,
+  type Lie,
+  layerMm,
+  layOn,
+  PLAIN_FINISH,
+  StrandMaker,
+  type Surroundings,
+} from '../../fall/index.ts';
+import { DistanceGrid, type SurfaceMesh } from '../../geometry/index.ts';
+import { bust, bustBox } from '../../head/index.ts';
+import { sin } from '../../numerics/index.ts';
 import type { HairOnHead, LookAsked } from '../look-result.ts';
 import { prints, WAYS_OF, worn } from '../stages/fall.ts';
 import { head } from '../stages/head.ts';

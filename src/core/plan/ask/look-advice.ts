@@ -1,11 +1,10 @@
 /** What is asked of a look now and then: what the guesses leave open, and why a place is covered as it is. */
-import { placeWords } from '../../base/sections/lines.ts';
-import { rowsOver } from '../../cover/why.ts';
-import type { Root } from '../../fall/footprint.ts';
-import { nearestVertex, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Point } from '../../head/landmarks.ts';
-import { type DirectionDeg, directionDeg, directionOf, onSurface } from '../../head/marks.ts';
-import { FALL_GUESS_NAMES, type FallGuesses, guessRange as rangeOf } from '../../trade/guesses.ts';
+import { placeWords } from '../../base/index.ts';
+import { rowsOver } from '../../cover/index.ts';
+import type { Root } from '../../fall/index.ts';
+import { nearestVertex, type SurfaceMesh } from '../../geometry/index.ts';
+import { type DirectionDeg, directionDeg, directionOf, onSurface, type Point } from '../../head/index.ts';
+import { FALL_GUESS_NAMES, type FallGuesses, guessRange as rangeOf } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { hidden } from '../look.ts';
 import type { GuessRange, LookAsked, WhyHere } from '../look-result.ts';

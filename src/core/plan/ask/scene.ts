@@ -1,12 +1,18 @@
 /** What the stage draws of a head: the bust and the cap's surface, as flat arrays. Once per head. */
-import { icosphere } from '../../geometry/icosphere.ts';
-import { bust, bustMesh, openness, type PictureMesh } from '../../head/bust.ts';
-import { fitHead } from '../../head/fit.ts';
-import { aboveHairline, hairline } from '../../head/hairline.ts';
-import { scalpMesh } from '../../head/scalp.ts';
-import { headShape } from '../../head/shape.ts';
-import { tapePolyline } from '../../head/tape.ts';
-import { TAPE_MEASURES, type TapeMeasure } from '../../trade/tape.ts';
+import { icosphere } from '../../geometry/index.ts';
+import {
+  aboveHairline,
+  bust,
+  bustMesh,
+  fitHead,
+  hairline,
+  headShape,
+  openness,
+  type PictureMesh,
+  scalpMesh,
+  tapePolyline,
+} from '../../head/index.ts';
+import { TAPE_MEASURES, type TapeMeasure } from '../../trade/index.ts';
 import type { HeadInputs } from '../inputs.ts';
 
 export interface HeadScene {

@@ -1,6 +1,6 @@
 /** What a quarter of a finger closer or wider everywhere would change. */
-import { planSupply } from '../../supply/packs.ts';
-import type { SpacingZone } from '../../trade/zones.ts';
+import { planSupply } from '../../supply/index.ts';
+import type { SpacingZone } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { layout } from '../stages/knots.ts';
 import { spacing } from '../stages/spacing.ts';

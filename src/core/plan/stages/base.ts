@@ -1,11 +1,14 @@
 /** Own hair, marks, sections with their edits, parked tails and the order of work on them. */
-import { layBase, baseWork as workOn } from '../../base/base.ts';
-import { baseContext as contextOf } from '../../base/context.ts';
-import { EditTree } from '../../base/sections/edit-tree.ts';
-import { NO_PART } from '../../base/sections/fields.ts';
-import { generateSections } from '../../base/sections/generate.ts';
-import { hairOnScalp } from '../../hair/own-hair.ts';
-import { markMasks } from '../../head/marks.ts';
+import {
+  baseContext as contextOf,
+  EditTree,
+  generateSections,
+  layBase,
+  NO_PART,
+  baseWork as workOn,
+} from '../../base/index.ts';
+import { hairOnScalp } from '../../hair/index.ts';
+import { markMasks } from '../../head/index.ts';
 import { head } from './head.ts';
 import { partLine } from './part.ts';
 import { stage } from './stage.ts';

@@ -1,9 +1,7 @@
 /** The cap over the parked base, and its opening on the head that rows are worked out on. */
-import { fitCap, girthOver } from '../../cap/fit.ts';
-import { openingOnHead } from '../../cap/opening.ts';
-import { distanceFrom } from '../../geometry/eikonal.ts';
-import { turnedPoints } from '../../head/part.ts';
-import { tapeReading } from '../../head/tape.ts';
+import { fitCap, girthOver, openingOnHead } from '../../cap/index.ts';
+import { distanceFrom } from '../../geometry/index.ts';
+import { tapeReading, turnedPoints } from '../../head/index.ts';
 import { base } from './base.ts';
 import { head, rowsHead, side } from './head.ts';
 import { spacing } from './spacing.ts';

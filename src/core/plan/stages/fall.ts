@@ -1,14 +1,9 @@
 /** Which pieces are worn, which way each lies, and what each hides. */
-import { inSight } from '../../base/base.ts';
-import { showing } from '../../cover/cover.ts';
-import { reachOf } from '../../cover/footprint.ts';
-import { OWN_STRAND, ownHairPrints } from '../../cover/own-hair.ts';
-import { PrintStore } from '../../cover/prints.ts';
-import { AT_REST, fallWays } from '../../fall/way.ts';
-import { fullerSide, type Lie, liesOf, slipped, type Worn, wornRibbons } from '../../fall/worn.ts';
-import { vertexBalls } from '../../geometry/balls.ts';
-import { verticesUnder } from '../../geometry/surface-mesh.ts';
-import { fringeArea } from '../../rows/given/fringe.ts';
+import { inSight } from '../../base/index.ts';
+import { OWN_STRAND, ownHairPrints, PrintStore, reachOf, showing } from '../../cover/index.ts';
+import { AT_REST, fallWays, fullerSide, type Lie, liesOf, slipped, type Worn, wornRibbons } from '../../fall/index.ts';
+import { vertexBalls, verticesUnder } from '../../geometry/index.ts';
+import { fringeArea } from '../../rows/index.ts';
 import { base, ownHair } from './base.ts';
 import { head } from './head.ts';
 import { knots } from './knots.ts';

@@ -1,11 +1,8 @@
 /** From the tape to her head; rows are worked out on its mirror image where the part is on her right. */
 import { dequal } from 'dequal';
-import { icosphere } from '../../geometry/icosphere.ts';
-import { fitHead } from '../../head/fit.ts';
-import { turnedOffsets } from '../../head/hairline.ts';
-import { layHead } from '../../head/head.ts';
-import { onHerLeft } from '../../head/part.ts';
-import { isFieldScheme } from '../../rows/field/schemes.ts';
+import { icosphere } from '../../geometry/index.ts';
+import { fitHead, layHead, onHerLeft, turnedOffsets } from '../../head/index.ts';
+import { isFieldScheme } from '../../rows/index.ts';
 import { stage } from './stage.ts';
 
 const sphere = stage(

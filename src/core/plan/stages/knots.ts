@@ -1,19 +1,13 @@
 /** Knots laid along the rows in bricks, changed by hand, and decided one by one. */
-import { LUMP_MM } from '../../base/bumps/lumps.ts';
-import { verticesUnder } from '../../geometry/surface-mesh.ts';
-import { changeByHand } from '../../knots/layout/by-hand.ts';
-import { layKnots } from '../../knots/layout/layout.ts';
-import { turnedKnots } from '../../knots/layout/mirror.ts';
-import { inPasses } from '../../knots/layout/second-pass.ts';
-import { decideKnots } from '../../knots/place/decide.ts';
-import { type Laid, planRows } from '../../knots/place/planned-rows.ts';
-import { faceEdgeFactors } from '../../rows/field/zones.ts';
-import { turnedRows } from '../../rows/mirror.ts';
+import { LUMP_MM } from '../../base/index.ts';
+import { verticesUnder } from '../../geometry/index.ts';
+import { changeByHand, decideKnots, inPasses, type Laid, layKnots, planRows, turnedKnots } from '../../knots/index.ts';
+import { faceEdgeFactors, turnedRows } from '../../rows/index.ts';
 import { base, masks } from './base.ts';
 import { opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
 import { partLine, rowsPart } from './part.ts';
-import { fromClosed, hand, rows, zone } from './rows.ts';
+import { fromClosed, hand, rows, spacingFactor } from './rows.ts';
 import { spacing } from './spacing.ts';
 import { stage } from './stage.ts';
 
@@ -30,12 +24,12 @@ const bricks = stage(
   ({ of }) => ({
     mesh: of(rowsHead).mesh,
     rows: of(rows).rows,
-    zone: of(zone),
+    spacingFactor: of(spacingFactor),
     faceEdge: of(faceEdge),
     spacing: of(spacing).mm,
   }),
-  ({ mesh, rows: laid, zone: zones, faceEdge: edge, spacing: mm }) =>
-    layKnots(mesh, laid, { zone: zones, faceEdge: edge }, mm),
+  ({ mesh, rows: laid, spacingFactor: factor, faceEdge: edge, spacing: mm }) =>
+    layKnots(mesh, laid, { spacingFactor: factor, faceEdge: edge }, mm),
 );
 
 /** Both passes with what was changed by hand, on the head that rows are worked out on. */
@@ -43,7 +37,7 @@ export const layout = stage(
   'layout',
   ({ inputs, of }) => ({
     head: of(rowsHead),
-    zone: of(zone),
+    spacingFactor: of(spacingFactor),
     faceEdge: of(faceEdge),
     pitchMm: of(spacing).mm.pitchMm,
     rows: of(rows),
@@ -58,7 +52,7 @@ export const layout = stage(
       shape,
       mesh,
       fromHairline: scalp.fromHairline,
-      spacingAt: (v: number) => d.pitchMm * d.zone[v] * Math.min(1, d.faceEdge[v]),
+      spacingAt: (v: number) => d.pitchMm * d.spacingFactor[v] * Math.min(1, d.faceEdge[v]),
       isClosed: (v: number) => d.fromClosed !== undefined && d.fromClosed[v] === 0,
     };
     const passes = inPasses(d.rows.rows, d.bricks.knots, d.secondPass, context);

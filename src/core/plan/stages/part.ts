@@ -1,6 +1,5 @@
 /** The part on the head that rows are worked out on, and on hers. */
-import { turnedPoints } from '../../head/part.ts';
-import { partOnHead } from '../../head/part-on-head.ts';
+import { partOnHead, turnedPoints } from '../../head/index.ts';
 import { head, rowsHead, side } from './head.ts';
 import { stage } from './stage.ts';
 

@@ -1,14 +1,24 @@
 /** From zones and scheme to rows: the field whose levels they are, the brush, closed places, changes by hand. */
-import { closedToPieces } from '../../base/base.ts';
-import { distanceFromMask, seenInMirror } from '../../geometry/surface-mesh.ts';
-import { turnedBrush, turnedHand } from '../../rows/choice.ts';
-import { brushField } from '../../rows/field/brush.ts';
-import { isFieldScheme, schemeField, zonesOnHead } from '../../rows/field/schemes.ts';
-import { fringeMask } from '../../rows/given/fringe.ts';
-import { fromLocked } from '../../rows/given/locked.ts';
-import { linesThere } from '../../rows/given/there.ts';
-import { rowSlopes } from '../../rows/levels/slopes.ts';
-import { laySchemeRows, NO_ROWS, passesLumps, rowOptions, tieOf, whyNot } from '../../rows/scheme-rows.ts';
+import { closedToPieces } from '../../base/index.ts';
+import { distanceFromMask, seenInMirror } from '../../geometry/index.ts';
+import {
+  brushField,
+  factorsOnHead,
+  fringeMask,
+  fromLocked,
+  isFieldScheme,
+  laySchemeRows,
+  linesThere,
+  NO_ROWS,
+  passesLumps,
+  rowOptions,
+  rowSlopes,
+  schemeField,
+  tieOf,
+  turnedBrush,
+  turnedHand,
+  whyNot,
+} from '../../rows/index.ts';
 import { base, masks, sections } from './base.ts';
 import { head, rowsHead, side } from './head.ts';
 import { rowsPart } from './part.ts';
@@ -38,24 +48,29 @@ export const field = stage(
   }),
   ({ head: rowed, part: { fromPart }, zones, scheme, tie: at }) => {
     if (!scheme) {
-      const zone = zonesOnHead(rowed.mesh, rowed.scalp, fromPart, zones);
-      return { zone, field: undefined, slopes: undefined, mismatch: 0 };
+      const spacingFactor = factorsOnHead(rowed.mesh, rowed.scalp, fromPart, zones);
+      return { spacingFactor, field: undefined, slopes: undefined, mismatch: 0 };
     }
     const laid = schemeField(scheme, rowed, fromPart, zones, at ?? rowed.mark.crown);
-    return { zone: laid.zone, field: laid, slopes: rowSlopes(rowed.mesh, laid), mismatch: laid.mismatch };
+    return {
+      spacingFactor: laid.spacingFactor,
+      field: laid,
+      slopes: rowSlopes(rowed.mesh, laid),
+      mismatch: laid.mismatch,
+    };
   },
 );
 
 /** Zones with what the brush made of them, a factor a vertex. */
-export const zone = stage(
-  'zone',
+export const spacingFactor = stage(
+  'spacingFactor',
   ({ inputs, of }) => ({
     head: of(rowsHead),
-    zone: of(field).zone,
+    plain: of(field).spacingFactor,
     brush: inputs.rows.brush,
     turned: of(side).turned,
   }),
-  ({ head: rowed, zone: plain, brush, turned }) => {
+  ({ head: rowed, plain, brush, turned }) => {
     const factor = brushField(rowed, turned ? turnedBrush(brush) : brush);
     return factor ? plain.map((z, v) => z * factor[v]) : plain;
   },
@@ -99,7 +114,7 @@ export const rows = stage(
     return {
       head: of(rowsHead),
       field: of(field),
-      zone: of(zone),
+      spacingFactor: of(spacingFactor),
       spacing: mm,
       fromClosed: of(fromClosed),
       hand: of(hand).filter((h) => h.op === 'pull' || h.op === 'lock'),
@@ -120,7 +135,7 @@ export const rows = stage(
       head: rowed,
       field: d.field.field,
       slopes: d.field.slopes,
-      zone: d.zone,
+      spacingFactor: d.spacingFactor,
       spacing: d.spacing,
       options: {
         ...d.options,

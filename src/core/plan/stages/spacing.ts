@@ -1,5 +1,5 @@
 /** Spacing becomes millimetres here, once; every other stage names this one. */
-import { hookedPieces } from '../../hair/pieces.ts';
+import { hookedPieces } from '../../hair/index.ts';
 import { spacingInMm } from '../spacing.ts';
 import { stage } from './stage.ts';
 

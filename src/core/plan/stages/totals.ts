@@ -1,11 +1,10 @@
 /** What the knots of a plan add up to: packs, weight, anchors, hours, and the order of work. */
-import { anchorSteps, cutAfterKnot } from '../../cap/anchors.ts';
-import { worklist } from '../../install/worklist.ts';
-import { weigh } from '../../load/weight.ts';
-import { demandsOf } from '../../supply/demands.ts';
-import { planSupply } from '../../supply/packs.ts';
-import { estimateTime } from '../../time/estimate.ts';
-import { PACE_FACTOR } from '../../trade/pace.ts';
+import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
+import { worklist } from '../../install/index.ts';
+import { weigh } from '../../load/index.ts';
+import { demandsOf, planSupply } from '../../supply/index.ts';
+import { estimateTime } from '../../time/index.ts';
+import { PACE_FACTOR } from '../../trade/index.ts';
 import { base, baseWork } from './base.ts';
 import { cap, opening } from './cap.ts';
 import { knots, laid, plannedRows, under } from './knots.ts';

@@ -1,11 +1,9 @@
 /** The brush: a factor on the spacing at every vertex, soft at its rim, so that no row is cut where it ends. */
 
-import { smoothstep } from '../../geometry/smoothstep.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { forStroke } from '../../head/marks.ts';
-import type { HeadShape } from '../../head/shape.ts';
-import { exp, log } from '../../numerics/elementary.ts';
-import { ROW_LIMITS } from '../../trade/rows.ts';
+import { type SurfaceMesh, smoothstep } from '../../geometry/index.ts';
+import { forStroke, type HeadShape } from '../../head/index.ts';
+import { exp, log } from '../../numerics/index.ts';
+import { ROW_LIMITS } from '../../trade/index.ts';
 import type { BrushStroke } from '../choice.ts';
 
 /** Full inside this share of its radius, nothing at its rim. */

@@ -6,16 +6,14 @@
  * F is in zone-mm (a zone of factor 1.4 counts 1/1.4 mm a mm) and doesn't contain the spacing.
  */
 
-import { smoothField } from '../../geometry/smooth.ts';
-import { smoothstep } from '../../geometry/smoothstep.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { ScalpFields } from '../../head/scalp-fields.ts';
+import { type SurfaceMesh, smoothField, smoothstep } from '../../geometry/index.ts';
+import type { ScalpFields } from '../../head/index.ts';
 import { CountTable, FactorTable, napeFactor, partFactor, ZONE_REACH_MM, type ZoneFactors } from './zones.ts';
 
 export interface RowField {
   readonly field: Float64Array;
   /** Zone factor at every vertex, on the gap between rows. */
-  readonly zone: Float64Array;
+  readonly spacingFactor: Float64Array;
   /** The single total T of both counts, zone-mm. */
   readonly total: number;
   /** How much the two counts disagree, relative. */
@@ -67,7 +65,7 @@ export function rowField(
   const savedInAll = napeZoneEnd - napeCount.at(napeZoneEnd);
   const fN = new Float64Array(n);
   const fP = new Float64Array(n);
-  const zone = new Float64Array(n);
+  const spacingFactor = new Float64Array(n);
   for (let v = 0; v < n; v++) {
     const dN = fromNape[v];
     const dP = fromPart[v];
@@ -76,7 +74,7 @@ export function rowField(
     const share = dP + dN > 0 ? dP / (dP + dN) : 0;
     fN[v] = napeCount.at(dN);
     fP[v] = partCount.at(dP) - share * (savedInAll - savedBelow);
-    zone[v] = napeTable.at(dN) * partTable.at(dP);
+    spacingFactor[v] = napeTable.at(dN) * partTable.at(dP);
   }
   const { total, mismatch } = bestTotal(mesh, fN, fP);
   const k = smoothstep(0.06, 0.2, mismatch);
@@ -94,7 +92,7 @@ export function rowField(
     options.smooth === false
       ? joined
       : smoothField(mesh, joined, sweeps, (v) => 0.9 * smoothstep(27 * scale, 63 * scale, fromPart[v]));
-  return { field, zone, total, mismatch, fromPartCount: fP };
+  return { field, spacingFactor, total, mismatch, fromPartCount: fP };
 }
 
 /** Least squares total of the two counts, weighted to where both are far from zero. */

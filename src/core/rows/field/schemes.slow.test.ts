@@ -71,7 +71,7 @@ describe('whatever the head, part, scheme, zones and brush', () => {
         (tape, part, scheme, brush, fingers) => {
           const { layout, inputs } = laid({ tape, part, spacing: even(fingers), ...rows({ scheme, brush }) });
           const mm = inputs.fingerMm * fingers;
-          const spacing = (v: number) => mm * layout.pitch.zone[v] * Math.min(1, layout.pitch.faceEdge[v]);
+          const spacing = (v: number) => mm * layout.pitch.spacingFactor[v] * Math.min(1, layout.pitch.faceEdge[v]);
           const { knots } = layout;
           for (let i = 0; i < knots.length; i++) {
             for (let j = i + 1; j < knots.length; j++) {
@@ -135,7 +135,7 @@ describe('counts', () => {
     const mm = inputs.fingerMm * inputs.spacing.fingers.top;
     let sum = 0;
     for (let v = 0; v < mesh.vertexCount; v++) {
-      const z = layout.pitch.zone[v];
+      const z = layout.pitch.spacingFactor[v];
       sum += mesh.vertexAreasMm2[v] / (mm * mm * z * z * layout.pitch.faceEdge[v]);
     }
     return sum;
@@ -269,7 +269,7 @@ describe('the schemes', () => {
       expect(result.knots).toHaveLength(0);
       const finding = result.findings.find((f) => f.code === 'rows.cannotLay');
       expect(finding?.severity).toBe('stop');
-      expect([finding?.mend, finding?.otherwise].filter(Boolean)).toHaveLength(2);
+      expect([finding?.fix, finding?.otherwise].filter(Boolean)).toHaveLength(2);
     }
   });
 

@@ -4,11 +4,9 @@
  * way from the hairline to the crown. Zones that are no function of that distance act through short rows and
  * through the spacing along a row.
  */
-import { distanceFrom } from '../../geometry/eikonal.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Point } from '../../head/landmarks.ts';
-import type { ScalpFields } from '../../head/scalp-fields.ts';
-import type { Scheme } from '../../trade/rows.ts';
+import { distanceFrom, type SurfaceMesh } from '../../geometry/index.ts';
+import type { Point, ScalpFields } from '../../head/index.ts';
+import type { Scheme } from '../../trade/index.ts';
 import { type RowField, rowField } from './row-field.ts';
 import { CountTable, napeFactor, partFactor, type ZoneFactors } from './zones.ts';
 
@@ -62,7 +60,7 @@ function byDistance(
   const field = distance.map((d) => table.at(d));
   return {
     field,
-    zone: zonesOnHead(mesh, scalp, fromPart, zones),
+    spacingFactor: factorsOnHead(mesh, scalp, fromPart, zones),
     total: table.at(reach),
     mismatch: 0,
     fromPartCount: field,
@@ -74,18 +72,18 @@ function rings({ mesh, scalp, mark }: SchemeHead, fromPart: Float64Array, zones:
   const fromCrown = distanceFrom(mesh, { pointsMm: Float64Array.from(mark.crown) });
   const even: ZoneFactors = { part: 1, back: 1, nape: 1, faceEdge: 1 };
   const joined = rowField(mesh, { ...scalp, fromNape: scalp.fromHairline }, fromCrown, even, { rampOf: (r) => r });
-  return { ...joined, zone: zonesOnHead(mesh, scalp, fromPart, zones) };
+  return { ...joined, spacingFactor: factorsOnHead(mesh, scalp, fromPart, zones) };
 }
 
-export function zonesOnHead(
+export function factorsOnHead(
   mesh: SurfaceMesh,
   scalp: ScalpFields,
   fromPart: Float64Array,
   zones: ZoneFactors,
 ): Float64Array {
-  const zone = new Float64Array(mesh.vertexCount);
-  for (let v = 0; v < zone.length; v++) {
-    zone[v] = napeFactor(zones, scalp.fromNape[v], scalp.scale) * partFactor(zones, fromPart[v]);
+  const spacingFactor = new Float64Array(mesh.vertexCount);
+  for (let v = 0; v < spacingFactor.length; v++) {
+    spacingFactor[v] = napeFactor(zones, scalp.fromNape[v], scalp.scale) * partFactor(zones, fromPart[v]);
   }
-  return zone;
+  return spacingFactor;
 }

@@ -3,7 +3,7 @@
  * that changing one needs no new distance field; the face edge acts on the spacing along a row only, since
  * rows meet the front hairline at right angles and cannot close up there without bending.
  */
-import { smoothstep } from '../../geometry/smoothstep.ts';
+import { smoothstep } from '../../geometry/index.ts';
 
 /** Factors on the spacing of the top, which is the reference (1). */
 export interface ZoneFactors {

@@ -3,12 +3,20 @@
  * hand, the boxes of a rubber-band grid, threaded rods, and a fringe.
  */
 
-import { curveFromPoints, type SurfaceCurve } from '../../geometry/contour.ts';
-import { lengthOf, resampled } from '../../geometry/polyline.ts';
-import { distanceMm, type SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { along, between, minus, pointAt, unit } from '../../geometry/vectors.ts';
-import { onSurface } from '../../head/marks.ts';
-import type { HeadShape } from '../../head/shape.ts';
+import {
+  along,
+  between,
+  curveFromPoints,
+  distanceMm,
+  lengthOf,
+  minus,
+  pointAt,
+  resampled,
+  type SurfaceCurve,
+  type SurfaceMesh,
+  unit,
+} from '../../geometry/index.ts';
+import { type HeadShape, onSurface } from '../../head/index.ts';
 import { oriented } from '../levels/orient.ts';
 import type { Row, RowSpacing } from '../levels/row.ts';
 

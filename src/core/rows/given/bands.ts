@@ -1,8 +1,6 @@
 /** One piece for each box of a rubber-band grid, on its band. */
-import type { Section } from '../../base/sections/section-figures.ts';
-import { curveFromPoints } from '../../geometry/contour.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Vec3 } from '../../geometry/vectors.ts';
+import type { Section } from '../../base/index.ts';
+import { curveFromPoints, type SurfaceMesh, type Vec3 } from '../../geometry/index.ts';
 import { oriented } from '../levels/orient.ts';
 import type { Row } from '../levels/row.ts';
 import { even } from './along.ts';

@@ -1,8 +1,7 @@
 /** A fringe of short pieces along the front hairline. */
-import { contours, type SurfaceCurve } from '../../geometry/contour.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { ScalpFields } from '../../head/scalp-fields.ts';
-import type { Fringe } from '../../trade/rows.ts';
+import { contours, type SurfaceCurve, type SurfaceMesh } from '../../geometry/index.ts';
+import type { ScalpFields } from '../../head/index.ts';
+import type { Fringe } from '../../trade/index.ts';
 import { oriented } from '../levels/orient.ts';
 import type { Row, RowSpacing } from '../levels/row.ts';
 import { even } from './along.ts';

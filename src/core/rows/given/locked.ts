@@ -1,11 +1,6 @@
 /** Rows locked by hand: they stay as they lie, with their knots. */
-import { curveFromPoints } from '../../geometry/contour.ts';
-import { arcNear, lengthOf, resampled } from '../../geometry/polyline.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { pointAt } from '../../geometry/vectors.ts';
-import type { Head } from '../../head/head.ts';
-import { directionOf, onSurface } from '../../head/marks.ts';
-import type { HeadShape } from '../../head/shape.ts';
+import { arcNear, curveFromPoints, lengthOf, pointAt, resampled, type SurfaceMesh } from '../../geometry/index.ts';
+import { directionOf, type Head, type HeadShape, onSurface } from '../../head/index.ts';
 import type { HandChange } from '../choice.ts';
 import { oriented } from '../levels/orient.ts';
 import type { Row } from '../levels/row.ts';

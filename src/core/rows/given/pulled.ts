@@ -1,10 +1,8 @@
 /** Rows pulled by hand. */
 
-import { footOn } from '../../geometry/polyline.ts';
-import type { Vec3 } from '../../geometry/vectors.ts';
-import type { Head } from '../../head/head.ts';
-import { directionOf, onSurface } from '../../head/marks.ts';
-import { PULL_SHARE } from '../../trade/rows.ts';
+import { footOn, type Vec3 } from '../../geometry/index.ts';
+import { directionOf, type Head, onSurface } from '../../head/index.ts';
+import { PULL_SHARE } from '../../trade/index.ts';
 import type { HandChange } from '../choice.ts';
 import type { Row, RowPlan, RowSpacing } from '../levels/row.ts';
 import type { RowSlopes } from '../levels/slopes.ts';
@@ -13,7 +11,7 @@ export interface PullContext {
   readonly head: Pick<Head, 'shape'>;
   readonly hand: readonly HandChange[];
   readonly spacing: RowSpacing;
-  readonly zone: Float64Array;
+  readonly spacingFactor: Float64Array;
   readonly slopes: RowSlopes;
 }
 
@@ -33,7 +31,7 @@ export function pullsOf(g: PullContext, plan: RowPlan) {
       lost.push({ id: change.id, why: 'there is no row at that place any more' });
       return;
     }
-    const gap = g.spacing.gapMm * g.zone[row.vertex];
+    const gap = g.spacing.gapMm * g.spacingFactor[row.vertex];
     if (Math.abs(change.mm) > PULL_SHARE * gap + 0.5) {
       const more = Math.round(PULL_SHARE * gap);
       lost.push({

@@ -1,10 +1,8 @@
 /** Pieces along threaded rods, which hang from their roots. */
 
-import type { Section } from '../../base/sections/section-figures.ts';
-import { curveFromPoints } from '../../geometry/contour.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Vec3 } from '../../geometry/vectors.ts';
-import { asin, cos, sin } from '../../numerics/elementary.ts';
+import type { Section } from '../../base/index.ts';
+import { curveFromPoints, type SurfaceMesh, type Vec3 } from '../../geometry/index.ts';
+import { asin, cos, sin } from '../../numerics/index.ts';
 import type { Row } from '../levels/row.ts';
 import { even } from './along.ts';
 

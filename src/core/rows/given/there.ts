@@ -1,8 +1,8 @@
 /** Lines that are there already: of the base, or ready-made on the cap. */
-import type { Section } from '../../base/sections/section-figures.ts';
-import { contours } from '../../geometry/contour.ts';
-import type { Head } from '../../head/head.ts';
-import type { OwnRows } from '../../trade/caps.ts';
+import type { Section } from '../../base/index.ts';
+import { contours } from '../../geometry/index.ts';
+import type { Head } from '../../head/index.ts';
+import type { OwnRows } from '../../trade/index.ts';
 
 /** Ready-made rows of a cap lie this far apart, fingers (common practice, no source). */
 const CAP_ROWS_FINGERS = 1.5;

@@ -1,5 +1,5 @@
 /** Short rows where a head is too wide for whole ones: one row a step becomes two, or four, or a half. */
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
+import type { SurfaceMesh } from '../../geometry/index.ts';
 import { triangleRatio } from './triangles.ts';
 
 /** Gap ratios at which rows are put between or end. */
@@ -26,7 +26,7 @@ export function quartersToTrace(
   mesh: SurfaceMesh,
   field: Float64Array,
   slope: Float64Array,
-  zone: Float64Array,
+  spacingFactor: Float64Array,
   { first, step, gapMm, wholeRows }: { first: number; step: number; gapMm: number; wholeRows: number },
 ): number[] {
   const { triangles } = mesh;
@@ -36,7 +36,7 @@ export function quartersToTrace(
   const halves = DYADIC.halves * DYADIC.insertedRunsOn;
   const quarters = DYADIC.quarters * DYADIC.insertedRunsOn;
   for (let t = 0; t < mesh.triangleCount; t++) {
-    const ratio = triangleRatio(mesh, slope, zone, t, step, gapMm);
+    const ratio = triangleRatio(mesh, slope, spacingFactor, t, step, gapMm);
     if (!(ratio > halves)) continue;
     const a = field[triangles[3 * t]];
     const b = field[triangles[3 * t + 1]];

@@ -1,13 +1,12 @@
 /** The row along the front hairline. */
-import { contours, fieldAt, type SurfaceCurve, sliceCurve } from '../../geometry/contour.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { azimuthOf } from '../../head/hairline.ts';
+import { contours, fieldAt, type SurfaceCurve, type SurfaceMesh, sliceCurve } from '../../geometry/index.ts';
+import { azimuthOf } from '../../head/index.ts';
 import { oriented } from './orient.ts';
-import type { Row, RowGround } from './row.ts';
+import type { Row, RowContext } from './row.ts';
 import { runsOf } from './runs.ts';
 
 /** Zone factor at the middle of the front hairline. */
-export function zoneInFront(mesh: SurfaceMesh, zone: Float64Array): number {
+export function factorInFront(mesh: SurfaceMesh, spacingFactor: Float64Array): number {
   const p = mesh.positionsMm;
   let best = 0;
   let nearest = Infinity;
@@ -16,7 +15,7 @@ export function zoneInFront(mesh: SurfaceMesh, zone: Float64Array): number {
     nearest = Math.abs(p[3 * v]);
     best = v;
   }
-  return zone[best];
+  return spacingFactor[best];
 }
 
 /** It lies this share of a gap inside the hairline, and no further than that, mm. */
@@ -27,7 +26,7 @@ const SHORTEST_RUN = 1.5;
 
 /** @param first level below which rows beside the part lie; @param front zone factor there */
 export function frontRow(
-  { mesh, line, scalp, field: { field }, spacing }: RowGround,
+  { mesh, line, scalp, field: { field }, spacing }: RowContext,
   first: number,
   front: number,
   isClosed: (curve: SurfaceCurve, i: number) => boolean,

@@ -28,7 +28,13 @@ function rowsFor(head: Head, part: Part, gapMm: number, pitchMm = gapMm) {
     fromPart,
     field,
     plan: layRows(
-      { ...head, field, slopes: rowSlopes(head.mesh, field), spacing: { gapMm, pitchMm }, zone: field.zone },
+      {
+        ...head,
+        field,
+        slopes: rowSlopes(head.mesh, field),
+        spacing: { gapMm, pitchMm },
+        spacingFactor: field.spacingFactor,
+      },
       { ...PLAIN_ROWS, frontRow: swept, swept, besidePart: !swept },
     ),
   };

@@ -3,11 +3,11 @@
  * gap would exceed 1.4 of the target a row is put between, where it would fall below 0.65 every other row
  * ends (dyadic rule: one row per step becomes two, or four, or a half). No neighbour search is needed.
  */
-import { contours, fieldAt, type SurfaceCurve, sliceCurve } from '../../geometry/contour.ts';
+import { contours, fieldAt, type SurfaceCurve, sliceCurve } from '../../geometry/index.ts';
 import { keptPoints, quartersToTrace } from './dyadic.ts';
-import { frontRow, zoneInFront } from './front-row.ts';
+import { factorInFront, frontRow } from './front-row.ts';
 import { oriented } from './orient.ts';
-import type { Row, RowGround, RowOptions, RowPlan } from './row.ts';
+import type { Row, RowContext, RowOptions, RowPlan } from './row.ts';
 import { runsToLay, smoothAlong } from './runs.ts';
 import { bestStepFactor } from './slopes.ts';
 
@@ -37,28 +37,28 @@ interface Levels {
   readonly wholeRows: number;
 }
 
-export function layRows(ground: RowGround, options: RowOptions): RowPlan {
-  const { mesh, field, slopes, zone, spacing } = ground;
-  const levels = levelsOf(ground, options);
+export function layRows(context: RowContext, options: RowOptions): RowPlan {
+  const { mesh, field, slopes, spacingFactor, spacing } = context;
+  const levels = levelsOf(context, options);
   const { first, step, wholeRows } = levels;
   const levelOf = (quarter: number) => first + (quarter * step) / 4 - (options.pulls?.get(quarter) ?? 0);
-  const quarters = quartersToTrace(mesh, field.field, slopes.perTriangle, zone, {
+  const quarters = quartersToTrace(mesh, field.field, slopes.perTriangle, spacingFactor, {
     first,
     step,
     gapMm: spacing.gapMm,
     wholeRows,
   });
   const curves = contours(mesh, field.field, quarters.map(levelOf));
-  const isClosed = closedAlong(ground, options);
-  const front = options.frontRow ? zoneInFront(mesh, zone) : 1;
-  const isOff = offAlong(ground, options, isClosed, front);
+  const isClosed = closedAlong(context, options);
+  const front = options.frontRow ? factorInFront(mesh, spacingFactor) : 1;
+  const isOff = offAlong(context, options, isClosed, front);
   const laid = curves.flatMap((pieces, i) =>
     pieces
       .filter((c) => c.pointCount >= 3)
-      .map((curve) => layLevel(ground, options, levels, quarters[i], curve, isOff)),
+      .map((curve) => layLevel(context, options, levels, quarters[i], curve, isOff)),
   );
   const rows = laid.flatMap((l) => l.rows);
-  if (options.frontRow) rows.push(...frontRow(ground, first, front, isClosed));
+  if (options.frontRow) rows.push(...frontRow(context, first, front, isClosed));
   return {
     rows: inLayingOrder(rows, options.outwards),
     levelsMm: new Map(quarters.map((q) => [q, levelOf(q)])),
@@ -72,7 +72,7 @@ export function layRows(ground: RowGround, options: RowOptions): RowPlan {
 }
 
 /** All steps stretched or drawn together, so that a whole number of them fits. */
-function levelsOf({ field, slopes, spacing }: RowGround, options: RowOptions): Levels {
+function levelsOf({ field, slopes, spacing }: RowContext, options: RowOptions): Levels {
   const { gapMm: s, pitchMm: p } = spacing;
   const first = (options.firstMm ?? (options.swept ? FIRST_SWEPT * s : p / 2)) + (options.offset ?? 0) * s;
   const span = field.total - first - LAST_FREE * s;
@@ -86,17 +86,20 @@ function levelsOf({ field, slopes, spacing }: RowGround, options: RowOptions): L
 type Along = (curve: SurfaceCurve, i: number) => boolean;
 
 /** Points of a curve where no piece goes. With the margin of a row's end the last knot lies half a gap away, so that a spot adds no knots round it. */
-function closedAlong({ spacing, zone }: RowGround, { fromClosedMm, fromLockedMm, fringe }: RowOptions): Along {
+function closedAlong(
+  { spacing, spacingFactor }: RowContext,
+  { fromClosedMm, fromLockedMm, fringe }: RowOptions,
+): Along {
   return (curve, i) => {
     const v = curve.share[i] < 0.5 ? curve.fromVertex[i] : curve.toVertex[i];
     if (fringe?.[v]) return true;
-    if (fromLockedMm && fromLockedMm[v] < LOCKED_CLEARANCE * spacing.gapMm * zone[v]) return true;
-    return fromClosedMm !== undefined && fromClosedMm[v] <= CLOSED_CLEARANCE * spacing.pitchMm * zone[v];
+    if (fromLockedMm && fromLockedMm[v] < LOCKED_CLEARANCE * spacing.gapMm * spacingFactor[v]) return true;
+    return fromClosedMm !== undefined && fromClosedMm[v] <= CLOSED_CLEARANCE * spacing.pitchMm * spacingFactor[v];
   };
 }
 
 /** Points of a curve that are closed, at the very edge, or where the front row lies. */
-function offAlong({ scalp, spacing }: RowGround, options: RowOptions, isClosed: Along, front: number): Along {
+function offAlong({ scalp, spacing }: RowContext, options: RowOptions, isClosed: Along, front: number): Along {
   const { gapMm } = spacing;
   return (curve, i) =>
     isClosed(curve, i) ||
@@ -105,7 +108,7 @@ function offAlong({ scalp, spacing }: RowGround, options: RowOptions, isClosed: 
 }
 
 function layLevel(
-  { slopes, spacing, zone }: RowGround,
+  { slopes, spacing, spacingFactor }: RowContext,
   options: RowOptions,
   { step, wholeRows }: Levels,
   quarter: number,
@@ -115,11 +118,11 @@ function layLevel(
   const { gapMm: s, pitchMm: p } = spacing;
   const ratio = smoothAlong(curve, p / 2, (i) => {
     const slopeHere = fieldAt(curve, slopes.perVertex, i);
-    return step / (Math.max(1e-6, slopeHere) * s * fieldAt(curve, zone, i));
+    return step / (Math.max(1e-6, slopeHere) * s * fieldAt(curve, spacingFactor, i));
   });
   const keep = keptPoints(quarter, wholeRows, ratio);
   // Where knots lie wider apart, a piece has to be longer to be worth a row.
-  const localPitch = p * fieldAt(curve, zone, curve.pointCount >> 1);
+  const localPitch = p * fieldAt(curve, spacingFactor, curve.pointCount >> 1);
   const { runs, dropped } = runsToLay(curve, keep, isOff, quarter, localPitch);
   const isWhole = quarter % 4 === 0;
   const rows = runs.map(([from, to]) =>

@@ -1,5 +1,5 @@
 /** A row starts on her left; a ring starts in front and goes round by her left. */
-import { reverseCurve, type SurfaceCurve } from '../../geometry/contour.ts';
+import { reverseCurve, type SurfaceCurve } from '../../geometry/index.ts';
 import type { Row } from './row.ts';
 
 /** A row starts on her left; a ring starts in front and goes round by her left. */

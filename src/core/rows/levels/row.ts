@@ -1,8 +1,6 @@
 /** A row on the head, and what laying rows is told. */
-import type { SurfaceCurve } from '../../geometry/contour.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import type { Hairline } from '../../head/hairline.ts';
-import type { ScalpFields } from '../../head/scalp-fields.ts';
+import type { SurfaceCurve, SurfaceMesh } from '../../geometry/index.ts';
+import type { Hairline, ScalpFields } from '../../head/index.ts';
 import type { RowField } from '../field/row-field.ts';
 import type { RowSlopes } from './slopes.ts';
 
@@ -78,7 +76,7 @@ export const PLAIN_ROWS: RowOptions = {
 };
 
 /** What rows are laid on. */
-export interface RowGround {
+export interface RowContext {
   readonly mesh: SurfaceMesh;
   readonly line: Hairline;
   readonly scalp: ScalpFields;
@@ -86,5 +84,5 @@ export interface RowGround {
   readonly slopes: RowSlopes;
   readonly spacing: RowSpacing;
   /** Zone factor with what the brush made of it; a stroke changes no row elsewhere. */
-  readonly zone: Float64Array;
+  readonly spacingFactor: Float64Array;
 }

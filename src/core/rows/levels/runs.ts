@@ -1,5 +1,5 @@
 /** Which stretches of a level are laid as rows. */
-import type { SurfaceCurve } from '../../geometry/contour.ts';
+import type { SurfaceCurve } from '../../geometry/index.ts';
 
 /** Mean of a value over `reach` mm of the curve to both sides. */
 export function smoothAlong(curve: SurfaceCurve, reach: number, valueAt: (i: number) => number): Float64Array {

@@ -1,11 +1,10 @@
 /** How steep the row field is, whatever the spacing, and the step that suits it. */
 
-import { gradientLengths } from '../../geometry/gradient.ts';
-import type { SurfaceMesh } from '../../geometry/surface-mesh.ts';
-import { exp, log } from '../../numerics/elementary.ts';
+import { gradientLengths, type SurfaceMesh } from '../../geometry/index.ts';
+import { exp, log } from '../../numerics/index.ts';
 import type { RowField } from '../field/row-field.ts';
 import { gapAfterRule } from './dyadic.ts';
-import { triangleZone } from './triangles.ts';
+import { triangleFactor } from './triangles.ts';
 
 /** What laying rows needs of a field, whatever the spacing: its slope, and how its row length is spread over gaps. */
 export interface RowSlopes {
@@ -20,7 +19,7 @@ export function rowSlopes(mesh: SurfaceMesh, rowField: RowField): RowSlopes {
   return {
     perTriangle,
     perVertex: toVertices(mesh, perTriangle),
-    histogram: slopeHistogram(mesh, perTriangle, rowField.zone),
+    histogram: slopeHistogram(mesh, perTriangle, rowField.spacingFactor),
   };
 }
 
@@ -30,11 +29,11 @@ const LOG_MIN = log(0.05);
 
 const LOG_MAX = log(8);
 
-function slopeHistogram(mesh: SurfaceMesh, slope: Float64Array, zone: Float64Array): Float64Array {
+function slopeHistogram(mesh: SurfaceMesh, slope: Float64Array, spacingFactor: Float64Array): Float64Array {
   const histogram = new Float64Array(BINS);
   // A distribution over 20 000 triangles: every fourth one gives it.
   for (let t = 0; t < mesh.triangleCount; t += 4) {
-    const x = slope[t] * triangleZone(mesh, zone, t);
+    const x = slope[t] * triangleFactor(mesh, spacingFactor, t);
     if (!(x > 0) || !Number.isFinite(x)) continue;
     const bin = Math.floor(((log(x) - LOG_MIN) / (LOG_MAX - LOG_MIN)) * BINS);
     histogram[Math.min(BINS - 1, Math.max(0, bin))] += mesh.triangleAreasMm2[t] * slope[t];

@@ -10,7 +10,7 @@ import type { BaseChoice } from '../core/base/choice.ts';
 import type { Finding } from '../core/findings/finding.ts';
 import type { Mark } from '../core/head/marks.ts';
 import { flatterParking } from '../core/plan/ask/advice.ts';
-import { applyMend, park } from './commands.ts';
+import { applyFix, park } from './commands.ts';
 import { newPlan, startBase } from './defaults.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
@@ -57,23 +57,23 @@ describe('one tap', () => {
     const plan = planOf(change);
     const before = found(plan, code);
     expect(before, 'it is found').toBeDefined();
-    const offered = [before?.mend, before?.otherwise].filter((m) => m !== undefined);
+    const offered = [before?.fix, before?.otherwise].filter((m) => m !== undefined);
     expect(offered.length).toBeGreaterThan(0);
-    for (const { deed, change: mend } of offered) {
-      if (mend.kind === 'flattenBase') throw new Error('worked out first, below');
-      const mended = applyMend(plan, deed, mend).plan;
+    for (const { deed, change: fix } of offered) {
+      if (fix.kind === 'flattenBase') throw new Error('worked out first, below');
+      const mended = applyFix(plan, deed, fix).plan;
       const read = readPlan(JSON.parse(JSON.stringify(mended)));
       expect(read.ok, read.ok ? '' : read.why).toBe(true);
       const after = found(mended, code);
       // A spot stays tender and a part stays a part: what can be mended of them is the tie.
-      if (code === 'base.acrossTender' || code === 'base.parcelByPart') expect(after?.mend).toBeUndefined();
+      if (code === 'base.acrossTender' || code === 'base.parcelByPart') expect(after?.fix).toBeUndefined();
       else if (after) expect(figure(after.what)).toBeLessThan(figure(before!.what));
     }
   });
 
   it('mends a lump by laying the tails otherwise', () => {
     const plan = planOf({ ownHair: hair('26 cm'), base: base({ parking: { all: 'parcel', bySection: {} } }) });
-    expect(found(plan, 'base.lump')?.mend?.change.kind).toBe('flattenBase');
+    expect(found(plan, 'base.lump')?.fix?.change.kind).toBe('flattenBase');
     const { parking, beforeMm, afterMm } = flatterParking(pipeline.graph, planInputs(plan, 28));
     const mended = park(plan, parking, 'Flattened').plan;
     expect(pipeline.plan(planInputs(mended, 28)).base.bumps.highestMm).toBeCloseTo(afterMm, 6);
@@ -91,10 +91,10 @@ describe('one tap', () => {
     // From the nape up, until just enough is cut off to be a section and too little to be tied.
     const small = Array.from({ length: 80 }, (_, i) => cutAt(-46 + 0.25 * i)).find((p) => found(p, 'base.boxTooSmall'));
     expect(small).toBeDefined();
-    const { mend } = found(small!, 'base.boxTooSmall')!;
-    expect(mend?.change.kind).toBe('editBase');
-    if (mend?.change.kind !== 'editBase') return;
-    const mended = applyMend(small!, mend.deed, mend.change).plan;
+    const { fix } = found(small!, 'base.boxTooSmall')!;
+    expect(fix?.change.kind).toBe('editBase');
+    if (fix?.change.kind !== 'editBase') return;
+    const mended = applyFix(small!, fix.deed, fix.change).plan;
     expect(found(mended, 'base.boxTooSmall')).toBeUndefined();
     expect(found(mended, 'base.lostEdit')).toBeUndefined();
   });

@@ -1,0 +1,14 @@
+/** The cap: how it stretches, its opening, what it bears, what holds it. */
+export {
+  ANCHOR_NAMES,
+  type AnchorPlace,
+  type AnchorStep,
+  anchorPlaceOf,
+  anchorSteps,
+  combPoints,
+  cutAfterKnot,
+  heldByComb,
+} from './anchors.ts';
+export { type CapFit, fitCap, girthOver } from './fit.ts';
+export { netAt, type OpeningOnHead, openingOnHead } from './opening.ts';
+export { type NetOnForm, type SpacingOnForm, spacingsOnForm } from './stretch.ts';

@@ -1,0 +1,11 @@
+/** How a piece lies from its knot: gravity, curl, the head in its way. */
+export { type Finish, PLAIN_FINISH } from './finish.ts';
+export type { Footprint, Root } from './footprint.ts';
+export { type HairMesh, HairMeshBuilder } from './hair-mesh.ts';
+export { layerMm, layOn } from './loft.ts';
+export { POSE_NAMES, POSES, type Pose } from './poses.ts';
+export { type Ribbons, ribbonAngle } from './ribbons.ts';
+export { StrandMaker, type Surroundings } from './strands.ts';
+export { STEP_MM, StrandTracer } from './trace.ts';
+export { AT_REST, fallDirection, fallWays, type HairState } from './way.ts';
+export { fullerSide, type Lie, liesOf, slipped, type Worn, wornRibbons } from './worn.ts';

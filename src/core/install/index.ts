@@ -1,0 +1,10 @@
+/** An install as it goes on: the order of work, a session from its events. */
+export {
+  foldInstall,
+  forecastInstall,
+  type InstallEventKind,
+  type InstallForecast,
+  type InstallState,
+} from './session.ts';
+export type { WorklistStep } from './work-step.ts';
+export { worklist } from './worklist.ts';

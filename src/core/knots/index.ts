@@ -1,0 +1,10 @@
+/** Where knots lie, what they are and why, and where a finger finds them. */
+export { changeByHand } from './layout/by-hand.ts';
+export { layKnots } from './layout/layout.ts';
+export { turnedKnots } from './layout/mirror.ts';
+export { inPasses } from './layout/second-pass.ts';
+export { decideKnots } from './place/decide.ts';
+export { MOST_OVERRIDES, type Override } from './place/overrides.ts';
+export type { PlannedKnot, PlannedRow } from './place/planned.ts';
+export { type Laid, planRows } from './place/planned-rows.ts';
+export type { KnotDecision, KnotOverride } from './rules/situation.ts';

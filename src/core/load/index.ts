@@ -1,0 +1,3 @@
+/** What hair weighs on what bears it. */
+export { BITE_WORDS, type BiteGroup, biteGroups, milliNewton } from './bites.ts';
+export { type Load, weigh } from './weight.ts';

@@ -1,0 +1,21 @@
+/** The way rows run over a head, laid as lines. */
+export {
+  type BrushStroke,
+  DEFAULT_ROWS,
+  type HandChange,
+  type RowChoice,
+  type RowEdit,
+  turnedBrush,
+  turnedHand,
+} from './choice.ts';
+export { brushField } from './field/brush.ts';
+export { factorsOnHead, isFieldScheme, schemeField } from './field/schemes.ts';
+export { faceEdgeFactors, type ZoneFactors } from './field/zones.ts';
+export { fringeArea, fringeMask } from './given/fringe.ts';
+export { fromLocked } from './given/locked.ts';
+export { linesThere } from './given/there.ts';
+export { gapAfterRule } from './levels/dyadic.ts';
+export type { Row, RowKind, RowSpacing } from './levels/row.ts';
+export { rowSlopes } from './levels/slopes.ts';
+export { turnedRows } from './mirror.ts';
+export { laySchemeRows, NO_ROWS, passesLumps, rowOptions, tieOf, whyNot } from './scheme-rows.ts';

@@ -1,0 +1,3 @@
+/** Minutes at her pace. */
+export { estimateTime, type TimeEstimate } from './estimate.ts';
+export { knotSeconds } from './seconds.ts';
