@@ -1,10 +1,17 @@
-/** Writes docs/schema of the plan from its validator. Run by `npm run schema`. */
+/** Writes docs/schema from the validators. Run by `npm run schema`. */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { COMPUTED_VERSION } from '../formats/computed-schema.ts';
+import { computedJsonSchema } from '../formats/published.ts';
 import { PLAN_VERSION } from '../model/plan.ts';
-import { planJsonSchema } from '../model/published-schema.ts';
+import { type JsonSchema, planJsonSchema } from '../model/published-schema.ts';
 
-const fileOf = (version: number) => new URL(`../../docs/schema/plan-${version}.schema.json`, import.meta.url);
-// A new version takes over the words of the one before it.
-const file = fileOf(PLAN_VERSION);
-const words = JSON.parse(readFileSync(existsSync(file) ? file : fileOf(PLAN_VERSION - 1), 'utf8'));
-writeFileSync(file, `${JSON.stringify(planJsonSchema(words), null, 2)}\n`);
+function publish(name: string, version: number, made: (words: JsonSchema) => JsonSchema) {
+  const fileOf = (v: number) => new URL(`../../docs/schema/${name}-${v}.schema.json`, import.meta.url);
+  // A new version takes over the words of the one before it.
+  const file = fileOf(version);
+  const words = JSON.parse(readFileSync(existsSync(file) ? file : fileOf(version - 1), 'utf8'));
+  writeFileSync(file, `${JSON.stringify(made(words), null, 2)}\n`);
+}
+
+publish('plan', PLAN_VERSION, planJsonSchema);
+publish('computed-plan', COMPUTED_VERSION, computedJsonSchema);

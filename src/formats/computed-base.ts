@@ -1,6 +1,6 @@
 /** Base and cap of the computed plan. */
 import type { NetOnForm } from '../core/cap/index.ts';
-import { type Computed, round } from './computed.ts';
+import { type Computed, each, round } from './computed.ts';
 
 function sectionFigures({ result }: Computed) {
   return result.base.sections.map((s, i) => ({
@@ -61,21 +61,16 @@ export function baseFigures(all: Computed) {
 }
 
 function formSpacing({ result }: Computed) {
-  return Object.fromEntries(
-    Object.entries(result.cap.onForm.spacing).map(([zone, f]) => [
-      zone,
-      {
-        wornMm: round(f.wornGapMm, 1),
-        gapMm: round(f.gapMm, 1),
-        pitchMm: round(f.pitchMm, 1),
-        gapFingers: round(f.gapFingers, 2),
-        pitchFingers: round(f.pitchFingers, 2),
-        holesUp: round(f.holesUp, 1),
-        holesAcross: round(f.holesAcross, 1),
-        knotsPerCm2: [round(f.densityThere, 3), round(f.densityWorn, 3)],
-      },
-    ]),
-  );
+  return each(result.cap.onForm.spacing, (f) => ({
+    wornMm: round(f.wornGapMm, 1),
+    gapMm: round(f.gapMm, 1),
+    pitchMm: round(f.pitchMm, 1),
+    gapFingers: round(f.gapFingers, 2),
+    pitchFingers: round(f.pitchFingers, 2),
+    holesUp: round(f.holesUp, 1),
+    holesAcross: round(f.holesAcross, 1),
+    knotsPerCm2: [round(f.densityThere, 3), round(f.densityWorn, 3)],
+  }));
 }
 
 function openingFigures({ plan, result }: Computed) {

@@ -1,20 +1,19 @@
 /** The computed plan as one JSON object; docs/formats.md documents every entry. */
-import { type OutlineBox, SIDES, type Side } from '../core/cover/index.ts';
+import type { OutlineBox } from '../core/cover/index.ts';
 import type { Judged, PlanResult } from '../core/findings/index.ts';
 import type { HairOnHead, SpacingStep } from '../core/plan/index.ts';
-import { type FallGuess, knotName, TAPE_INFO, THROUGH_WORDS } from '../core/trade/index.ts';
+import { knotName, TAPE_INFO, THROUGH_WORDS } from '../core/trade/index.ts';
 import type { PlanDocument } from '../model/plan.ts';
-import { type Computed, nullable, round } from './computed.ts';
+import { type Computed, each, nullable, round } from './computed.ts';
 import { baseFigures, capFigures } from './computed-base.ts';
+import { COMPUTED_FORMAT, COMPUTED_VERSION, type ComputedPlan } from './computed-schema.ts';
 
-export const COMPUTED_FORMAT = 'meshwork-computed-plan';
-
-export function computedPlan(plan: PlanDocument, result: PlanResult, step: SpacingStep, judged: Judged) {
+export function computedPlan(plan: PlanDocument, result: PlanResult, step: SpacingStep, judged: Judged): ComputedPlan {
   const all: Computed = { plan, result, step, judged };
   const { hair, look } = judged;
   return {
     format: COMPUTED_FORMAT,
-    version: 5,
+    version: COMPUTED_VERSION,
     plan: { id: plan.id, name: plan.name },
     head: headFigures(all),
     ownHair: ownHairFigures(all),
@@ -25,7 +24,7 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     spacing: {
       said: plan.spacing.said,
       fingers: plan.spacing.fingers,
-      centresMm: Object.fromEntries(Object.entries(result.spacing.centresMm).map(([z, v]) => [z, round(v, 1)])),
+      centresMm: each(result.spacing.centresMm, (v) => round(v, 1)),
       step: { fingers: step.stepFingers, tighter: step.tighter ?? null, wider: step.wider ?? null },
     },
     rows: rowFigures(all),
@@ -225,10 +224,8 @@ function coverFigures({ result, judged }: Computed) {
   return {
     hiddenShare: round(judged.look.hiddenShare, 3),
     range: judged.range.all.map((v) => round(v, 3)),
-    byGuess: Object.fromEntries(
-      Object.entries(judged.range.by).map(([g, ends]) => [g, ends.map((v) => round(v, 3))]),
-    ) as Record<FallGuess, number[]>,
-    seen: Object.fromEntries(SIDES.map((s) => [s, round(judged.look.seen[s], 3)])) as Record<Side, number>,
+    byGuess: each(judged.range.by, (ends) => ends.map((v) => round(v, 3))),
+    seen: each(judged.look.seen, (v) => round(v, 3)),
     patches: judged.look.patches.map((p) => ({
       where: p.words,
       areaCm2: round(p.areaMm2 / 100, 1),
@@ -255,7 +252,7 @@ function findingFigures({ result, judged }: Computed) {
     knots: f.knotIds ?? [],
     measure: f.measure ?? null,
     sections: f.sectionIds ?? [],
-    fix: f.fix ? { deed: f.fix.deed, change: f.fix.change } : null,
+    mend: f.fix ? { deed: f.fix.deed, change: f.fix.change } : null,
     otherwise: f.otherwise ? { deed: f.otherwise.deed, change: f.otherwise.change } : null,
   }));
 }

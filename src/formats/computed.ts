@@ -19,3 +19,7 @@ export function round(value: number, digits: number): number {
 export function nullable(value: number | undefined, digits = 1): number | null {
   return value === undefined ? null : round(value, digits);
 }
+
+/** The same names, each with what is made of its value. */
+export const each = <K extends string, V, T>(record: Readonly<Record<K, V>>, make: (value: V) => T) =>
+  Object.fromEntries(Object.entries<V>(record).map(([name, value]) => [name, make(value)])) as Record<K, T>;

@@ -2,15 +2,17 @@ import Ajv2020 from 'ajv/dist/2020.js';
 import { JSDOM } from 'jsdom';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import computedSchema from '../../docs/schema/computed-plan-5.schema.json' with { type: 'json' };
+import published from '../../docs/schema/computed-plan-5.schema.json' with { type: 'json' };
 import { Planner } from '../../tests/helpers/planner.ts';
 import { judge } from '../core/findings/judge.ts';
 import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { computedPlan } from './computed-json.ts';
+import { computedSchema } from './computed-schema.ts';
 import { KNOT_COLUMNS, knotsCsv } from './knots-csv.ts';
 import { escapeXml, mapSvg } from './map-svg.ts';
 import { fileStem, readPlanJson, writePlanJson } from './plan-json.ts';
+import { computedJsonSchema } from './published.ts';
 
 const pipeline = new Planner();
 const computed = (plan: typeof shoulderCurls) => {
@@ -53,19 +55,24 @@ describe('plan as JSON', () => {
 
 describe('computed plan as JSON', () => {
   const ajv = new Ajv2020({ allErrors: true });
-  const matches = ajv.compile(computedSchema);
+  const matches = ajv.compile(published);
   it.each(demoPlans.map((p) => [p.name, p] as const))(
     'of "%s" matches its published schema (ajv) after a trip through text',
     (_, plan) => {
       const { result, step, judged } = computed(plan);
       const json = JSON.parse(JSON.stringify(computedPlan(plan, result, step, judged)));
       expect(matches(json), JSON.stringify(matches.errors?.slice(0, 3))).toBe(true);
+      expect(computedSchema.isValidSync(json)).toBe(true);
       expect(json.knots).toHaveLength(json.pieces.needed);
       expect(json.packs.needed * json.pieces.perPack - json.pieces.needed).toBe(json.leftOver);
       expect(json.rows.reduce((s: number, r: { knots: number }) => s + r.knots, 0)).toBe(json.knots.length);
       expect(JSON.stringify(json)).not.toMatch(/:-0[,}]/);
     },
   );
+
+  it('is published as its program writes it: `npm run schema`', () => {
+    expect(published).toEqual(computedJsonSchema(published));
+  });
 });
 
 describe('knots as CSV (read back with papaparse)', () => {

@@ -8,11 +8,7 @@ import { PLAN_VERSION, planSchema } from './plan.ts';
 
 export type JsonSchema = Readonly<Record<string, unknown>>;
 
-const HEAD = {
-  $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: `meshwork:plan:${PLAN_VERSION}`,
-  title: `Meshwork plan, version ${PLAN_VERSION}`,
-};
+const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
 const DIRECTION = {
   type: 'array',
   description: 'Azimuth from the face (positive to her left) and elevation, degrees.',
@@ -26,7 +22,17 @@ const DIRECTION = {
 
 /** @param words the schema as it stands, from which descriptions are taken. */
 export function planJsonSchema(words: JsonSchema): JsonSchema {
-  return withWords({ ...HEAD, ...jsonOf(planSchema), $defs: { direction: DIRECTION } }, words);
+  const head = {
+    $schema: DRAFT,
+    $id: `meshwork:plan:${PLAN_VERSION}`,
+    title: `Meshwork plan, version ${PLAN_VERSION}`,
+  };
+  return withWords({ ...head, ...jsonOf(planSchema), $defs: { direction: DIRECTION } }, words);
+}
+
+/** Any other document that is published by its schema. */
+export function publishedSchema(schema: Schema, id: string, title: string, words: JsonSchema): JsonSchema {
+  return withWords({ $schema: DRAFT, $id: id, title, ...jsonOf(schema) }, words);
 }
 
 type Described = SchemaDescription & {
@@ -36,8 +42,16 @@ type Described = SchemaDescription & {
 };
 
 function jsonOf(schema: Schema): AnyObject {
+  const { nullable, oneOf } = schema.describe() as Described;
+  const json = shapeOf(schema);
+  // A choice has null among its values.
+  return nullable && oneOf.length === 0 ? { oneOf: [json, { type: 'null' }] } : json;
+}
+
+function shapeOf(schema: Schema): AnyObject {
   const { type, oneOf, meta, tests, nullable } = schema.describe() as Described;
   if (meta?.shapes) return { oneOf: Object.values(meta.shapes as Record<string, Schema>).map(jsonOf) };
+  if (meta?.anyRecord) return { type: 'object' };
   if (meta?.each) return { type: 'object', additionalProperties: jsonOf(meta.each as Schema) };
   if (type === 'tuple' || meta?.direction) return { $ref: '#/$defs/direction' };
   const choices = [...oneOf, ...(nullable && oneOf.length > 0 && !oneOf.includes(null) ? [null] : [])];

@@ -1,6 +1,7 @@
 /** The cap: how it stretches, its opening, what it bears, what holds it. */
 export {
   ANCHOR_NAMES,
+  ANCHOR_PLACES,
   type AnchorPlace,
   type AnchorStep,
   anchorPlaceOf,

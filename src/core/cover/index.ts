@@ -5,7 +5,7 @@ export { hiddenShare, logOf, SIDE_TO_EYE, SIDES, type Side, seenShare, showing }
 export type { ShownOnHead } from './difference.ts';
 export { reachOf } from './footprint.ts';
 export { type Isoline, isolines } from './isolines.ts';
-export { LINE_INFO, type LineShown, linesShown } from './lines.ts';
+export { LINE_INFO, LINE_KINDS, type LineShown, linesShown } from './lines.ts';
 export { OWN_STRAND, ownHairPrints } from './own-hair.ts';
 export { type BarePatch, barePatches, brushRadiusMm } from './places.ts';
 export { PrintStore } from './prints.ts';

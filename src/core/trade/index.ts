@@ -160,6 +160,7 @@ export { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from './ta
 export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
 export { lowerFirst, upperFirst } from './words.ts';
 export {
+  KNOT_ZONES,
   type KnotZone,
   MIX_EVERY,
   PIECE_ZONES,

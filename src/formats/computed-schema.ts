@@ -1,0 +1,391 @@
+/** The computed plan as a schema: the type of what is written, and what docs/schema publishes. */
+import { array, boolean, type InferType, mixed, number, type ObjectShape, object, type Schema, string } from 'yup';
+import { ANCHOR_PLACES } from '../core/cap/index.ts';
+import { LINE_KINDS, SIDES, SIZE_VIEWS } from '../core/cover/index.ts';
+import { STEP_KINDS } from '../core/install/index.ts';
+import {
+  DOMES,
+  FALL_GUESS_NAMES,
+  KNOT_KINDS,
+  KNOT_ZONES,
+  OPENINGS,
+  SCHEMES,
+  SECOND_PASSES,
+  THROUGHS,
+  ZONES,
+} from '../core/trade/index.ts';
+import { amount, changeId } from '../model/checks.ts';
+
+export const COMPUTED_FORMAT = 'meshwork-computed-plan';
+export const COMPUTED_VERSION = 5;
+
+const words = string().strict().defined();
+const figure = number().strict().required();
+const whole = number().strict().integer().required();
+const yesNo = boolean().strict().required();
+const anything = mixed<object>().meta({ anyRecord: true }).required();
+const oneOf = <T extends string>(values: readonly T[]) =>
+  string()
+    .strict()
+    .oneOf([...values])
+    .required();
+const list = <T extends Schema>(of: T) => array(of).required();
+const some = <T extends Schema>(n: number, of: T) => array(of).required().min(n).max(n);
+const record = <S extends ObjectShape>(shape: S) => object(shape).noUnknown().strict().required();
+const each = <K extends string, T extends Schema>(names: readonly K[], of: T) =>
+  record(Object.fromEntries(names.map((name) => [name, of])) as Record<K, T>);
+const orNull = <T extends Schema>(of: T) => of.nullable() as unknown as Schema<InferType<T> | null>;
+
+const acrossAndUp = record({ across: figure, up: figure });
+const ofStep = record({ pieces: whole, packs: whole });
+const offered = record({ deed: words, change: anything });
+const box = record({ widthMm: figure, heightMm: figure, beyondMm: some(2, figure) });
+const sizes = Object.fromEntries(SIZE_VIEWS.map((view) => [view, box])) as Record<
+  (typeof SIZE_VIEWS)[number],
+  typeof box
+>;
+
+const head = record({
+  scalpAreaCm2: figure,
+  meshVertices: whole,
+  chiSquare: figure,
+  converged: yesNo,
+  contradictory: orNull(words),
+  measures: list(
+    record({
+      measure: words,
+      name: words,
+      estimated: yesNo,
+      givenMm: orNull(figure),
+      fittedMm: figure,
+      sdMm: figure,
+      residualMm: orNull(figure),
+      othersSuggestMm: orNull(figure),
+      contradiction: orNull(figure),
+      unseenBelowMm: orNull(figure),
+      readSdMm: figure,
+    }),
+  ),
+  standings: list(
+    record({
+      dimension: oneOf(['girth', 'length', 'breadth']),
+      mm: figure,
+      ofWomen: whole,
+      ofMen: whole,
+    }),
+  ),
+});
+
+const ownHair = record({
+  hairs: whole,
+  massG: figure,
+  regions: list(record({ region: words, areaCm2: figure, hairsPerCm2: figure, lengthMm: figure })),
+});
+
+const base = record({
+  family: words,
+  minutes: figure,
+  sections: list(
+    record({
+      id: words,
+      name: words,
+      role: oneOf(['base', 'inSight']),
+      areaCm2: figure,
+      hairs: whole,
+      ownHairG: figure,
+      tailThicknessMm: figure,
+      tailLengthMm: figure,
+      hairLengthMm: figure,
+      neededToBindMm: figure,
+      neededToReachMm: figure,
+      tieMm: some(3, figure),
+      tie: words,
+      parking: words,
+      into: orNull(words),
+      bands: whole,
+      pins: whole,
+      threadMm: figure,
+      minutes: figure,
+      tenderShare: figure,
+      mayCarryG: some(2, figure),
+      leastBiteMm2: figure,
+      pieces: whole,
+      carriesG: figure,
+      timesOwnHair: some(2, figure),
+    }),
+  ),
+  lines: list(
+    record({
+      between: some(2, words),
+      lengthMm: figure,
+      shown: yesNo,
+      locked: yesNo,
+      words: words,
+    }),
+  ),
+  bumps: record({
+    highestMm: figure,
+    lumps: list(record({ atMm: some(3, figure), heightMm: figure, areaCm2: figure, sections: list(words) })),
+  }),
+  work: list(record({ what: words, how: words, minutes: figure })),
+  consumables: list(record({ name: words, count: whole, unit: words })),
+  lostEdits: list(record({ id: changeId, why: words })),
+});
+
+const cap = record({
+  dome: oneOf(DOMES),
+  size: words,
+  bareSize: words,
+  girthOverBaseMm: figure,
+  girthBareMm: figure,
+  depthMm: figure,
+  fit: oneOf(['slack', 'snug', 'tight']),
+  emptyBackMm: figure,
+  knotsToCloseTop: whole,
+  filledOn: oneOf(['head', 'block']),
+  onHead: record({ stretch: acrossAndUp, holeMm: acrossAndUp }),
+  onForm: record({
+    stretch: acrossAndUp,
+    holeMm: acrossAndUp,
+    spacing: each(
+      ZONES,
+      record({
+        wornMm: figure,
+        gapMm: figure,
+        pitchMm: figure,
+        gapFingers: figure,
+        pitchFingers: figure,
+        holesUp: figure,
+        holesAcross: figure,
+        knotsPerCm2: some(2, figure),
+      }),
+    ),
+  }),
+  opening: record({
+    kind: oneOf(OPENINGS),
+    lengthMm: figure,
+    widthMm: figure,
+    surplusMm: figure,
+    piecesToClose: whole,
+    partOnNetMm: figure,
+    cutAtMm: figure,
+    marginMm: figure,
+    afterKnot: whole,
+  }),
+  anchors: list(
+    record({
+      place: oneOf(ANCHOR_PLACES),
+      knots: list(words),
+      combs: whole,
+      pins: whole,
+      afterKnot: whole,
+    }),
+  ),
+});
+
+const spacing = record({
+  said: oneOf(['centres', 'clear']),
+  fingers: each(ZONES, figure),
+  centresMm: each(ZONES, figure),
+  step: record({ fingers: figure, tighter: orNull(ofStep), wider: orNull(ofStep) }),
+});
+
+const rows = list(
+  record({
+    id: words,
+    label: words,
+    kind: oneOf(['whole', 'short', 'front', 'fringe', 'given']),
+    lengthMm: figure,
+    knots: whole,
+    startMm: figure,
+    endMm: figure,
+    locked: yesNo,
+    pulled: yesNo,
+    second: yesNo,
+  }),
+);
+
+const knots = list(
+  record({
+    number: whole,
+    id: words,
+    row: words,
+    place: whole,
+    positionMm: some(3, figure),
+    fromMiddleMm: figure,
+    zone: oneOf(KNOT_ZONES),
+    kind: oneOf(KNOT_KINDS),
+    name: words,
+    wraps: whole.min(1),
+    lock: yesNo,
+    through: oneOf(THROUGHS),
+    throughWords: words,
+    hookDirection: record({ vector: some(3, figure), words: words }),
+    reason: words,
+    rules: list(record({ id: words, school: orNull(words) })),
+    where: words,
+    piece: record({ product: words, pack: whole, number: whole }),
+    holes: whole,
+    entry: words,
+    biteMm: figure,
+    cut: words,
+    netHere: oneOf(['net', 'margin', 'cutOut', 'none']),
+    byHand: orNull(oneOf(['moved', 'added'])),
+  }),
+);
+
+const pieces = record({
+  needed: whole,
+  reserve: whole,
+  perPack: whole,
+  massG: figure,
+  strands: figure,
+  hangingEnds: figure,
+  knotWidthMm: figure,
+});
+
+const packs = record({ needed: whole, range: some(2, whole), toBuy: whole });
+
+const time = record({
+  minutes: figure,
+  rangeMinutes: some(2, figure),
+  baseMinutes: figure,
+  capMinutes: figure,
+  knotMinutes: figure,
+  finishMinutes: figure,
+  prepareMinutes: figure,
+});
+
+const price = record({ total: figure, range: some(2, figure), currency: words });
+
+const weight = record({ grams: figure, range: some(2, figure), wetGrams: some(2, figure) });
+
+const cover = record({
+  hiddenShare: figure,
+  range: some(2, figure),
+  byGuess: each(FALL_GUESS_NAMES, some(2, figure)),
+  seen: each(SIDES, figure),
+  patches: list(record({ where: words, areaCm2: figure, widthMm: figure, shows: figure })),
+  knots: list(
+    record({
+      id: words,
+      hiddenBy: oneOf(['hair', 'ownHair', 'swept', 'spring', 'ownLeg', 'backcomb', 'nothing']),
+      shows: figure,
+    }),
+  ),
+  basis: words,
+  lines: list(record({ of: oneOf(LINE_KINDS), shows: figure })),
+});
+
+const findings = list(
+  record({
+    code: words,
+    severity: oneOf(['stop', 'caution', 'note']),
+    station: words,
+    what: words,
+    why: words,
+    knots: list(words),
+    measure: orNull(words),
+    mend: orNull(offered),
+    sections: list(words),
+    otherwise: orNull(offered),
+  }),
+);
+
+const hair = list(
+  record({
+    cut: words,
+    product: words,
+    perPack: whole,
+    massG: figure,
+    strands: figure,
+    hangingEnds: figure,
+    lengthMm: figure,
+    thicknessMm: figure,
+    knotWidthMm: figure,
+    liesFlat: yesNo,
+    widthFactor: figure,
+    canOneLeg: yesNo,
+    canLock: yesNo,
+    secondsBefore: figure,
+    secondsAfter: figure,
+  }),
+);
+
+const rowScheme = record({
+  scheme: oneOf(SCHEMES),
+  secondPass: oneOf(SECOND_PASSES),
+  cannotLay: orNull(words),
+  brickScore: amount(0, 1, ''),
+  wholeRows: whole,
+  insertedRows: whole,
+  lostChanges: list(record({ id: changeId, why: words, atMm: some(3, figure) })),
+  lostWishes: list(record({ id: changeId, why: words })),
+});
+
+const supply = list(
+  record({
+    product: words,
+    name: words,
+    pieces: whole,
+    reserve: whole,
+    packs: whole,
+    range: some(2, whole),
+    atHand: whole,
+    toBuy: whole,
+    leftOver: whole,
+    price: figure,
+  }),
+);
+
+const worklist = list(
+  record({
+    kind: oneOf(STEP_KINDS),
+    what: words,
+    how: words,
+    minutes: figure,
+    knots: orNull(record({ from: whole, to: whole })),
+  }),
+);
+
+const size = record({ ...sizes, untrimmed: orNull(record(sizes)) });
+
+const bites = list(
+  record({
+    of: oneOf(['all', 'edge', 'tender']),
+    count: figure,
+    medianTimesOwn: figure,
+    worstTimesOwn: orNull(some(2, figure)),
+  }),
+);
+
+export const computedSchema = record({
+  format: oneOf([COMPUTED_FORMAT]),
+  version: number<typeof COMPUTED_VERSION>().strict().oneOf([COMPUTED_VERSION]).required(),
+  plan: record({ id: words, name: words }),
+  head,
+  ownHair,
+  base,
+  cap,
+  spacing,
+  rows,
+  knots,
+  pieces,
+  packs,
+  leftOver: whole,
+  time,
+  price,
+  weight,
+  cover,
+  findings,
+  hair,
+  rowScheme,
+  supply,
+  worklist,
+  size,
+  bites,
+});
+
+type Frozen<T> = T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;
+
+export type ComputedPlan = Frozen<InferType<typeof computedSchema>>;
