@@ -57,7 +57,7 @@ describe.each([
 
   it('brass that only fills has an ink outline where it is weak', () => {
     const weak = contrast(of('brass'), of('ground')) < 3;
-    if (weak) expect(contrast(of('ink'), of('ground'))).toBeGreaterThan(3);
+    expect(weak ? contrast(of('ink'), of('ground')) : 21).toBeGreaterThan(3);
     expect(contrast('#eeb04a', of('cloth'))).toBeGreaterThan(3);
   });
 });
