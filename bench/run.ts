@@ -161,17 +161,19 @@ time(
   (i) => atelier.look({ inputs: base, guesses: { ...guesses, opacity: 0.45 + 1e-4 * (i + 30) } }),
   40,
 );
-const twoCuts: PlanInputs = {
+/** A cut that was not there before: opened a little further each time, hooked at the nape alone. */
+const withCut = (strands: number): PlanInputs => ({
   ...base,
-  cuts: [...base.cuts, { ...base.cuts[0], id: 'split', name: 'Split', split: 2 }],
-};
+  cuts: [
+    ...base.cuts,
+    { ...base.cuts[0], id: 'other', name: 'Other', opened: { when: 'before', strands, reach: 0.5 } },
+  ],
+  pieces: { ...base.pieces, nape: { cut: 'other' } },
+});
 time(
   'fall and cover, another cut in one zone',
   30,
-  (i) => {
-    const nape = i % 2 === 0 ? { cut: 'split' } : base.pieces.nape;
-    atelier.look({ inputs: { ...twoCuts, pieces: { ...base.pieces, nape } } });
-  },
+  (i) => atelier.look({ inputs: withCut(0.1 + 0.01 * (i + 30)) }),
   16,
 );
 time('hair in space, to be drawn', 8, (i) =>

@@ -7,6 +7,7 @@ import { openRecord } from '../../store/plans.ts';
 import { db } from '../session/database.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { type Against, type OtherPlan, useView } from '../view/view-store.ts';
+import { useAsk } from './ask.ts';
 import { painter } from './clients.ts';
 import { headInputsOf, inputsOf } from './fineness.ts';
 
@@ -16,23 +17,16 @@ export function useAgainst(session: PlanSession): OtherPlan | undefined {
   const other = useView((v) => v.other);
   const setOther = useView((v) => v.setOther);
   const plan = useOther(session, against);
+  const inputs = plan && inputsOf(plan);
+  const { answer: result } = useAsk(painter, 'plan', inputs);
+  const { answer: look } = useAsk(painter, 'look', inputs && { inputs });
+  const { answer: scene } = useAsk(painter, 'sceneOf', plan && headInputsOf(plan));
+  const isThere = result?.isCurrent && look?.isCurrent && scene?.isCurrent;
+  const [laid, looked, drawn] = isThere ? [result.value, look.value, scene.value] : [];
   useEffect(() => {
-    if (!plan) return;
-    let abandoned = false;
-    const work = async () => {
-      const inputs = inputsOf(plan);
-      const result = await painter.call('plan', inputs);
-      const look = await painter.call('look', { inputs });
-      const scene = await painter.call('sceneOf', headInputsOf(plan));
-      if (abandoned || result.state !== 'done' || look.state !== 'done' || scene.state !== 'done') return;
-      setOther({ plan, result: result.value, look: look.value, scene: scene.value });
-    };
-    void work();
-    return () => {
-      abandoned = true;
-      setOther(undefined);
-    };
-  }, [plan, setOther]);
+    if (plan && laid && looked && drawn) setOther({ plan, result: laid, look: looked, scene: drawn });
+    return () => setOther(undefined);
+  }, [plan, laid, looked, drawn, setOther]);
   return other;
 }
 

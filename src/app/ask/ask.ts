@@ -25,10 +25,27 @@ export interface Asked<T> {
 /** A newer question of the same kind took its place: no failure, it is asked again if it is still wanted. */
 class Overtaken extends Error {}
 
-/** @param input undefined while nothing is to be asked */
-export function useAsk<N extends JobName>(client: CoreClient, job: N, input: Input<N> | undefined): Asked<Output<N>> {
+/** Large answers that a question hangs on are told apart by which they are, not by what is in them. */
+const serials = new WeakMap<object, number>();
+let lastSerial = 0;
+export function serialOf(answer: object): number {
+  const serial = serials.get(answer) ?? ++lastSerial;
+  serials.set(answer, serial);
+  return serial;
+}
+
+/**
+ * @param input undefined while nothing is to be asked
+ * @param key in place of the input, where that is too large to be one
+ */
+export function useAsk<N extends JobName>(
+  client: CoreClient,
+  job: N,
+  input: Input<N> | undefined,
+  key: unknown = input,
+): Asked<Output<N>> {
   const { data, error, isPlaceholderData, isFetching } = useQuery({
-    queryKey: [job, input],
+    queryKey: [job, key],
     enabled: input !== undefined,
     queryFn: async () => {
       const outcome = await client.call(job, input as Input<N>);

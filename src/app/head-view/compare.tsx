@@ -1,8 +1,9 @@
 /** Two heads that turn as one, and a third with what is different between them. */
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { HeadScene, Look } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
+import { serialOf, useAsk } from '../ask/ask.ts';
 import { painter } from '../ask/clients.ts';
 import { useTheme } from '../session/theme.ts';
 import { useSize } from '../ui/use-size.ts';
@@ -73,20 +74,10 @@ export function CompareStage(props: Compared) {
 
 /** Worked out beside the screen: two heads of unlike tape take their time. */
 function useDifference({ look, scene, other }: Compared): Float32Array | undefined {
-  const [by, setBy] = useState<Float32Array>();
-  useEffect(() => {
-    let abandoned = false;
-    const shown = (l: Look, s: HeadScene) => ({ shows: l.shows, cap: { positions: s.cap.positions } });
-    painter
-      .call('lookDifference', { first: shown(other.look, other.scene), second: shown(look, scene) })
-      .then((outcome) => {
-        if (!abandoned && outcome.state === 'done') setBy(outcome.value);
-      });
-    return () => {
-      abandoned = true;
-    };
-  }, [look, scene, other]);
-  return by;
+  const shown = (l: Look, s: HeadScene) => ({ shows: l.shows, cap: { positions: s.cap.positions } });
+  const asked = { first: shown(other.look, other.scene), second: shown(look, scene) };
+  const key = [other.look, other.scene, look, scene].map(serialOf);
+  return useAsk(painter, 'lookDifference', asked, key).answer?.value;
 }
 
 function Head(props: {
