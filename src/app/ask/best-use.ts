@@ -5,7 +5,7 @@ import type { Look, PlanInputs } from '../../core/plan/index.ts';
 import {
   type Allowed,
   type Genome,
-  judgeUse,
+  meritOfUse,
   Search,
   searchSpace,
   stopsHelping,
@@ -17,7 +17,7 @@ import {
 } from '../../core/search/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { CoreClient } from '../../workers/client.ts';
-import { type Judge, runSearch } from '../../workers/run-search.ts';
+import { type Evaluator, runSearch } from '../../workers/run-search.ts';
 import { startClient } from './clients.ts';
 import { inputsOf } from './fineness.ts';
 
@@ -137,8 +137,8 @@ export const useBestUse = create<BestUseState>((set, get) => ({
     };
     runSearch<UseFigures>({
       search,
-      judges: mine.clients.map((client) => judgeBy(client, inputs, space, () => mine.stopped)),
-      judgementOf: (f) => judgeUse(f, asked.limits, asked.aim, plan.finish.fullness),
+      evaluators: mine.clients.map((client) => evaluatorBy(client, inputs, space, () => mine.stopped)),
+      meritOf: (f) => meritOfUse(f, asked.limits, asked.aim, plan.finish.fullness),
       isStopped: () => mine.stopped,
       onProgress: (figures) => change({ ...summary(search, figures, space), tried: search.tried, seconds: seconds() }),
     }).then(
@@ -169,7 +169,12 @@ const NOT_YET = {
 } as const;
 
 /** One worker as a judge: what it was stopped in is left out. */
-function judgeBy(client: CoreClient, inputs: PlanInputs, space: UseSpace, isStopped: () => boolean): Judge<UseFigures> {
+function evaluatorBy(
+  client: CoreClient,
+  inputs: PlanInputs,
+  space: UseSpace,
+  isStopped: () => boolean,
+): Evaluator<UseFigures> {
   return async (genomes) => {
     const outcome = await client.call('evaluateUses', { inputs, space, genomes });
     if (outcome.state === 'done') return outcome.value;

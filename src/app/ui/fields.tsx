@@ -2,18 +2,18 @@
 import { NumberField, SelectField, TextField } from './field.tsx';
 
 /** The same for every record, or read off it. */
-type Told<R, T> = T | ((record: R) => T);
+type ReadOff<R, T> = T | ((record: R) => T);
 
 interface Shared<R, K extends keyof R> {
   readonly key: K;
-  readonly label: Told<R, string>;
+  readonly label: ReadOff<R, string>;
   readonly testId?: string;
   /** For names and options of several words. */
   readonly wide?: boolean;
   /** Shown only where it has a meaning. */
   readonly when?: (record: R) => boolean;
   /** What stands under it. */
-  readonly beside?: Told<R, React.ReactNode>;
+  readonly beside?: ReadOff<R, React.ReactNode>;
   /** The change as her history tells it. */
   readonly words?: (value: R[K], record: R) => string;
   /** What changes with it. */
@@ -22,8 +22,8 @@ interface Shared<R, K extends keyof R> {
 
 type FieldOf<R, K extends keyof R> =
   | (Shared<R, K> & { readonly kind: 'number' /** Kept as a share, written in %. */; readonly percent?: true })
-  | (Shared<R, K> & { readonly kind: 'text'; readonly placeholder?: Told<R, string> })
-  | (Shared<R, K> & { readonly kind: 'choice'; readonly options: Told<R, ReadonlyArray<readonly [R[K], string]>> });
+  | (Shared<R, K> & { readonly kind: 'text'; readonly placeholder?: ReadOff<R, string> })
+  | (Shared<R, K> & { readonly kind: 'choice'; readonly options: ReadOff<R, ReadonlyArray<readonly [R[K], string]>> });
 
 /** One line of a table of fields, for any entry of the record. */
 export type FieldEntry<R> = { [K in keyof R]-?: FieldOf<R, K> }[keyof R];
@@ -52,8 +52,8 @@ function OneField<R extends object, K extends keyof R>(props: {
   const value = record[field.key];
   const take = (v: R[K]) =>
     set({ [field.key]: v, ...field.also?.(v, record) } as unknown as Partial<R>, field.words?.(v, record));
-  const beside = told(field.beside, record);
-  const shared = { label: told(field.label, record), testId: field.testId, wide: field.wide };
+  const beside = readOff(field.beside, record);
+  const shared = { label: readOff(field.label, record), testId: field.testId, wide: field.wide };
   switch (field.kind) {
     case 'number': {
       const times = field.percent ? 100 : 1;
@@ -65,13 +65,13 @@ function OneField<R extends object, K extends keyof R>(props: {
         <TextField
           {...shared}
           value={String(value ?? '')}
-          placeholder={told(field.placeholder, record)}
+          placeholder={readOff(field.placeholder, record)}
           beside={beside}
           onCommit={(text) => take(text.trim() as R[K])}
         />
       );
     case 'choice': {
-      const options = told(field.options, record);
+      const options = readOff(field.options, record);
       return (
         <>
           <SelectField
@@ -93,7 +93,7 @@ function OneField<R extends object, K extends keyof R>(props: {
 /** What stands for a choice in the page: nothing chosen is an empty word. */
 const written = (value: unknown) => (value === undefined ? '' : String(value));
 
-function told<R, T>(it: Told<R, T>, record: R): T {
+function readOff<R, T>(it: ReadOff<R, T>, record: R): T {
   return typeof it === 'function' ? (it as (record: R) => T)(record) : it;
 }
 

@@ -4,7 +4,7 @@
  */
 
 import { FULLNESS_INFO, type FullnessAim } from '../trade/index.ts';
-import type { Judgement } from './search.ts';
+import type { Merit } from './search.ts';
 
 export interface UseLimits {
   readonly packs: number;
@@ -36,7 +36,7 @@ const PACK_A_GRAM = 1e-3;
 const BEYOND = 10;
 
 /** How good a candidate is; beyond a limit it has no place on the trade-off curve, but for its packs. */
-export function judgeUse(f: UseFigures, limits: UseLimits, aim: UseAim, fullness: FullnessAim): Judgement {
+export function meritOfUse(f: UseFigures, limits: UseLimits, aim: UseAim, fullness: FullnessAim): Merit {
   const over = (value: number, limit: number) => Math.max(0, value / limit - 1);
   const beyond = over(f.minutes, limits.minutes) + over(f.massG, limits.massG);
   const all = beyond + over(f.packs, limits.packs);

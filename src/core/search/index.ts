@@ -1,5 +1,5 @@
 /** The best use of the hair at hand. */
-export { judgeUse, stopsHelping, type TradePoint, type UseAim, type UseFigures, type UseLimits } from './best-use.ts';
+export { meritOfUse, stopsHelping, type TradePoint, type UseAim, type UseFigures, type UseLimits } from './best-use.ts';
 export type { UsesAsked } from './evaluate.ts';
-export { type Genome, type Judgement, Search } from './search.ts';
+export { type Genome, type Merit, Search } from './search.ts';
 export { type Allowed, changesInWords, planWithUse, searchSpace, type UseSpace } from './use.ts';

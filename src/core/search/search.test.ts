@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import direct from 'ml-direct';
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numerics/random.ts';
-import { judgeUse, stopsHelping, type UseFigures } from './best-use.ts';
-import { type Genome, type Judgement, Search } from './search.ts';
+import { meritOfUse, stopsHelping, type UseFigures } from './best-use.ts';
+import { type Genome, type Merit, Search } from './search.ts';
 
 const SIZES = [6, 5, 7, 4, 3];
 
@@ -19,7 +19,7 @@ function problem(seed: number) {
   };
 }
 
-function run(search: Search, value: (g: Genome) => Judgement, batch = 16) {
+function run(search: Search, value: (g: Genome) => Merit, batch = 16) {
   while (!search.isDone) for (const g of search.ask(batch)) search.tell(g, value(g));
   return search;
 }
@@ -37,7 +37,7 @@ describe('a search', () => {
     });
     expect(seen.size).toBe(whole);
     const best = Math.max(...[...seen].map((k) => f(k.split(',').map(Number))));
-    expect(search.best?.judgement.score).toBe(best);
+    expect(search.best?.merit.score).toBe(best);
   });
 
   it('with an eighth of the tries is never worse than 1 % from the optimum, on forty problems', () => {
@@ -48,7 +48,7 @@ describe('a search', () => {
         new Search({ sizes: SIZES, budget: Math.floor(whole / 8), random: seededRandom(seed), exhaustive: false }),
         (g) => ({ score: f(g) }),
       );
-      const [optimum, found] = [all, few].map((s) => s.best?.judgement.score ?? 0);
+      const [optimum, found] = [all, few].map((s) => s.best?.merit.score ?? 0);
       expect(found).toBeGreaterThan(optimum - 0.01 * Math.abs(optimum));
     }
   });
@@ -73,11 +73,11 @@ describe('a search', () => {
         new Search({ sizes: SIZES, budget: Math.min(asked, whole - 1), random: seededRandom(seed), exhaustive: false }),
         (g) => ({ score: f(g) }),
       );
-      expect(mine.best?.judgement.score).toBeGreaterThan(-lib.minFunctionValue - 0.01);
+      expect(mine.best?.merit.score).toBeGreaterThan(-lib.minFunctionValue - 0.01);
     }
   });
 
-  it('goes the same way for the same seed, whatever order the judges answer in', () => {
+  it('goes the same way for the same seed, whatever order the evaluators answer in', () => {
     const f = problem(8);
     const ways = [1, 2].map(() => {
       const order: string[] = [];
@@ -104,7 +104,7 @@ describe('a search', () => {
         const search = new Search({ sizes: SIZES, budget: 90, random, starts: [now] });
         const first = search.ask(4);
         expect(first[0]).toEqual(now);
-        const value = (g: Genome): Judgement => ({
+        const value = (g: Genome): Merit => ({
           score: g[0],
           ...(g[3] === 0 ? {} : { trade: { cost: g[1], gain: g[2] + 0.1 * g[1] } }),
         });
@@ -134,7 +134,7 @@ describe('what is better', () => {
   });
   const limits = { packs: 5, minutes: 300, massG: 300 };
   const score = (f: Partial<UseFigures>, enough = 0.5) =>
-    judgeUse(plan(f), limits, { kind: 'cover', enough }, 'enough').score;
+    meritOfUse(plan(f), limits, { kind: 'cover', enough }, 'enough').score;
 
   it('more cover within the limits; anything beyond a limit is worse than anything within', () => {
     expect(score({ hidden: 0.93 })).toBeGreaterThan(score({}));
@@ -152,14 +152,14 @@ describe('what is better', () => {
   });
   it('for the least hair: fewer packs, then fewer grams, only where it hides enough', () => {
     const least = (f: Partial<UseFigures>) =>
-      judgeUse(plan(f), limits, { kind: 'leastHair', hidden: 0.9 }, 'enough').score;
+      meritOfUse(plan(f), limits, { kind: 'leastHair', hidden: 0.9 }, 'enough').score;
     expect(least({ packs: 3 })).toBeGreaterThan(least({ packs: 4 }));
     expect(least({ massG: 200 })).toBeGreaterThan(least({ massG: 250 }));
     expect(least({ packs: 1, hidden: 0.8 })).toBeLessThan(least({ packs: 5 }));
     expect(least({ hidden: 0.8 })).toBeLessThan(least({ hidden: 0.85 }));
   });
   it('beyond the packs it still has its place on the curve, beyond hours or load not', () => {
-    const trade = (f: Partial<UseFigures>) => judgeUse(plan(f), limits, { kind: 'cover', enough: 1 }, 'enough').trade;
+    const trade = (f: Partial<UseFigures>) => meritOfUse(plan(f), limits, { kind: 'cover', enough: 1 }, 'enough').trade;
     expect(trade({ packs: 9 })).toEqual({ cost: 9, gain: 0.9 });
     expect(trade({ minutes: 400 })).toBeUndefined();
   });

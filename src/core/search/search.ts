@@ -6,7 +6,7 @@
  */
 export type Genome = readonly number[];
 
-export interface Judgement {
+export interface Merit {
   /** To be made large. */
   readonly score: number;
   /** What it costs and what it gives, for the trade-off curve; undefined where it must not be taken. */
@@ -26,7 +26,7 @@ export interface SearchOptions {
 
 export interface Found {
   readonly genome: Genome;
-  readonly judgement: Judgement;
+  readonly merit: Merit;
 }
 
 const POPULATION = 36;
@@ -70,7 +70,7 @@ export class Search {
   get tradeOff(): Array<Found & { readonly cost: number; readonly gain: number }> {
     const curve: Array<Found & { cost: number; gain: number }> = [];
     for (const [cost, found] of [...this.front].sort((a, b) => a[0] - b[0])) {
-      const gain = found.judgement.trade?.gain as number;
+      const gain = found.merit.trade?.gain as number;
       if (curve.length === 0 || gain > curve[curve.length - 1].gain) curve.push({ ...found, cost, gain });
     }
     return curve;
@@ -103,18 +103,18 @@ export class Search {
     return batch;
   }
 
-  tell(genome: Genome, judgement: Judgement) {
-    const found = { genome, judgement };
+  tell(genome: Genome, merit: Merit) {
+    const found = { genome, merit };
     this.told.set(genome.join(), found);
-    if (!this.bestFound || judgement.score > this.bestFound.judgement.score) this.bestFound = found;
-    const { trade } = judgement;
+    if (!this.bestFound || merit.score > this.bestFound.merit.score) this.bestFound = found;
+    const { trade } = merit;
     if (trade) {
       const old = this.front.get(trade.cost);
-      if (!old || trade.gain > (old.judgement.trade?.gain as number)) this.front.set(trade.cost, found);
+      if (!old || trade.gain > (old.merit.trade?.gain as number)) this.front.set(trade.cost, found);
     }
     this.population.push(found);
     if (this.population.length > POPULATION) {
-      this.population.sort((a, b) => b.judgement.score - a.judgement.score);
+      this.population.sort((a, b) => b.merit.score - a.merit.score);
       this.population.length = POPULATION;
     }
   }
@@ -182,7 +182,7 @@ export class Search {
   private parent(): Genome {
     const pick = () => this.population[this.below(this.population.length)];
     const [a, b] = [pick(), pick()];
-    return (a.judgement.score >= b.judgement.score ? a : b).genome;
+    return (a.merit.score >= b.merit.score ? a : b).genome;
   }
 
   private onFront(): Genome {

@@ -5,7 +5,7 @@ import { deepPartStraight, shoulderCurls } from '../../demo/plans.ts';
 import { readPlan } from '../../model/read-plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import { seededRandom } from '../numerics/random.ts';
-import { judgeUse } from './best-use.ts';
+import { meritOfUse } from './best-use.ts';
 import { evaluateUses, figuresOfUse } from './evaluate.ts';
 import { Search } from './search.ts';
 import { changesInWords, planWithUse, searchSpace } from './use.ts';
@@ -105,14 +105,14 @@ describe('judged on a coarse head', () => {
       const known = cache.get(key);
       if (known !== undefined) return known;
       const [f] = evaluateUses({ inputs, space: few, genomes: [at(g)] });
-      const s = f ? judgeUse(f, limits, { kind: 'cover', enough: 1 }, 'enough').score : Number.NEGATIVE_INFINITY;
+      const s = f ? meritOfUse(f, limits, { kind: 'cover', enough: 1 }, 'enough').score : Number.NEGATIVE_INFINITY;
       cache.set(key, s);
       return s;
     };
     const run = (budget: number, exhaustive: boolean) => {
       const search = new Search({ sizes, budget, random: seededRandom(6), exhaustive });
       while (!search.isDone) for (const g of search.ask(16)) search.tell(g, { score: score(g) });
-      return search.best?.judgement.score ?? Number.NEGATIVE_INFINITY;
+      return search.best?.merit.score ?? Number.NEGATIVE_INFINITY;
     };
     const all = run(100_000, true);
     const quarter = run(Math.ceil(sizes.reduce((n, s) => n * s, 1) / 4), false);
