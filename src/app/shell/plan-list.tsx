@@ -1,6 +1,6 @@
 /** Her plans in a list: what can be done with each, and how another begins. */
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readPlanJson } from '../../formats/plan-json.ts';
 import { setField } from '../../model/commands.ts';
@@ -22,6 +22,7 @@ import { db, newId } from '../session/database.ts';
 import { exportPlan } from '../session/files.ts';
 import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
+import { OpenFile } from '../ui/open-file.tsx';
 
 export function PlanList({ currentId, close }: { readonly currentId: string | undefined; readonly close: () => void }) {
   const plans = useLiveQuery(() => keptPlans(db));
@@ -63,7 +64,14 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
         >
           New plan
         </button>
-        <OpenFile onChosen={deeds.bringIn} />
+        <OpenFile
+          words="Open a file"
+          className="word font-strong"
+          label="Plan file"
+          accept=".json,application/json"
+          testId="import-file"
+          onChosen={deeds.bringIn}
+        />
       </div>
     </>
   );
@@ -165,31 +173,6 @@ function PlanEntry(props: {
         </>
       )}
     </li>
-  );
-}
-
-function OpenFile({ onChosen }: { readonly onChosen: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <button type="button" className="word font-strong" onClick={() => input.current?.click()}>
-        Open a file
-      </button>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Plan file"
-        data-testid="import-file"
-        onChange={(e) => {
-          const [chosen] = e.target.files ?? [];
-          e.target.value = '';
-          if (chosen) onChosen(chosen);
-        }}
-      />
-    </>
   );
 }
 

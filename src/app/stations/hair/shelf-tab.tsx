@@ -1,12 +1,13 @@
 /** Hair that is hers, whatever plan it is used in. */
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { CONDITION_NAMES } from '../../../core/trade/index.ts';
 import { addProduct } from '../../../model/cap-and-hair.ts';
 import { keepHair, offShelf, type ShelfHair, shelfHair } from '../../../store/shelf.ts';
 import { db } from '../../session/database.ts';
 import { exportProducts } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { OpenFile } from '../../ui/open-file.tsx';
 
 interface Said {
   readonly words: string;
@@ -28,7 +29,14 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
         <button type="button" className="button" data-testid="keep-hair" onClick={() => void keep()}>
           Keep this plan’s hair
         </button>
-        <FromTable say={setSaid} />
+        <OpenFile
+          words="From a table (CSV)"
+          className="button"
+          label="Table of hair"
+          accept=".csv,text/csv"
+          testId="import-hair"
+          onChosen={(file) => void fromTable(file).then(setSaid)}
+        />
         <button
           type="button"
           className="button"
@@ -53,36 +61,12 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
   );
 }
 
-function FromTable({ say }: { readonly say: (said: Said) => void }) {
-  const file = useRef<HTMLInputElement>(null);
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const { readProductsCsv } = await import('../../../formats/products-csv.ts');
-    const read = readProductsCsv(await chosen.text());
-    if (!read.ok) return say({ words: `${read.why} Nothing was changed.`, wrong: true });
-    await keepHair(db, read.value, Date.now());
-    say({ words: `${read.value.length} kept on the shelf.`, wrong: false });
-  };
-  return (
-    <>
-      <button type="button" className="button" onClick={() => file.current?.click()}>
-        From a table (CSV)
-      </button>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Table of hair"
-        data-testid="import-hair"
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
-    </>
-  );
+async function fromTable(file: File): Promise<Said> {
+  const { readProductsCsv } = await import('../../../formats/products-csv.ts');
+  const read = readProductsCsv(await file.text());
+  if (!read.ok) return { words: `${read.why} Nothing was changed.`, wrong: true };
+  await keepHair(db, read.value, Date.now());
+  return { words: `${read.value.length} kept on the shelf.`, wrong: false };
 }
 
 function Shelved(props: { readonly shelved: ShelfHair; readonly session: PlanSession }) {
