@@ -44,7 +44,7 @@ export function Figure(props: { readonly name: React.ReactNode; readonly childre
   return (
     <div className="line flex items-baseline justify-between gap-3 py-1.5">
       <dt>{props.name}</dt>
-      <dd className="fig text-right text-lead">{props.children}</dd>
+      <dd className="fig shrink-0 text-right text-lead">{props.children}</dd>
     </div>
   );
 }

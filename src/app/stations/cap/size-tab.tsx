@@ -55,7 +55,9 @@ function SpacingTable({
   return (
     <Ledger
       testId="form-spacing"
-      caption={block ? 'What to do on the block' : 'In holes of the net'}
+      caption={
+        <b className="font-strong text-body text-ink">{block ? 'What to do on the block' : 'In holes of the net'}</b>
+      }
       heads={['zone', 'worn', ...(block ? ['on it'] : []), 'holes up, across']}
       lines={ZONES.map((z) => {
         const f = spacing[z];
