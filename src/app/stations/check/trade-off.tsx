@@ -64,6 +64,10 @@ function scalesOf({ curve, now }: UseRun, chosen: UseCandidate | undefined) {
   return { x, y, packs: [...new Set(packs)].sort((a, b) => a - b) };
 }
 
+function Point(props: { readonly x: number; readonly y: number; readonly r: number; readonly fill: string }) {
+  return <circle cx={props.x} cy={props.y} r={props.r} fill={props.fill} stroke="var(--ink)" strokeWidth="1.6" />;
+}
+
 function Curve({ run, chosen }: Omit<Props, 'onChoose'>) {
   const { curve, now, stopsAt } = run;
   const { x, y, packs } = scalesOf(run, chosen);
@@ -95,17 +99,10 @@ function Curve({ run, chosen }: Omit<Props, 'onChoose'>) {
       )}
       <path d={path ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.8" />
       {now && <path d={`M${x(now.packs) - 5} ${y(now.hidden)}h10m-5 -5v10`} stroke="var(--madder)" strokeWidth="2.2" />}
-      {[...curve, ...(chosen && !curve.includes(chosen) ? [chosen] : [])].map((c) => (
-        <circle
-          key={c.genome.join()}
-          cx={x(c.packs)}
-          cy={y(c.hidden)}
-          r={c.genome === chosen?.genome ? 6.5 : 4}
-          fill={c.genome === chosen?.genome ? 'var(--brass)' : 'var(--ground)'}
-          stroke="var(--ink)"
-          strokeWidth="1.6"
-        />
+      {curve.map((c) => (
+        <Point key={c.packs} x={x(c.packs)} y={y(c.hidden)} r={4} fill="var(--ground)" />
       ))}
+      {chosen && <Point x={x(chosen.packs)} y={y(chosen.hidden)} r={6.5} fill="var(--brass)" />}
     </svg>
   );
 }

@@ -30,7 +30,7 @@ export function InstallScreen() {
   if (session === null) {
     return (
       <main className="p-10">
-        <h1 className="text-heading">There is no such install here.</h1>
+        <h1 className="text-far-text">There is no such install here.</h1>
         <Link className="word" to="/">
           Back to your plans
         </Link>
@@ -45,7 +45,7 @@ export function InstallScreen() {
     );
   if (!session || !loaded || !answer)
     return (
-      <main className="p-10 text-heading" aria-busy="true">
+      <main className="p-10 text-far-text" aria-busy="true">
         Finding the place where you left off …
       </main>
     );

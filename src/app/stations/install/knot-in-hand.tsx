@@ -29,11 +29,11 @@ export function KnotTitle(props: {
           {knotName(knot)}
         </div>
         {paused ? (
-          <div className="mt-2 text-heading leading-tight" role="status" data-testid="paused">
+          <div className="mt-2 text-far-text leading-tight" role="status" data-testid="paused">
             Paused, and kept. Space goes on.
           </div>
         ) : (
-          <div className="mt-2 text-heading leading-tight text-ink2">
+          <div className="mt-2 text-far-text leading-tight text-ink2">
             of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label}, {THROUGH_WORDS[knot.through]}
           </div>
         )}
@@ -112,11 +112,11 @@ export function NextAndBack(props: {
         <span className="fig block text-far-button" style={{ letterSpacing: '-.02em' }}>
           {words}
         </span>
-        <span className="mt-3 block text-heading text-yarn2">{then}</span>
+        <span className="mt-3 block text-far-text text-yarn2">{then}</span>
       </button>
       <button
         type="button"
-        className="border-l-2 border-dotted border-yarn2 text-center text-heading"
+        className="border-l-2 border-dotted border-yarn2 text-center text-far-text"
         onClick={back}
         disabled={!canBack}
         data-testid="back"

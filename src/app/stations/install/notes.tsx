@@ -11,7 +11,7 @@ export function Big(props: { readonly onClick: () => void; readonly children: Re
     <button
       type="button"
       onClick={props.onClick}
-      className="min-h-15 rounded-[3px] border-2 border-ink px-5 text-heading"
+      className="min-h-15 rounded-[3px] border-2 border-ink px-5 text-far-text"
     >
       {props.children}
     </button>
@@ -36,7 +36,7 @@ export function Forecast({ forecast, total }: { readonly forecast: InstallForeca
         )}
         <path d={`M${740 * share},0V28`} stroke="var(--ink)" strokeWidth="3.5" />
       </svg>
-      <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-heading">
+      <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-far-text">
         <span>
           {forecast.knotsToCome} of {total} knots to come, about {duration(forecast.secondsToCome / 60)}
           {forecast.fromOwnPace ? ' at your pace' : ''}
@@ -63,7 +63,7 @@ export function Done({
   const navigate = useNavigate();
   const skipped = state.done.length - state.piecesUsed;
   return (
-    <section className="px-10 py-8 text-heading">
+    <section className="px-10 py-8 text-far-text">
       <p className="fig text-callout">Every knot is in</p>
       <p className="mt-4 max-w-[40ch]">
         {state.piecesUsed} pieces hooked{skipped > 0 ? `, ${skipped} places left empty` : ''},{' '}
@@ -72,7 +72,7 @@ export function Done({
       </p>
       <button
         type="button"
-        className="button primary mt-6 max-w-105 text-heading"
+        className="button primary mt-6 max-w-105 text-far-text"
         data-testid="finish"
         onClick={() => {
           if (!state.finished) onFinish();
@@ -102,7 +102,7 @@ export function NotePad({
   return (
     <dialog
       ref={dialog}
-      className="panel m-auto w-[min(560px,92vw)] p-6 text-heading backdrop:bg-black/40"
+      className="panel m-auto w-[min(560px,92vw)] p-6 text-far-text backdrop:bg-black/40"
       onClose={onClose}
       aria-label="Note"
     >

@@ -124,6 +124,7 @@ function Reading(props: {
   return (
     <>
       <input
+        className="entry text-right"
         aria-label={props.label}
         data-testid={props.testId}
         autoComplete="off"
