@@ -91,6 +91,27 @@ describe('a plan that can’t be worked out', () => {
   });
 });
 
+describe('a record that is damaged', () => {
+  it('is kept, named and offered as a file; every other plan opens', async () => {
+    await browser.go(`${url}/plan/demo-deep-part/aim`);
+    await browser.settled();
+    await spoil(`window.__whole = structuredClone(record.history); record.history = { past: [], future: [] };`);
+    await browser.script('location.assign("/?choose")');
+    await browser.appears(`[data-plan="${PLAN}"]`);
+    expect(await browser.text(`[data-plan="${PLAN}"]`)).toMatch(
+      /A plan without a name.*damaged, kept as it is.*Save as a file/s,
+    );
+    expect(await browser.text('[data-plan="demo-deep-part"]')).toMatch(/Copy.*Rename/s);
+    await browser.go(`${url}/plan/demo-deep-part/aim`);
+    await browser.settled();
+    await browser.go(`${url}/plan/${PLAN}/rows`);
+    await browser.appears('[data-testid="page-fault"]');
+    expect(await browser.text('[data-testid="page-fault"]')).toMatch(
+      /holds no record\. Everything you entered is kept/,
+    );
+  });
+});
+
 describe('a part that throws takes down itself alone', () => {
   afterEach(() => browser.command('Network.setBlockedURLs', { urls: [] }));
   beforeEach(async () => {

@@ -81,6 +81,19 @@ describe('meshwork plan FILE', () => {
   it.each([
     ['a file that is not there', () => ['plan', join(folder, 'nothing.json')], /there is no such file/],
     ['a folder', () => ['plan', folder], /it is a folder/],
+    [
+      'a version and nothing else',
+      () => ['plan', file('bare.json', '{"format":"meshwork-plan","version":1}')],
+      /not written as plans of version 1 were/,
+    ],
+    [
+      'records 5 000 deep',
+      () => [
+        'plan',
+        file('deep.json', `{"format":"meshwork-plan","version":5,"base":${'['.repeat(5000)}${']'.repeat(5000)}}`),
+      ],
+      /too deep in each other/,
+    ],
     ['broken JSON', () => ['plan', file('broken.json', '{"format":')], /isn’t JSON/],
     ['a foreign file', () => ['plan', file('foreign.json', '{"name":"other"}')], /not a Meshwork plan/],
     [

@@ -4,6 +4,7 @@ import { judge, planWithFindings } from '../core/findings/index.ts';
 import { planGraph, spacingStep } from '../core/plan/index.ts';
 import { computedPlan } from '../formats/computed-json.ts';
 import { readPlanJson } from '../formats/plan-json.ts';
+import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
 
 const USAGE = 'Usage: npm run -s meshwork -- plan FILE';
@@ -30,11 +31,20 @@ function main(args: readonly string[]) {
   if (command !== 'plan' || path === undefined || rest.length > 0) fail(USAGE);
   const plan = readPlanJson(readFile(path));
   if (!plan.ok) fail(plan.why);
-  const inputs = planInputs(plan.value);
-  const graph = planGraph();
-  const result = planWithFindings(graph, inputs);
-  const computed = computedPlan(plan.value, result, spacingStep(graph, inputs), judge(graph, inputs));
-  process.stdout.write(`${JSON.stringify(computed, null, 2)}\n`);
+  process.stdout.write(`${JSON.stringify(computedOf(plan.value), null, 2)}\n`);
+}
+
+/** What a plan says that can’t be laid is a sentence; any other error is a mistake of ours and is shown whole. */
+function computedOf(plan: PlanDocument) {
+  try {
+    const inputs = planInputs(plan);
+    const graph = planGraph();
+    const result = planWithFindings(graph, inputs);
+    return computedPlan(plan, result, spacingStep(graph, inputs), judge(graph, inputs));
+  } catch (error) {
+    if (error instanceof RangeError) fail(`This plan could not be worked out: ${error.message}`);
+    throw error;
+  }
 }
 
 main(process.argv.slice(2));

@@ -19,7 +19,12 @@ const move = amount(-LONGEST_MOVE_MM, LONGEST_MOVE_MM, 'The way a line was moved
 
 const edit = oneShape('A change to the base', {
   move: object({ id: changeId, op: choice(['move'], ''), a: sectionId, b: sectionId, startMm: move, endMm: move }),
-  cut: object({ id: changeId, op: choice(['cut'], ''), section: sectionId, line: directions(400).min(2) }),
+  cut: object({
+    id: changeId,
+    op: choice(['cut'], ''),
+    section: sectionId,
+    line: directions(400).min(2, 'A line needs at least two places.'),
+  }),
   merge: object({ id: changeId, op: choice(['merge'], ''), a: sectionId, b: sectionId }),
   tie: object({ id: changeId, op: choice(['tie'], ''), section: sectionId, at: direction }),
   even: object({
@@ -67,7 +72,9 @@ export const base = object({
   found: object({
     what: choice(FOUND_KINDS, 'What is already there'),
     ageDays: within(L.ageDays, 'The age of the base', true),
-    lines: array(directions(400).min(2)).required().max(L.lines, `At most ${L.lines} lines can be entered.`),
+    lines: array(directions(400).min(2, 'A line needs at least two places.'))
+      .required()
+      .max(L.lines, `At most ${L.lines} lines can be entered.`),
   })
     .noUnknown()
     .strict()

@@ -10,11 +10,10 @@ import {
   OWN_ROWS,
   WIG_HOLDS,
 } from '../core/trade/index.ts';
-import { choice, lengthText, within } from './checks.ts';
+import { choice, within, writtenLength } from './checks.ts';
 
 const C = CAP_LIMITS;
-const capSize = (limits: readonly [number, number], what: string) =>
-  lengthText(...limits, what).required(`${what} is missing.`);
+const capSize = (limits: readonly [number, number], what: string) => writtenLength(...limits, what);
 export const cap = object({
   dome: choice(DOMES, 'The cap'),
   opening: choice(OPENINGS, 'The opening of the cap'),

@@ -1,7 +1,25 @@
 /** What entries of a document are checked by: numbers within limits, choices, lengths as text, places on the head. */
-import { type AnyObject, array, type InferType, mixed, number, type ObjectSchema, string, tuple } from 'yup';
+import { type AnyObject, array, type InferType, mixed, number, type ObjectSchema, setLocale, string, tuple } from 'yup';
 import { type Fingers, readLength } from './fingers.ts';
-import type { LengthUnit } from './lengths.ts';
+import { type LengthUnit, quoted } from './lengths.ts';
+
+/** Where a check has no words of its own, these are said in place of the library’s. */
+setLocale({
+  mixed: {
+    default: 'An entry is not as it should be.',
+    required: 'An entry is missing.',
+    defined: 'An entry is missing.',
+    notNull: 'An entry is empty.',
+    notType: 'An entry is of another kind than it should be.',
+    oneOf: 'An entry is none of those that are known here.',
+  },
+  string: { min: 'An entry is too short.', max: 'An entry is too long.' },
+  number: { min: 'A number is too small.', max: 'A number is too large.', integer: 'A number has to be whole.' },
+  array: { min: 'A list is too short.', max: 'A list is too long.', length: 'A list has another length.' },
+  tuple: { notType: 'A place has to be two numbers of degrees.' },
+  // biome-ignore lint/suspicious/noTemplateCurlyInString: the library puts the name in
+  object: { noUnknown: 'The entry ${unknown} is not known here.' },
+});
 
 /** A length as text that means a length within limits; empty means not measured. */
 export const lengthText = (low: number, high: number, what: string) =>
@@ -15,11 +33,17 @@ export const lengthText = (low: number, high: number, what: string) =>
       if (!parsed.ok) return context.createError({ message: `${what}: ${parsed.why}` });
       if (parsed.value < low || parsed.value > high) {
         return context.createError({
-          message: `${what}: “${text.trim()}” is ${(parsed.value / 10).toFixed(1)} cm; it should be from ${low / 10} to ${high / 10} cm.`,
+          message: `${what}: ${quoted(text)} is ${(parsed.value / 10).toFixed(1)} cm; it should be from ${low / 10} to ${high / 10} cm.`,
         });
       }
       return true;
     });
+
+/** A length that has to be there: blanks are nothing written. */
+export const writtenLength = (low: number, high: number, what: string) =>
+  lengthText(low, high, what)
+    .required(`${what} is missing.`)
+    .test('written', `${what}: nothing is written there.`, (t) => t.trim() !== '');
 
 export const amount = (low: number, high: number, what: string) =>
   number()
@@ -64,9 +88,11 @@ export function oneShape<S extends Readonly<Record<string, ObjectSchema<AnyObjec
     });
 }
 
+export const LOWEST_PLACE_DEG = -60;
 /** A direction from the middle of the head: azimuth and elevation, degrees. */
 export const direction = tuple([
   amount(-180, 180, 'The azimuth of a place'),
-  amount(-90, 90, 'The elevation of a place'),
+  // Lower lies the neck.
+  amount(LOWEST_PLACE_DEG, 90, 'The elevation of a place'),
 ]).required('A place on the head is missing.');
 export const directions = (most: number) => array(direction).required().max(most, 'That line has too many points.');

@@ -11,7 +11,7 @@ export interface Fingers {
 
 /** Width of one finger, mm; undefined where what is written is no length. */
 export function fingerOf(fingers: Fingers | undefined, unit: LengthUnit): number | undefined {
-  if (fingers === undefined || typeof fingers.width !== 'string') return undefined;
+  if (typeof fingers?.width !== 'string') return undefined;
   const parsed = parseLength(fingers.width, unit === 'finger' ? 'cm' : unit, DEFAULT_FINGER_MM);
   return parsed.ok ? parsed.value / (fingers.count === 4 ? 4 : 1) : undefined;
 }

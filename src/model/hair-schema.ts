@@ -15,7 +15,7 @@ import {
   TEXTURES,
   TUGS,
 } from '../core/trade/index.ts';
-import { amount, choice, lengthText, recordId, text, within } from './checks.ts';
+import { amount, choice, lengthText, recordId, text, within, writtenLength } from './checks.ts';
 
 const P = PRODUCT_LIMITS;
 /** One product as she wrote it. */
@@ -26,7 +26,7 @@ export const productSchema = object({
   bundlesPerPack: within(P.bundlesPerPack, 'Bundles in a pack', true),
   strandsPerPiece: within(P.strandsPerPiece, 'Strands in a piece', true),
   packMassG: within(P.packMassG, 'The mass of a pack'),
-  length: lengthText(...P.lengthMm, 'The length of a piece').required('The length of a piece is missing.'),
+  length: writtenLength(...P.lengthMm, 'The length of a piece'),
   /** Empty while it has not been measured drawn out. */
   drawnOut: lengthText(...P.lengthMm, 'The length of a piece, drawn out'),
   fibre: choice(FIBRES, 'The fibre'),

@@ -13,7 +13,7 @@ import {
   TAPE_MEASURES,
   type TapeMeasure,
 } from '../core/trade/index.ts';
-import { amount, choice, directions, lengthText, oneShape } from './checks.ts';
+import { amount, choice, directions, lengthText, oneShape, writtenLength } from './checks.ts';
 
 export const MOST_MARKS = 300;
 
@@ -36,13 +36,7 @@ export const noPart = object({ kind: choice(['crown', 'swept'], 'The kind of par
   .required();
 
 const readings = (m: TapeMeasure) =>
-  array(
-    lengthText(...TAPE_LIMITS_MM[m], TAPE_INFO[m].name).test(
-      'written',
-      `${TAPE_INFO[m].name}: nothing is written there.`,
-      (t) => t !== '',
-    ),
-  )
+  array(writtenLength(...TAPE_LIMITS_MM[m], TAPE_INFO[m].name))
     .required(`${TAPE_INFO[m].name} is missing.`)
     .max(MOST_READINGS, `${TAPE_INFO[m].name}: at most ${MOST_READINGS} readings are kept.`);
 
@@ -66,7 +60,10 @@ export const mark = object({
   place: oneShape('The place of a mark', {
     region: object({ region: choice(REGIONS, 'The region') }),
     stroke: object({
-      stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 60, 'The width of a brush') })
+      stroke: object({
+        points: directions(400).min(1, 'A stroke needs a place.'),
+        radiusMm: amount(2, 60, 'The width of a brush'),
+      })
         .noUnknown()
         .strict()
         .required(),
@@ -76,8 +73,11 @@ export const mark = object({
   .noUnknown()
   .strict();
 
+const OWN_LENGTH = [5, 1500, 'The length of your own hair'] as const;
+export const ownLength = writtenLength(...OWN_LENGTH);
+
 export const hairOfPlace = {
-  length: lengthText(5, 1500, 'The length of your own hair'),
+  length: lengthText(...OWN_LENGTH),
   strand: choice(STRANDS, 'The strand'),
   fullness: choice(FULLNESS, 'The fullness of your hair'),
   curl: choice(CURLS, 'The curl of your hair'),

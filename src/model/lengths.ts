@@ -41,14 +41,20 @@ export function parseLength(text: string, bareUnit: LengthUnit, fingerMm: number
       ? [match[1] ?? (match[2] ? '0' : undefined), match[2], match[3], match[4]]
       : [];
   if (whole === undefined)
-    return { ok: false, why: `“${text.trim()}” isn’t a length. Write it like 57 cm, 22 1/2 in or 31 fingers.` };
+    return { ok: false, why: `${quoted(text)} isn’t a length. Write it like 57 cm, 22 1/2 in or 31 fingers.` };
   if (under !== undefined && Number(under) === 0) return { ok: false, why: 'A fraction can’t have 0 below the line.' };
   const unit = unitOf(word ?? '', bareUnit);
   if (!unit)
-    return { ok: false, why: `“${(word ?? '').trim()}” isn’t a unit that is known here. Use cm, mm, in or fingers.` };
+    return { ok: false, why: `${quoted(word ?? '')} isn’t a unit that is known here. Use cm, mm, in or fingers.` };
   const amount = Number(whole) + (over !== undefined ? Number(over) / Number(under) : 0);
   if (!Number.isFinite(amount) || amount <= 0) return { ok: false, why: 'A length has to be more than nothing.' };
   return { ok: true, value: amount * mmPer(unit, fingerMm) };
+}
+
+/** What was written, said back: never more of it than can be read at a glance. */
+export function quoted(text: string): string {
+  const said = text.trim();
+  return said.length > 40 ? `“${said.slice(0, 40)}…”` : `“${said}”`;
 }
 
 /** Decimal comma to point, fraction signs spelled out, one space between words. */

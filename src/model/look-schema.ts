@@ -8,12 +8,12 @@ import {
   OUTLINES,
   REACH_LIMITS_MM,
 } from '../core/trade/index.ts';
-import { amount, choice, lengthText, within } from './checks.ts';
+import { amount, choice, within, writtenLength } from './checks.ts';
 
 export const finish = object({
   fullness: choice(FULLNESS_AIMS, 'The fullness'),
   outline: choice(OUTLINES, 'The outline'),
-  reach: lengthText(...REACH_LIMITS_MM, 'What it is trimmed to').required('What it is trimmed to is missing.'),
+  reach: writtenLength(...REACH_LIMITS_MM, 'What it is trimmed to'),
 })
   .noUnknown()
   .strict()

@@ -34,10 +34,11 @@ import {
   measures,
   noPart,
   offset,
+  ownLength,
   regionHair,
   sideOffsets,
 } from './head-schema.ts';
-import { LENGTH_UNITS, type LengthUnit } from './lengths.ts';
+import { LENGTH_UNITS, type LengthUnit, quoted } from './lengths.ts';
 import { enough, finish, guesses } from './look-schema.ts';
 import { overrideAt, rows } from './rows-schema.ts';
 
@@ -80,7 +81,7 @@ export const planSchema = object({
         const { unit } = (context.from?.at(-1)?.value ?? {}) as { unit?: LengthUnit };
         const finger = fingerOf(context.parent as Fingers, unit ?? 'cm');
         if (finger === undefined)
-          return context.createError({ message: `A finger’s width: “${text}” isn’t a length.` });
+          return context.createError({ message: `A finger’s width: ${quoted(text)} isn’t a length.` });
         const [low, high] = FINGER_LIMITS_MM;
         if (finger >= low && finger <= high) return true;
         return context.createError({
@@ -106,7 +107,7 @@ export const planSchema = object({
     .required(),
   ownHair: object({
     ...hairOfPlace,
-    length: hairOfPlace.length.required(),
+    length: ownLength,
     ponytail: lengthText(15, 300, 'The girth of your ponytail'),
     freshEnds: boolean().strict().required(),
     byRegion: object(

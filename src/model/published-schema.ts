@@ -4,6 +4,7 @@
  * there) is beyond JSON Schema and stays with the validator.
  */
 import type { AnyObject, Schema, SchemaDescription } from 'yup';
+import { LOWEST_PLACE_DEG } from './checks.ts';
 import { PLAN_VERSION, planSchema } from './plan.ts';
 
 export type JsonSchema = Readonly<Record<string, unknown>>;
@@ -14,7 +15,7 @@ const DIRECTION = {
   description: 'Azimuth from the face (positive to her left) and elevation, degrees.',
   prefixItems: [
     { type: 'number', minimum: -180, maximum: 180 },
-    { type: 'number', minimum: -90, maximum: 90 },
+    { type: 'number', minimum: LOWEST_PLACE_DEG, maximum: 90 },
   ],
   items: false,
   minItems: 2,
@@ -63,7 +64,9 @@ function shapeOf(schema: Schema): AnyObject {
     case 'string':
       return {
         type,
-        ...given('minLength', tests.some((t) => t.name === 'required' || t.name === 'written') ? 1 : undefined),
+        ...given('minLength', tests.some((t) => t.name === 'required') ? 1 : undefined),
+        // Blanks alone are nothing written.
+        ...given('pattern', tests.some((t) => t.name === 'written') ? '\\S' : undefined),
         ...given('maxLength', max),
       };
     case 'number':

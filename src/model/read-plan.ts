@@ -22,22 +22,60 @@ export function readPlan(value: unknown): Parsed<PlanDocument> {
       why: `This plan was written by a newer Meshwork (version ${version}; this one reads up to ${PLAN_VERSION}).`,
     };
   }
-  const plan = migratePlan(record);
+  if (isDeeper(record, DEEPEST)) {
+    return { ok: false, why: 'This plan can’t be read: its records lie too deep in each other.' };
+  }
+  const plan = broughtUp(record);
+  if (!plan) {
+    return { ok: false, why: `This plan can’t be read: it is not written as plans of version ${version} were.` };
+  }
   const fault = faultOf(plan);
   if (!fault) return { ok: true, value: plan as unknown as PlanDocument };
-  const at = fault.path ? ` (${fault.path})` : '';
-  return { ok: false, why: `This plan can’t be read: ${fault.message}${at}` };
+  const at = fault.path ? ` (${clipped(fault.path, 60)})` : '';
+  return { ok: false, why: `This plan can’t be read: ${oneSentence(fault.message)}${at}` };
 }
 
+/** No plan has records within records deeper than this; a file that has is refused before anything is copied. */
+const DEEPEST = 24;
+
+function isDeeper(value: object, most: number): boolean {
+  let level: object[] = [value];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > most) return true;
+    level = level.flatMap((v) => Object.values(v).filter((inner) => typeof inner === 'object' && inner !== null));
+  }
+  return false;
+}
+
+/** The steps up to today take older plans as they were written then; what is not so written can’t be brought up. */
+function broughtUp(record: Record<string, unknown>): Record<string, unknown> | undefined {
+  try {
+    return migratePlan(record);
+  } catch {
+    return undefined;
+  }
+}
+
+/** What is said back is one line, and no longer than can be read. */
+function oneSentence(message: string): string {
+  return clipped(message.replace(/[\s\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ').trim(), 240);
+}
+const clipped = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
+
 /** Why a plan that she has just changed can't be so, in words for her, or nothing where it can. */
-export const refusalOf = (plan: PlanDocument): string | undefined => faultOf(plan)?.message;
+export function refusalOf(plan: PlanDocument): string | undefined {
+  const fault = faultOf(plan);
+  return fault && oneSentence(fault.message);
+}
 
 function faultOf(plan: unknown): ValidationError | undefined {
   try {
     planSchema.validateSync(plan, { strict: true, abortEarly: true });
     return undefined;
   } catch (error) {
-    if (error instanceof ValidationError) return error;
-    throw error;
+    // A check that trips over what no one would write has found a fault all the same.
+    return error instanceof ValidationError
+      ? error
+      : new ValidationError('An entry is of another kind than it should be.');
   }
 }

@@ -4,7 +4,10 @@ import { FRINGES, KNOT_KINDS, ROW_LIMITS, SCHEMES, SECOND_PASSES, THROUGHS, ZONE
 import { amount, changeId, choice, count, direction, directions, hasOwnIds, oneShape, within } from './checks.ts';
 
 const strokeOfBrush = object({
-  stroke: object({ points: directions(400).min(1), radiusMm: amount(2, 80, 'The width of a brush') })
+  stroke: object({
+    points: directions(400).min(1, 'A stroke needs a place.'),
+    radiusMm: amount(2, 80, 'The width of a brush'),
+  })
     .noUnknown()
     .strict()
     .required(),
@@ -22,7 +25,12 @@ const handChange = oneShape('A change by hand', {
   move: object({ id: changeId, op: choice(['move'], ''), at: direction, to: direction }),
   add: object({ id: changeId, op: choice(['add'], ''), at: direction }),
   remove: object({ id: changeId, op: choice(['remove'], ''), at: direction }),
-  lock: object({ id: changeId, op: choice(['lock'], ''), line: directions(400).min(2), knots: directions(200) }),
+  lock: object({
+    id: changeId,
+    op: choice(['lock'], ''),
+    line: directions(400).min(2, 'A line needs at least two places.'),
+    knots: directions(200),
+  }),
 });
 export const rows = object({
   scheme: choice(SCHEMES, 'The row scheme'),

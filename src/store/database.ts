@@ -67,27 +67,30 @@ export class MeshworkDatabase extends Dexie {
 type WholeRecord = Omit<PlanRecord, 'history'> & { readonly history: States };
 
 async function bringUp(tx: Transaction) {
-  await tx
-    .table<WholeRecord>('plans')
-    .toCollection()
-    .modify((record, ref) => {
-      ref.value = { ...record, history: broughtUp(record.history) };
-    });
-  await tx
-    .table<InstallSession>('sessions')
-    .toCollection()
-    .modify((session, ref) => {
-      const read = readPlan(session.plan);
-      if (read.ok) ref.value = { ...session, plan: read.value };
-    });
+  await eachAlone<WholeRecord>(tx, 'plans', (record) => ({ ...record, history: broughtUp(record.history) }));
+  await eachAlone<InstallSession>(tx, 'sessions', (session) => {
+    const read = readPlan(session.plan);
+    return read.ok ? { ...session, plan: read.value } : session;
+  });
 }
 
-async function asPatches(tx: Transaction) {
+const asPatches = (tx: Transaction) =>
+  eachAlone<WholeRecord | PlanRecord>(tx, 'plans', (record) => ({
+    ...record,
+    history: historyOf(record.history as States),
+  }));
+
+/** Every record for itself: one that is damaged stays as it is, and locks no other in. */
+async function eachAlone<T>(tx: Transaction, table: string, make: (record: T) => T) {
   await tx
-    .table<WholeRecord | PlanRecord>('plans')
+    .table<T>(table)
     .toCollection()
     .modify((record, ref) => {
-      ref.value = { ...record, history: historyOf(record.history as States) };
+      try {
+        ref.value = make(record);
+      } catch {
+        ref.value = record;
+      }
     });
 }
 

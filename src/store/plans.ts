@@ -15,6 +15,15 @@ export type SaveOutcome =
   | { readonly state: 'conflict'; readonly theirs: PlanRecord }
   | { readonly state: 'failed'; readonly message: string };
 
+/** What a record is called, whatever it holds. */
+export function nameOf(record: PlanRecord): string {
+  const name: unknown = record.history?.present?.plan?.name;
+  return typeof name === 'string' && name.trim() !== '' ? name : 'A plan without a name';
+}
+
+/** A record without a plan in it is kept, listed, and can be saved as a file, and nothing more. */
+export const holdsPlan = (record: PlanRecord): boolean => typeof record.history?.present?.plan?.name === 'string';
+
 export async function keptPlans(db: MeshworkDatabase): Promise<PlanRecord[]> {
   const all = await db.plans.where('deletedAtMs').equals(0).toArray();
   return all.sort((a, b) => b.updatedAtMs - a.updatedAtMs);
@@ -114,7 +123,7 @@ function sameName(record: PlanRecord, plan: PlanDocument): boolean {
 export function openRecord(
   record: PlanRecord,
 ): { readonly ok: true; readonly history: History } | { readonly ok: false; readonly why: string } {
-  const present = readPlan(record.history.present.plan);
+  const present = readPlan(record.history?.present?.plan);
   if (!present.ok) return { ok: false, why: present.why };
   return { ok: true, history: readable(record.history, present.value) };
 }

@@ -3,6 +3,7 @@ import type { PlanResult } from '../../core/findings/index.ts';
 import type { SpacingStep } from '../../core/plan/index.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
 import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
+import type { PlanRecord } from '../../store/database.ts';
 import { painter } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
 
@@ -18,6 +19,11 @@ export function offerText(name: string, type: string, text: string) {
 
 export function exportPlan(plan: PlanDocument) {
   offerText(`${fileStem(plan.name)}.plan.json`, 'application/json', writePlanJson(plan));
+}
+
+/** As it lies in the store, whatever it is. */
+export function saveAsItIs(record: PlanRecord) {
+  offerText('rescued.plan.json', 'application/json', JSON.stringify(record.history?.present?.plan ?? record, null, 2));
 }
 
 export async function exportKnots(plan: PlanDocument, result: PlanResult) {

@@ -2,9 +2,10 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PlanRecord } from '../../store/database.ts';
+import { nameOf } from '../../store/plans.ts';
 import { setAside, undoLastChange, withoutLastImport } from '../../store/rescue.ts';
 import { db } from '../session/database.ts';
-import { offerText } from '../session/files.ts';
+import { saveAsItIs } from '../session/files.ts';
 import { sentenceOf } from './guard.tsx';
 
 export function PageFault({ error, again }: { readonly error: unknown; readonly again: () => void }) {
@@ -110,14 +111,4 @@ function WaysOut(props: {
       {words}
     </button>
   ));
-}
-
-function nameOf(record: PlanRecord): string {
-  const name: unknown = record.history?.present?.plan?.name;
-  return typeof name === 'string' && name.trim() !== '' ? name : 'A plan without a name';
-}
-
-/** As it lies in the store, whatever it is. */
-function saveAsItIs(record: PlanRecord) {
-  offerText('rescued.plan.json', 'application/json', JSON.stringify(record.history?.present?.plan ?? record, null, 2));
 }

@@ -11,15 +11,17 @@ import {
   addPlan,
   copyPlan,
   deletePlan,
+  holdsPlan,
   importPlan,
   keptPlans,
   lastDeleted,
+  nameOf,
   restorePlan,
   savePlan,
   storageSentence,
 } from '../../store/plans.ts';
 import { db, newId } from '../session/database.ts';
-import { exportPlan } from '../session/files.ts';
+import { exportPlan, saveAsItIs } from '../session/files.ts';
 import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
 import { OpenFile } from '../ui/open-file.tsx';
@@ -39,7 +41,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
       </ul>
       {justDeleted && deleted && (
         <p className="line py-2" role="status">
-          “{deleted.history.present.plan.name}” is deleted.{' '}
+          “{nameOf(deleted)}” is deleted.{' '}
           <button
             type="button"
             className="word ml-1 font-strong"
@@ -135,14 +137,20 @@ function PlanEntry(props: {
   readonly say: (sentence: string) => void;
 }) {
   const { record, isOpen, deeds } = props;
-  const { plan } = record.history.present;
+  const name = nameOf(record);
+  const plan = holdsPlan(record) ? record.history.present.plan : undefined;
   const [renaming, setRenaming] = useState(false);
-  const words = [
-    ['Copy', () => deeds.copy(record.id)],
-    ['Rename', () => setRenaming(true)],
-    ['Save as a file', () => exportPlan(plan)],
-    ['Delete', () => deeds.remove(record.id)],
-  ] as const;
+  const words: ReadonlyArray<readonly [string, () => void]> = plan
+    ? [
+        ['Copy', () => deeds.copy(record.id)],
+        ['Rename', () => setRenaming(true)],
+        ['Save as a file', () => exportPlan(plan)],
+        ['Delete', () => deeds.remove(record.id)],
+      ]
+    : [
+        ['Save as a file', () => saveAsItIs(record)],
+        ['Delete', () => deeds.remove(record.id)],
+      ];
   return (
     <li className="line py-2" data-plan={record.id}>
       {renaming ? (
@@ -155,10 +163,11 @@ function PlanEntry(props: {
             aria-current={isOpen || undefined}
             onClick={() => deeds.open(record.id)}
           >
-            {plan.name}
+            {name}
           </button>
           <p className="note -mt-2">
-            {plan.wearer && `${plan.wearer}, `}
+            {plan?.wearer && `${plan.wearer}, `}
+            {!plan && 'damaged, kept as it is, '}
             {day(record.updatedAtMs)}
             {isOpen && ', open now'}
           </p>
@@ -166,7 +175,7 @@ function PlanEntry(props: {
             {words.map(([word, act]) => (
               <button key={word} type="button" className="word" onClick={act}>
                 {word}
-                <span className="sr-only"> {plan.name}</span>
+                <span className="sr-only"> {name}</span>
               </button>
             ))}
           </div>

@@ -41,12 +41,11 @@ export function PlanScreen() {
       </main>
     );
   if (opened.state === 'open') return <AtStation key={planId} session={opened.session} station={station} />;
+  // The page’s guard has every way out.
+  if (opened.state === 'unreadable') throw new Error(opened.why);
   return (
     <main className="p-10">
-      <h1 className="text-heading">
-        {opened.state === 'missing' ? 'There is no such plan here.' : 'This plan can’t be opened.'}
-      </h1>
-      {opened.state === 'unreadable' && <p className="mt-2">{opened.why} It is kept as it is.</p>}
+      <h1 className="text-heading">There is no such plan here.</h1>
       <Link className="word mt-2" to="/">
         Back to your plans
       </Link>

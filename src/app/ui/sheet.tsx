@@ -22,7 +22,8 @@ export function Sheet(props: {
     document.title = `${props.title}, ${plan?.name ?? ''} · Meshwork`;
   }, [props.title, plan?.name]);
   if (opened.state === 'missing') return <NoSheet why="There is no such plan here." />;
-  if (opened.state === 'unreadable') return <NoSheet why={`This plan can’t be opened. ${opened.why}`} />;
+  // The page’s guard has every way out.
+  if (opened.state === 'unreadable') throw new Error(opened.why);
   if (error) return <NoSheet why={error} />;
   if (!plan || !answer) {
     return (

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { SIDES } from '../../../core/cover/index.ts';
 import type { Look } from '../../../core/plan/index.ts';
 import type { History } from '../../../model/history.ts';
-import { keptPlans } from '../../../store/plans.ts';
+import { holdsPlan, keptPlans, nameOf } from '../../../store/plans.ts';
 import { useAgainst } from '../../ask/against.ts';
 import { type Figures, figuresOf } from '../../ask/figures.ts';
 import { db } from '../../session/database.ts';
@@ -28,8 +28,8 @@ export function WhatIfTab({ session, result, checked }: CheckProps) {
   useEffect(() => () => setCheck({ against: undefined }), [setCheck]);
   const steps = stepsBack(history);
   const others = (plans ?? [])
-    .filter((p) => p.id !== plan.id)
-    .map((p) => [`plan ${p.id}`, p.history.present.plan.name] as const);
+    .filter((p) => p.id !== plan.id && holdsPlan(p))
+    .map((p) => [`plan ${p.id}`, nameOf(p)] as const);
   return (
     <>
       <h2>What if</h2>
