@@ -98,7 +98,7 @@ function hairFigures({ result }: Computed) {
   return result.pieces.map((p) => ({
     cut: p.cut,
     product: p.product,
-    perPack: p.perPack,
+    perPack: round(p.perPack, 3),
     massG: round(p.massG, 3),
     strands: round(p.strands, 2),
     hangingEnds: round(p.hangingEnds, 2),
@@ -175,7 +175,7 @@ function pieceFigures({ result }: Computed) {
   return {
     needed: result.supply.pieces,
     reserve: result.supply.reservePieces,
-    perPack: result.supply.piecesPerPack,
+    perPack: round(result.supply.piecesPerPack, 3),
     massG: round(result.piece.massG, 3),
     strands: round(result.piece.strands, 2),
     hangingEnds: round(result.piece.hangingEnds, 2),

@@ -237,7 +237,7 @@ const knots = list(
 const pieces = record({
   needed: whole,
   reserve: whole,
-  perPack: whole,
+  perPack: figure,
   massG: figure,
   strands: figure,
   hangingEnds: figure,
@@ -296,7 +296,7 @@ const hair = list(
   record({
     cut: words,
     product: words,
-    perPack: whole,
+    perPack: figure,
     massG: figure,
     strands: figure,
     hangingEnds: figure,

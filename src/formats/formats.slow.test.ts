@@ -62,6 +62,9 @@ describe('computed plan as JSON', () => {
       const json = JSON.parse(JSON.stringify(computedPlan(plan, result, step, judged)));
       expect(matches(json), JSON.stringify(matches.errors?.slice(0, 3))).toBe(true);
       expect(computedSchema.isValidSync(json)).toBe(true);
+      for (const [low, high] of [json.cover.range, json.packs.range, json.time.rangeMinutes, json.weight.range]) {
+        expect(low).toBeLessThanOrEqual(high);
+      }
       expect(json.knots).toHaveLength(json.pieces.needed);
       expect(json.packs.needed * json.pieces.perPack - json.pieces.needed).toBe(json.leftOver);
       expect(json.rows.reduce((s: number, r: { knots: number }) => s + r.knots, 0)).toBe(json.knots.length);

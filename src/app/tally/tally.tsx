@@ -4,7 +4,7 @@ import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Figures, figuresOf, type JudgedFigures } from '../ask/figures.ts';
 import type { PlanSession } from '../session/plan-session.ts';
-import { hours, money, range } from '../ui/format.ts';
+import { countOf, hours, money, range } from '../ui/format.ts';
 import './tally.css';
 
 /** The working of a figure comes when it is first asked for. */
@@ -104,8 +104,8 @@ function cellsOf({ plan, result, judged }: Told): readonly CellSpec[] {
       show: whole,
       third:
         supply.packRange[0] === supply.packRange[1]
-          ? `${supply.piecesPerPack} each`
-          : `${range(supply.packRange, whole)}, ${supply.piecesPerPack} each`,
+          ? `${countOf(supply.piecesPerPack)} each`
+          : `${range(supply.packRange, whole)}, ${countOf(supply.piecesPerPack)} each`,
     },
     {
       key: 'leftOver',

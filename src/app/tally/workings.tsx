@@ -16,7 +16,7 @@ import {
 } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { JudgedFigures } from '../ask/figures.ts';
-import { duration, money, percent, range } from '../ui/format.ts';
+import { countOf, duration, money, percent, range } from '../ui/format.ts';
 
 interface Props {
   readonly plan: PlanDocument;
@@ -82,11 +82,15 @@ export function PacksWorking({ plan, result }: Props) {
             const pack = product?.test.counted ?? product?.piecesPerPack;
             return [
               `In a pack, ${cut?.name ?? ''}`,
-              `${pack} × ${cut?.split} ÷ ${product?.composed} = ${p.perPack}`,
+              `${pack} × ${cut?.split} ÷ ${product?.composed} = ${countOf(p.perPack)}`,
             ] as const;
           }),
         ...supply.lines.map(
-          (l) => [`Rounded up, ${l.name}`, `${l.pieces + l.reservePieces} ÷ ${l.piecesPerPack} → ${l.packs}`] as const,
+          (l) =>
+            [
+              `Rounded up, ${l.name}`,
+              `${l.pieces + l.reservePieces} ÷ ${countOf(l.piecesPerPack)} → ${l.packs}`,
+            ] as const,
         ),
         ['If the count is off', range(supply.packRange, String)],
       ]}
@@ -101,7 +105,10 @@ export function LeftOverWorking({ result }: { readonly result: PlanResult }) {
     <Working
       title={`${supply.leftOver} pieces over`}
       rows={[
-        ['Bought', `${supply.packs} × ${supply.piecesPerPack} = ${supply.packs * supply.piecesPerPack}`],
+        [
+          'Bought',
+          `${supply.packs} × ${countOf(supply.piecesPerPack)} = ${countOf(supply.packs * supply.piecesPerPack)}`,
+        ],
         ['Hooked', String(supply.pieces)],
         ['Over', String(supply.leftOver)],
         ['of these for gaps', String(supply.reservePieces)],

@@ -30,3 +30,6 @@ export const percent = (v: number) => `${Math.round(100 * v)} %`;
 
 /** A share to a tenth of a percent, where two tries differ by less than one. */
 export const tenths = (v: number) => `${(100 * v).toFixed(1)} %`;
+
+/** A count, or to the tenth where it is none: three and a half pieces from a pack. */
+export const countOf = (n: number) => String(Math.round(10 * n) / 10);

@@ -47,6 +47,7 @@ export interface Preparation {
 export interface HookedPiece {
   readonly cut: string;
   readonly product: string;
+  /** No whole number where several are twisted into one: the last of a pack is finished from the next. */
   readonly perPack: number;
   readonly massG: number;
   readonly strands: number;
@@ -96,7 +97,7 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   return {
     cut: cut.id,
     product: product.id,
-    perPack: Math.floor((piecesInPack(product) * cut.split) / product.composed),
+    perPack: (piecesInPack(product) * cut.split) / product.composed,
     massG,
     strands,
     hangingEnds: 2 * strands,

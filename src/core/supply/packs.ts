@@ -18,7 +18,7 @@ export interface SupplyLine {
   readonly name: string;
   readonly pieces: number;
   readonly reservePieces: number;
-  /** Hooked pieces that a pack gives, in the cut that takes most of it. */
+  /** Hooked pieces that a pack gives, in the cut that takes most of it; see `HookedPiece.perPack`. */
   readonly piecesPerPack: number;
   readonly packs: number;
   readonly packRange: readonly [low: number, high: number];

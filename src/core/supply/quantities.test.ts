@@ -27,6 +27,21 @@ describe('packs of a worked example', () => {
   const cut = (product: Product, change: Partial<Preparation>) =>
     hookedPiece(product, { ...PLAIN_CUT, product: product.id, ...change });
 
+  it('two twisted into one, seven in a pack: the last of a pack is finished from the next', () => {
+    const odd = pack({ id: 'odd', piecesPerPack: 7, composed: 2 });
+    const piece = cut(odd, {});
+    // 20 of two are 40 single ones: six packs of seven, two single ones over.
+    const supply = planSupply([odd], [{ piece, knots: 20, halves: false }], 0);
+    expect([supply.piecesPerPack, supply.packs, supply.leftOver]).toEqual([3.5, 6, 1]);
+  });
+
+  it('one in a pack, two twisted into one: two packs a piece, and every figure is a number', () => {
+    const single = pack({ id: 'single', piecesPerPack: 1, composed: 2 });
+    const supply = planSupply([single], [{ piece: cut(single, {}), knots: 9, halves: false }], 0.1);
+    expect([supply.packs, supply.leftOver, supply.price]).toEqual([20, 1, 80]);
+    expect([...supply.packRange, ...supply.priceRange].every(Number.isFinite)).toBe(true);
+  });
+
   it('the reserve is whole pieces, rounded up', () => {
     const supply = planSupply([whole], [{ piece: cut(whole, {}), knots: 101, halves: false }], 0.1);
     expect([supply.reservePieces, supply.packs, supply.leftOver]).toEqual([11, 12, 19]);

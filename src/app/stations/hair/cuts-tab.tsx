@@ -11,6 +11,7 @@ import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { SelectField } from '../../ui/field.tsx';
 import { Fields, type TakeChange } from '../../ui/fields.tsx';
+import { countOf } from '../../ui/format.ts';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
 import { CURL, CUT, CUT_NAME, OPENED } from './fields.ts';
@@ -87,7 +88,7 @@ function PieceFigures({ plan, piece }: { readonly plan: PlanDocument; readonly p
   const show = (mm: number) => formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
   return (
     <dl className="mt-3" data-testid="piece-figures">
-      <Figure name="From a pack">{piece.perPack} pieces</Figure>
+      <Figure name="From a pack">{countOf(piece.perPack)} pieces</Figure>
       <Figure name="Weighs">{piece.massG.toFixed(2)} g</Figure>
       <Figure name="Hangs">{show(piece.lengthMm)}</Figure>
       <Figure name="As wide as untouched">{piece.widthFactor.toFixed(2)} ×</Figure>

@@ -133,7 +133,7 @@ function ThisKnot(props: {
 }) {
   const { plan, result, index, state, folded, trouble } = props;
   const knot = result.knots[index];
-  const pieces = result.supply.packs * result.supply.piecesPerPack;
+  const pieces = Math.floor(result.supply.packs * result.supply.piecesPerPack);
   const forecast = forecastInstall(
     state,
     result.knots.map((k) => k.seconds),

@@ -11,7 +11,7 @@ import { exportComputed, exportKnots, exportMap, exportPlan } from '../../sessio
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { WithFinding } from '../../ui/bench-props.ts';
 import { NumberField } from '../../ui/field.tsx';
-import { money, range } from '../../ui/format.ts';
+import { countOf, money, range } from '../../ui/format.ts';
 
 export function SupplyBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
@@ -60,7 +60,7 @@ function ToBuy({ plan, result: { supply } }: Planned) {
       <ul className="mt-1 text-small">
         {supply.lines.map((l) => (
           <li key={l.product}>
-            {l.packs} × {l.name}, {l.piecesPerPack} pieces each, {l.pieces} hooked
+            {l.packs} × {l.name}, {countOf(l.piecesPerPack)} pieces each, {l.pieces} hooked
           </li>
         ))}
       </ul>

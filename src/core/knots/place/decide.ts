@@ -187,7 +187,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     piece: {
       product: product.id,
       pack: Math.floor(order / piece.perPack) + 1,
-      number: (order % piece.perPack) + 1,
+      number: Math.floor(order % piece.perPack) + 1,
     },
     seconds: knotSeconds(decision, piece, told.pace, told.schools.prepare === 'pieceByPiece'),
   };
