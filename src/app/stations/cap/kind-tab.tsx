@@ -2,13 +2,15 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { BLENDINGS, DOME_INFO, DOMES, OWN_ROWS, OWN_ROWS_INFO, WIG_HOLDS } from '../../../core/trade/index.ts';
+import { DOME_INFO, DOMES, WIG_HOLDS } from '../../../core/trade/index.ts';
 import { keepCap, offShelf, shelfCaps } from '../../../store/shelf.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice, Several } from '../../ui/choice.tsx';
-import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
+import { TextField } from '../../ui/field.tsx';
+import { Fields } from '../../ui/fields.tsx';
+import { READY_ROWS, TIMES_WORN, WIG, WORN } from './fields.ts';
 import { useCap } from './use-cap.ts';
 
 export function KindTab({ session, result }: BenchProps) {
@@ -27,38 +29,9 @@ export function KindTab({ session, result }: BenchProps) {
           {result && cap.dome === 'openTop' && (
             <p className="note mt-1">About {result.cap.knotsToCloseTop} knots round its rim draw it shut.</p>
           )}
-          <SelectField
-            label="Filled"
-            value={cap.filledOn}
-            testId="filled-on"
-            options={
-              [
-                ['head', 'on your head'],
-                ['block', 'on a block'],
-              ] as const
-            }
-            onChange={(filledOn) => change({ filledOn })}
-          />
-          <SelectField
-            label="Worn"
-            value={cap.wig ? 'wig' : 'stays'}
-            testId="worn-as"
-            options={
-              [
-                ['stays', 'stays in'],
-                ['wig', 'as a wig, off at night'],
-              ] as const
-            }
-            onChange={(v) => change({ wig: v === 'wig' }, v === 'wig' ? 'Worn as a wig' : 'Stays in')}
-          />
+          <Fields record={cap} of={WORN} set={change} />
           {cap.wig && <WigFields session={session} />}
-          <SelectField
-            label="Ready-made rows"
-            wide
-            value={cap.ownRows}
-            options={OWN_ROWS.map((r) => [r, OWN_ROWS_INFO[r]] as const)}
-            onChange={(ownRows) => change({ ownRows }, `Ready-made rows: ${OWN_ROWS_INFO[ownRows]}`)}
-          />
+          <Fields record={cap} of={READY_ROWS} set={change} />
           <Shelf session={session} />
         </>
       )}
@@ -80,26 +53,7 @@ function WigFields({ session }: { readonly session: PlanSession }) {
         options={WIG_HOLDS.map((h) => [h, h] as const)}
         onChange={(wigHolds) => change({ wigHolds }, `Held by ${wigHolds.join(', ') || 'nothing'}`)}
       />
-      <SelectField
-        label="Blending pieces"
-        value={cap.blending}
-        options={BLENDINGS.map((b) => [b, b === 'none' ? 'none' : `at the ${b}`] as const)}
-        onChange={(blending) => change({ blending }, 'Blending pieces changed')}
-      />
-      {cap.filledOn === 'block' && (
-        <SelectField
-          label="Last strip round the opening"
-          wide
-          value={cap.topKept ? 'kept' : 'filled'}
-          options={
-            [
-              ['kept', 'kept for the try-on'],
-              ['filled', 'filled on the block'],
-            ] as const
-          }
-          onChange={(v) => change({ topKept: v === 'kept' }, v === 'kept' ? 'Last strip kept' : 'Filled to the end')}
-        />
-      )}
+      <Fields record={cap} of={WIG} set={change} />
     </>
   );
 }
@@ -113,11 +67,7 @@ function Shelf({ session }: { readonly session: PlanSession }) {
   return (
     <section className="mt-4">
       <h3 className="text-title">Your caps</h3>
-      <NumberField
-        label="Times worn"
-        value={cap.timesWorn}
-        onCommit={(timesWorn) => change({ timesWorn }, `Worn ${timesWorn} times`)}
-      />
+      <Fields record={cap} of={TIMES_WORN} set={change} />
       <TextField
         label="Its name"
         value={name}

@@ -3,8 +3,9 @@
 import { OPENING_INFO, OPENINGS } from '../../../core/trade/index.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice } from '../../ui/choice.tsx';
-import { NumberField } from '../../ui/field.tsx';
+import { Fields } from '../../ui/fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
+import { OPENING } from './fields.ts';
 import { shower } from './hold-tab.tsx';
 import { useCap } from './use-cap.ts';
 
@@ -23,17 +24,7 @@ export function OpeningTab({ session, result }: BenchProps) {
       />
       {(cap.opening === 'stitchedU' || cap.opening === 'cut') && (
         <>
-          <NumberField
-            label="Long, mm"
-            value={cap.openingMm}
-            testId="opening-length"
-            onCommit={(openingMm) => change({ openingMm }, `Opening ${openingMm} mm long`)}
-          />
-          <NumberField
-            label="Wide, mm"
-            value={cap.openingWidthMm}
-            onCommit={(openingWidthMm) => change({ openingWidthMm }, `Opening ${openingWidthMm} mm wide`)}
-          />
+          <Fields record={cap} of={OPENING} set={change} />
           <p className="note">Or drag its beads on the head.</p>
         </>
       )}

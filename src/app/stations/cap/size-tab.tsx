@@ -2,12 +2,13 @@
 
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Part } from '../../../core/head/index.ts';
-import { HOLE_NAMES, HOLE_SHAPES, ZONES, zoneName } from '../../../core/trade/index.ts';
-import type { CapAsWritten, PlanDocument } from '../../../model/plan.ts';
+import { ZONES, zoneName } from '../../../core/trade/index.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
-import { type FieldEntry, Fields, named } from '../../ui/fields.tsx';
+import { Fields } from '../../ui/fields.tsx';
 import { Ledger } from '../../ui/ledger.tsx';
 import { Figure } from '../../ui/tabs.tsx';
+import { BLOCK, SIZE } from './fields.ts';
 import { shower } from './hold-tab.tsx';
 import { useCap } from './use-cap.ts';
 
@@ -74,34 +75,3 @@ function SpacingTable({
     />
   );
 }
-
-const SIZE: ReadonlyArray<FieldEntry<CapAsWritten>> = [
-  {
-    key: 'girth',
-    kind: 'text',
-    label: 'Round, as it lies',
-    testId: 'cap-girth',
-    words: (girth) => `Cap ${girth} round`,
-  },
-  { key: 'depth', kind: 'text', label: 'Front to nape', words: (depth) => `Cap ${depth} deep` },
-  { key: 'stretch', kind: 'number', label: 'Draws out to, times', words: (times) => `Stretches to ${times}` },
-  {
-    key: 'hole',
-    kind: 'choice',
-    label: 'Holes',
-    options: named(HOLE_SHAPES, (h) => HOLE_NAMES[h]),
-    words: (h) => `Holes: ${HOLE_NAMES[h]}`,
-  },
-  { key: 'holePitchMm', kind: 'number', label: 'From hole to hole, mm', words: (mm) => `Holes ${mm} mm apart` },
-];
-
-const BLOCK: ReadonlyArray<FieldEntry<CapAsWritten['block']>> = [
-  {
-    key: 'girth',
-    kind: 'text',
-    label: 'Block, round',
-    testId: 'block-girth',
-    words: (girth) => `Block ${girth} round`,
-  },
-  { key: 'depth', kind: 'text', label: 'Block, front to nape', words: () => 'Block measured' },
-];
