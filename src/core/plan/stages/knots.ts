@@ -23,12 +23,13 @@ const bricks = stage(
   'bricks',
   ({ of }) => ({
     mesh: of(rowsHead).mesh,
-    rows: of(rows).rows,
+    // The result itself: what lies inside it would be compared number by number.
+    rows: of(rows),
     spacingFactor: of(spacingFactor),
     faceEdge: of(faceEdge),
     spacing: of(spacing).mm,
   }),
-  ({ mesh, rows: laid, spacingFactor: factor, faceEdge: edge, spacing: mm }) =>
+  ({ mesh, rows: { rows: laid }, spacingFactor: factor, faceEdge: edge, spacing: mm }) =>
     layKnots(mesh, laid, { spacingFactor: factor, faceEdge: edge }, mm),
 );
 
