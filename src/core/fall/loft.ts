@@ -31,9 +31,24 @@ export function standsMm(texture: Texture, lengthMm: number, alongMm: number, lo
   return most * (1 - exp(-alongMm / RISE_MM));
 }
 
+/** How thick a footprint lies at each of its places, in ribbons of full opacity. */
+const depths = new WeakMap<Footprint, Float64Array>();
+
+/** The logarithms are taken once for a footprint: it is laid anew at every change of the guesses. */
+function depthOf(print: Footprint): Float64Array {
+  const known = depths.get(print);
+  if (known) return known;
+  const { through } = print;
+  const depth = new Float64Array(through.length);
+  for (let i = 0; i < depth.length; i++) depth[i] = -log(Math.max(through[i], 1e-6));
+  depths.set(print, depth);
+  return depth;
+}
+
 /** Lays a piece on those before it: raises the hair under its ribbons. @param opacity of one of its ribbons */
-export function layOn(heightMm: Float32Array, { vertices, through }: Footprint, opacity: number, layer: number) {
+export function layOn(heightMm: Float32Array, print: Footprint, opacity: number, layer: number) {
+  const { vertices } = print;
+  const depth = depthOf(print);
   const perRibbon = -1 / log(1 - opacity);
-  for (let i = 0; i < vertices.length; i++)
-    heightMm[vertices[i]] += layer * perRibbon * -log(Math.max(through[i], 1e-6));
+  for (let i = 0; i < vertices.length; i++) heightMm[vertices[i]] += layer * perRibbon * depth[i];
 }
