@@ -35,6 +35,49 @@ describe('the patches', () => {
   });
 });
 
+describe('lists', () => {
+  const lines = (...names: string[]): PlanDocument => ({ ...plan, settled: names });
+  const step = (from: PlanDocument, to: PlanDocument) => record(startHistory(from), { words: 'x', plan: to });
+
+  it.each([
+    ['one more at the end', ['a', 'b'], ['a', 'b', 'c'], [{ op: 'remove', path: '/settled/2' }]],
+    ['the first out', ['a', 'b', 'c'], ['b', 'c'], [{ op: 'add', path: '/settled/0', value: 'a' }]],
+    ['one another', ['a', 'b', 'c'], ['a', 'x', 'c'], [{ op: 'replace', path: '/settled/1', value: 'b' }]],
+    [
+      'all out',
+      ['a', 'a'],
+      [],
+      [
+        { op: 'add', path: '/settled/0', value: 'a' },
+        { op: 'add', path: '/settled/1', value: 'a' },
+      ],
+    ],
+  ])('%s is as much as was done', (_, from, to, patch) => {
+    const history = step(lines(...from), lines(...to));
+    expect(history.past[0].patch).toEqual(patch);
+    expect(undo(history).present.plan.settled).toEqual(from);
+    expect(redo(undo(history)).present.plan.settled).toEqual(to);
+  });
+
+  it('the longest that are kept, 300 strokes of 400 points, are looked at once, not each against each', () => {
+    let looked = 0;
+    const at: readonly [number, number] = [10, 20];
+    const stroke = (id: number) =>
+      new Proxy(
+        { kind: 'thin' as const, erase: false, place: { stroke: { points: Array(400).fill(at), radiusMm: id } } },
+        {
+          ownKeys(target) {
+            looked++;
+            return Reflect.ownKeys(target);
+          },
+        },
+      );
+    const marks = Array.from({ length: 300 }, (_, i) => stroke(5 + i / 10));
+    step({ ...plan, marks }, { ...plan, marks: [...marks.slice(0, 150), stroke(40), ...marks.slice(151)] });
+    expect(looked).toBeLessThan(3 * marks.length);
+  });
+});
+
 describe('undo and redo', () => {
   it('go back and forth through every state, and stop at both ends', () => {
     const back = undo(undo(undo(undo(three))));
@@ -65,7 +108,7 @@ describe('undo and redo', () => {
       ...three,
       past: [{ words: 'x', patch: [{ op: 'remove', path: '/there/is/none' }] as Operation[] }],
     };
-    expect(() => undo(spoilt)).toThrow(/“x” does not fit this plan/);
+    expect(() => undo(spoilt)).toThrow(/“x” no longer fits this plan/);
   });
 });
 

@@ -1,7 +1,7 @@
 /** Plans in the store: open, save, copy, rename, delete with undo, import. */
 
-import { type History, historyOf, startHistory, statesOf } from '../model/history.ts';
-import type { PlanDocument } from '../model/plan.ts';
+import { type History, historyOf, type Step, startHistory, statesOf } from '../model/history.ts';
+import { PLAN_VERSION, type PlanDocument } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
 import type { MeshworkDatabase, PlanRecord } from './database.ts';
@@ -117,25 +117,36 @@ function sameName(record: PlanRecord, plan: PlanDocument): boolean {
 }
 
 /**
- * A record as it was stored, checked once more on the way in: an older version is brought up to date. An undo step that
- * can't be read is left out.
+ * A record as it was stored, checked once more on the way in: an older version is brought up to date. Steps of undo are
+ * as this version wrote them and are looked at when they are taken; of an older plan those that can't be read are left
+ * out.
  */
 export function openRecord(
   record: PlanRecord,
 ): { readonly ok: true; readonly history: History } | { readonly ok: false; readonly why: string } {
-  const present = readPlan(record.history?.present?.plan);
+  const stored = record.history?.present?.plan;
+  const present = readPlan(stored);
   if (!present.ok) return { ok: false, why: present.why };
-  return { ok: true, history: readable(record.history, present.value) };
+  const history = {
+    past: stepsIn(record.history.past),
+    present: { ...record.history.present, plan: present.value },
+    future: stepsIn(record.history.future),
+  };
+  return { ok: true, history: stored.version === PLAN_VERSION ? history : broughtUp(record.history, history) };
 }
 
-function readable(history: History, present: PlanDocument): History {
-  const now = { ...history.present, plan: present };
+/** A damaged list of steps is none; the plan itself is whole. */
+function stepsIn(list: unknown): Step[] {
+  const isStep = (step: Step | null) => typeof step?.words === 'string' && Array.isArray(step.patch);
+  return Array.isArray(list) && list.every(isStep) ? list : [];
+}
+
+function broughtUp(stored: History, { present }: History): History {
   try {
-    const { past, future } = statesOf(history);
-    return historyOf({ past: past.flatMap(read), present: now, future: future.flatMap(read) });
+    const { past, future } = statesOf(stored);
+    return historyOf({ past: past.flatMap(read), present, future: future.flatMap(read) });
   } catch {
-    // Steps that no longer fit lead nowhere; the plan itself is whole.
-    return { past: [], present: now, future: [] };
+    return { past: [], present, future: [] };
   }
 }
 

@@ -279,10 +279,11 @@ it('a store of version 5 opens: whole plans among its undo steps become patches,
   await opened.delete();
 });
 
-it('steps that no longer fit are left out; the plan opens all the same', async () => {
+it('steps that no longer fit are there until they are taken, and then say so; the plan opens all the same', async () => {
   await addPlan(db, plan, 'New plan', 1000);
   const stored = await db.plans.get('p1');
   const past = [{ words: 'x', patch: [{ op: 'remove' as const, path: '/there/is/none' }] }];
   const opened = openRecord({ ...stored!, history: { ...stored!.history, past } });
-  expect(opened).toEqual({ ok: true, history: startHistory(plan, 'New plan') });
+  expect(opened).toEqual({ ok: true, history: { ...startHistory(plan, 'New plan'), past } });
+  expect(() => opened.ok && undo(opened.history)).toThrow(/“x” no longer fits this plan/);
 });

@@ -10,7 +10,7 @@ import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanChange } from '../../model/plan-change.ts';
 import { refusalOf } from '../../model/read-plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
-import { addPlan, openRecord, savePlan } from '../../store/plans.ts';
+import { addPlan, openRecord, savePlan, storageSentence } from '../../store/plans.ts';
 import { db, newId } from './database.ts';
 
 export interface PlanSession {
@@ -53,8 +53,8 @@ export function usePlanSession(id: string): Opened {
       return undefined;
     },
     preview: setDraft,
-    undo: () => move(undo),
-    redo: () => move(redo),
+    undo: () => move((now) => stepped(now, undo)),
+    redo: () => move((now) => stepped(now, redo)),
     retry: kept.save,
     dismiss: kept.dismiss,
   };
@@ -110,16 +110,28 @@ function useKept(id: string) {
     });
   }, [id, adopt]);
   const move = useCallback(
-    (step: (now: History) => History) => {
+    (step: (now: History) => History | string) => {
       const { history: now } = latest.current;
       const next = now && step(now);
       if (!next || next === now) return;
+      if (typeof next === 'string') return setTrouble(next);
       adopt(next);
       save();
     },
     [adopt, save],
   );
   return { history, problem, trouble, save, move, dismiss: () => setTrouble(undefined) };
+}
+
+/** The history one step on, or why that step can't be taken: what was kept of it has been damaged. */
+function stepped(now: History, step: (now: History) => History): History | string {
+  try {
+    const next = step(now);
+    const refusal = next === now ? undefined : refusalOf(next.present.plan);
+    return refusal ? `This step can’t be taken: ${refusal} Nothing was changed.` : next;
+  } catch (error) {
+    return `${error instanceof Error ? error.message : 'This step can’t be taken.'} Nothing was changed.`;
+  }
 }
 
 /** Saves what this tab has; where another tab was first, ours is kept beside it. A sentence where it went wrong. */
@@ -134,7 +146,12 @@ async function written(id: string, latest: Latest, adopt: (theirs: History) => v
   }
   const opened = openRecord(outcome.theirs);
   const copy = { ...mine.present.plan, id: newId(), name: `${mine.present.plan.name}, from this tab` };
-  await addPlan(db, copy, 'Kept beside the other tab’s', Date.now());
+  try {
+    await addPlan(db, copy, 'Kept beside the other tab’s', Date.now());
+  } catch (error) {
+    // No room beside it: ours stays on the screen, and is tried again.
+    return storageSentence(error);
+  }
   latest.revision = outcome.theirs.revision;
   if (opened.ok) adopt(opened.history);
   return `Another tab changed this plan at the same moment. Yours is kept as “${copy.name}”.`;
