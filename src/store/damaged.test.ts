@@ -1,8 +1,8 @@
 /** One damaged record locks no other in: it stays as it is, has a name, and is refused with a sentence. */
 import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
-import Dexie from 'dexie';
 import { expect, it } from 'vitest';
+import { oldStore } from '../../tests/helpers/old-store.ts';
 import { seededRandom } from '../core/numerics/random.ts';
 import { MeshworkDatabase, type PlanRecord } from './database.ts';
 import { holdsPlan, keptPlans, nameOf, openRecord } from './plans.ts';
@@ -20,23 +20,8 @@ const DAMAGED: ReadonlyArray<readonly [string, object]> = [
   ['no history', { id: 'd', revision: 1, updatedAtMs: 1, deletedAtMs: 0 }],
 ];
 
-/** A store as version 1 laid it, with these records in it. */
-async function storeOfOne(records: readonly object[]): Promise<string> {
-  const name = `damaged-${Math.random()}`;
-  const old = new Dexie(name);
-  old.version(1).stores({
-    plans: 'id, updatedAtMs, deletedAtMs',
-    sessions: 'id, planId, finished, startedAtMs',
-    events: '++seq, sessionId',
-    log: 'id, planId, atMs',
-    settings: 'key',
-  });
-  await old.open();
-  await old.table('plans').bulkAdd(records);
-  await old.table('sessions').add({ id: 's', planId: 'd', startedAtMs: 7, plan: null, finished: 0 });
-  old.close();
-  return name;
-}
+const storeOfOne = (plans: readonly object[]) =>
+  oldStore(1, { plans, sessions: [{ id: 's', planId: 'd', startedAtMs: 7, plan: null, finished: 0 }] });
 
 it.each(DAMAGED)('%s', async (_what, damaged) => {
   const db = new MeshworkDatabase(await storeOfOne([damaged, record('good', whole)]));

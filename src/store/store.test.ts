@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { oldStore } from '../../tests/helpers/old-store.ts';
 import { demoBundle } from '../demo/demo.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { setSpacing } from '../model/commands.ts';
@@ -193,34 +194,26 @@ it('the schema is the one that stores were made with', async () => {
 });
 
 it('a store of version 1 opens: plans, their undo steps and a begun install are brought up, nothing is lost', async () => {
-  const name = `old-${Math.random()}`;
-  const old = new Dexie(name);
-  old.version(1).stores({
-    plans: 'id, updatedAtMs, deletedAtMs',
-    sessions: 'id, planId, finished, startedAtMs',
-    events: '++seq, sessionId',
-    log: 'id, planId, atMs',
-    settings: 'key',
-  });
-  await old.open();
   const before = { ...versionOne, name: 'As it was' };
   const history = {
     past: [{ words: 'Opened', plan: before }],
     present: { words: 'Named', plan: versionOne },
     future: [],
   };
-  await old.table('plans').add({ id: 'p', revision: 3, updatedAtMs: 5, deletedAtMs: 0, history });
-  await old.table('plans').add({
-    id: 'q',
-    revision: 1,
-    updatedAtMs: 6,
-    deletedAtMs: 0,
-    history: { ...history, present: { words: 'x', plan: { broken: true } } },
+  const name = await oldStore(1, {
+    plans: [
+      { id: 'p', revision: 3, updatedAtMs: 5, deletedAtMs: 0, history },
+      {
+        id: 'q',
+        revision: 1,
+        updatedAtMs: 6,
+        deletedAtMs: 0,
+        history: { ...history, present: { words: 'x', plan: { broken: true } } },
+      },
+    ],
+    sessions: [{ id: 's', planId: 'p', startedAtMs: 7, plan: versionOne, finished: 0 }],
+    events: [{ sessionId: 's', kind: 'knot', atMs: 8, knotId: 'r00-L1' }],
   });
-  await old.table('sessions').add({ id: 's', planId: 'p', startedAtMs: 7, plan: versionOne, finished: 0 });
-  await old.table('events').add({ sessionId: 's', kind: 'knot', atMs: 8, knotId: 'r00-L1' });
-  old.close();
-
   const opened = new MeshworkDatabase(name);
   const record = await opened.plans.get('p');
   expect(record?.revision).toBe(3);
@@ -254,21 +247,9 @@ it('of many undo steps the newest forty are kept over a reload', async () => {
 });
 
 it('a store of version 5 opens: whole plans among its undo steps become patches, undo and redo lead where they led', async () => {
-  const name = `whole-${Math.random()}`;
-  const old = new Dexie(name);
-  old.version(5).stores({
-    plans: 'id, updatedAtMs, deletedAtMs',
-    sessions: 'id, planId, finished, startedAtMs',
-    events: '++seq, sessionId',
-    log: 'id, planId, atMs',
-    settings: 'key',
-    shelf: 'id, kind',
-  });
-  await old.open();
   const state = (words: string) => ({ words, plan: { ...plan, name: words } });
   const history = { past: [state('One'), state('Two')], present: state('Three'), future: [state('Four')] };
-  await old.table('plans').add({ id: 'p1', revision: 2, updatedAtMs: 5, deletedAtMs: 0, history });
-  old.close();
+  const name = await oldStore(5, { plans: [{ id: 'p1', revision: 2, updatedAtMs: 5, deletedAtMs: 0, history }] });
   const opened = new MeshworkDatabase(name);
   const stored = await opened.plans.get('p1');
   expect(statesOf(stored!.history)).toEqual(history);
