@@ -48,7 +48,7 @@ export function CheckNotes(props: {
           key={n.key}
           type="button"
           data-testid={`note-${n.key}`}
-          className={`absolute top-6.5 w-49 ${i === 0 ? 'left-8' : 'right-3.5'} ${narrow && i > 0 ? 'hidden' : ''}`}
+          className={`check-note absolute top-6.5 w-49 ${i === 0 ? 'left-8' : 'right-3.5'} ${narrow && i > 0 ? 'hidden' : ''}`}
           onClick={() => turn({ azimuth: Math.atan2(n.atMm[0], n.atMm[2]), elevation: elevationOf(n.atMm) })}
         >
           <span className="fig block text-great" style={{ fontStretch: '78%' }}>
@@ -60,7 +60,7 @@ export function CheckNotes(props: {
         </button>
       ))}
       {!first && (
-        <div className="pointer-events-none absolute left-8 top-6.5 w-49">
+        <div className="check-note pointer-events-none absolute left-8 top-6.5 w-49">
           <span className="fig block text-great" style={{ fontStretch: '78%' }}>
             {Math.round(100 * look.hiddenShare)} %
           </span>
