@@ -51,7 +51,7 @@ function ToBuy({ plan, result: { supply } }: Planned) {
   return (
     <>
       <p className="fig mt-4 text-great">
-        {supply.packs} <span className="text-heading">packs</span>
+        {supply.packs} <span className="text-heading">{supply.packs === 1 ? 'pack' : 'packs'}</span>
       </p>
       <p className="mt-1">
         {supply.toBuy < supply.packs && `${supply.toBuy} to buy, the rest you have. `}
