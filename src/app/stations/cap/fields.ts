@@ -21,6 +21,7 @@ export const WORN: Table = [
     kind: 'choice',
     label: 'Worn',
     testId: 'worn-as',
+    wide: true,
     options: [
       [false, 'stays in'],
       [true, 'as a wig, off at night'],
