@@ -179,7 +179,12 @@ time(
 time('hair in space, to be drawn', 8, (i) =>
   fallingHair(atelier.graph, { inputs: base, guesses: { ...guesses, loft: 1 + 1e-3 * (i + 9) } }),
 );
-const space = searchSpace(base, { split: true, half: true, open: true }, atelier.look({ inputs: base }).patches, true);
+const space = searchSpace(
+  base,
+  atelier.spacing(base).fingers,
+  { split: true, half: true, open: true },
+  atelier.look({ inputs: base }).patches,
+);
 const random = seededRandom(5);
 const somewhere = () => space.sizes.map((n) => Math.floor(random() * n));
 // 2 000 plans by two workers in a minute: 60 ms each.

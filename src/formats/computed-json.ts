@@ -4,6 +4,7 @@ import type { Judged, PlanResult } from '../core/findings/index.ts';
 import type { HairOnHead, SpacingStep } from '../core/plan/index.ts';
 import { knotName, TAPE_INFO, THROUGH_WORDS } from '../core/trade/index.ts';
 import type { PlanDocument } from '../model/plan.ts';
+import { schemeOf } from '../model/to-inputs.ts';
 import { type Computed, each, nullable, round } from './computed.ts';
 import { baseFigures, capFigures } from './computed-base.ts';
 import { COMPUTED_FORMAT, COMPUTED_VERSION, type ComputedPlan } from './computed-schema.ts';
@@ -23,7 +24,9 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     rowScheme: rowSchemeFigures(all),
     spacing: {
       said: plan.spacing.said,
-      fingers: plan.spacing.fingers,
+      fingers: result.spacing.fingers,
+      hers: result.spacing.hers,
+      forHair: gapFigures(all),
       centresMm: each(result.spacing.centresMm, (v) => round(v, 1)),
       step: { fingers: step.stepFingers, tighter: step.tighter ?? null, wider: step.wider ?? null },
     },
@@ -54,6 +57,17 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       worstTimesOwn: b.worst ? b.worst.timesOwn.map((v) => round(v, 1)) : null,
     })),
     findings: findingFigures(all),
+  };
+}
+
+function gapFigures({ judged }: Computed) {
+  const { gaps } = judged.look;
+  return {
+    fingers: gaps.forHair,
+    reached: gaps.reached,
+    hidden: round(gaps.fillingForHair.hidden, 2),
+    thicknessMm: round(gaps.fillingForHair.thicknessMm, 0),
+    grams: round(gaps.fillingForHair.massG, 0),
   };
 }
 
@@ -116,7 +130,7 @@ function hairFigures({ result }: Computed) {
 
 function rowSchemeFigures({ plan, result }: Computed) {
   return {
-    scheme: plan.rows.scheme,
+    scheme: schemeOf(plan),
     secondPass: plan.rows.secondPass,
     cannotLay: result.rowScheme.cannotLay ?? null,
     brickScore: round(result.rowScheme.brickScore, 3),

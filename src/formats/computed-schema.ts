@@ -185,7 +185,12 @@ const cap = record({
 
 const spacing = record({
   said: oneOf(['centres', 'clear']),
+  /** Of every zone: hers, or for this hair. */
   fingers: each(ZONES, figure),
+  /** Zones that she set herself. */
+  hers: list(oneOf(ZONES)),
+  /** The gaps that reach what she aims at with the least of this hair, and what they come to. */
+  forHair: record({ fingers: each(ZONES, figure), reached: yesNo, hidden: figure, thicknessMm: figure, grams: figure }),
   centresMm: each(ZONES, figure),
   step: record({ fingers: figure, tighter: orNull(ofStep), wider: orNull(ofStep) }),
 });

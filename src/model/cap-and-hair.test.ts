@@ -197,7 +197,11 @@ const CASES: ReadonlyArray<readonly [code: string, change: Partial<PlanDocument>
   ['hair.standsProud', product({ packMassG: 120, strandsPerPiece: 16 }), true],
   ['hair.tiredInSight', product({ condition: 'tired' }), false],
   ['rows.cannotLay', rows({ scheme: 'grid' }), true],
-  ['rows.notOnBase', { ...cap({ dome: 'none' }), base: { ...plain.base, family: 'grid' } }, true],
+  [
+    'rows.notOnBase',
+    { ...cap({ dome: 'none' }), base: { ...plain.base, family: 'grid' }, ...rows({ scheme: 'joined' }) },
+    true,
+  ],
   ['rows.lostChange', { ...rows({ hand: [{ id: 'h1', op: 'add', at: [150, 10] }] }), marks: [noGo] }, true],
   ['rows.lostWish', { knotWishes: [{ id: 'w1', of: { zone: 'top' }, wish: { lock: true } }] }, true],
   [

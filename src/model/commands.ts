@@ -181,6 +181,21 @@ export function setSpacing(plan: PlanDocument, fingers: Partial<Record<SpacingZo
   return { words, plan: { ...plan, spacing: { ...plan.spacing, fingers: { ...plan.spacing.fingers, ...fingers } } } };
 }
 
+/** One gap by hand: the others stay where they are, so that none moves under her finger. @param shown gaps of all zones as they are */
+export function setGap(
+  plan: PlanDocument,
+  shown: Readonly<Record<SpacingZone, number>>,
+  zone: SpacingZone,
+  fingers: number,
+): PlanChange {
+  return { ...setSpacing(plan, { ...shown, [zone]: fingers }), words: setSpacing(plan, { [zone]: fingers }).words };
+}
+
+/** All gaps left to the hair: they follow it from then on. */
+export function leaveGapsToHair(plan: PlanDocument): PlanChange {
+  return { words: 'Gaps left to the hair', plan: { ...plan, spacing: { ...plan.spacing, fingers: {} } } };
+}
+
 /** Says spacing the other way without moving a knot would need odd fractions; the counts stay, the meaning changes. */
 export function setSaid(plan: PlanDocument, said: PlanDocument['spacing']['said']): PlanChange {
   return {

@@ -50,6 +50,9 @@ export function piecesAll(cut: string): PlanDocument['pieces'] {
   return Object.fromEntries(PIECE_ZONES.map((z) => [z, { cut }])) as PlanDocument['pieces'];
 }
 
+/** Rows follow the base until she chooses. */
+const { scheme: _scheme, ...START_ROWS } = DEFAULT_ROWS;
+
 export function newPlan(id: string, name: string): PlanDocument {
   return {
     format: PLAN_FORMAT,
@@ -93,9 +96,9 @@ export function newPlan(id: string, name: string): PlanDocument {
     ],
     cuts: [{ ...START_CUT }],
     pieces: piecesAll(START_CUT.id),
-    rows: DEFAULT_ROWS,
+    rows: START_ROWS,
     knotWishes: [],
-    spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.5, nape: 1.75, faceEdge: 1 } },
+    spacing: { said: 'centres', fingers: {} },
     schools: DEFAULT_SCHOOLS,
     finish: { fullness: 'enough', outline: 'none', reach: '15 cm' },
     enough: 0.5,

@@ -7,6 +7,7 @@ import full2 from './fixtures/plan-2-full.json' with { type: 'json' };
 import plain3 from './fixtures/plan-3.json' with { type: 'json' };
 import full3 from './fixtures/plan-3-full.json' with { type: 'json' };
 import full4 from './fixtures/plan-4-full.json' with { type: 'json' };
+import full5 from './fixtures/plan-5-full.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
@@ -29,9 +30,10 @@ describe('every older version opens', () => {
     ['3', plain3],
     ['3, full', full3],
     ['4, full', full4],
+    ['5, full', full5],
   ] as const)('version %s', (_, value) => {
     const plan = opened(value);
-    expect(plan).toMatchObject({ version: 5, id: value.id, name: value.name, settled: value.settled });
+    expect(plan).toMatchObject({ version: 6, id: value.id, name: value.name, settled: value.settled });
     expect(planInputs(plan, 12).fingerMm).toBeGreaterThan(10);
   });
 });

@@ -12,6 +12,7 @@ const STEPS: Readonly<Record<number, Step>> = {
   2: capHairAndRows,
   3: finishAndGuesses,
   4: idsOfChanges,
+  5: leftToTheHair,
 };
 
 /**
@@ -181,6 +182,11 @@ function idsOfChanges(plan: Record<string, unknown>): Record<string, unknown> {
     rows: { ...rows, hand: named('h', rows.hand) },
     knotWishes: named('w', knotWishes),
   };
+}
+
+/** 5 → 6: gaps may be left to the hair and the row scheme to the base. What she had said is hers as before. */
+function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
+  return plan;
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

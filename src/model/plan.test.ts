@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-5.schema.json';
+import schema from '../../docs/schema/plan-6.schema.json';
 import { fingersFigure } from '../core/trade/fingers.ts';
 import { basePlans } from '../demo/bases.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
@@ -273,7 +273,7 @@ describe('commands', () => {
       ...plan,
       spacing: { ...plan.spacing, fingers: { ...plan.spacing.fingers, top: 1.5 } },
     });
-    expect(plan.spacing.fingers.top).toBe(1.25);
+    expect(plan.spacing.fingers.top).toBeUndefined();
     expect(setPart(plan, { kind: 'crown' }).words).toBe('No part, from the crown');
     expect(setReadings(plan, 'girth', [' 57 cm ', '', '57.4']).plan.tape.girth).toEqual(['57 cm', '57.4']);
     expect(setSchool(plan, 'oneLeg', 'everywhere').words).toBe('One-leg knots: in every knot');

@@ -43,7 +43,7 @@ import { enough, finish, guesses } from './look-schema.ts';
 import { overrideAt, rows } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 5;
+export const PLAN_VERSION = 6;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -57,7 +57,8 @@ const schoolChoice = <N extends SchoolName>(name: N) =>
 const idsIn = (list: unknown): unknown[] =>
   Array.isArray(list) ? list.map((r) => (r as { id?: unknown } | null)?.id) : [];
 
-const zoneFingers = (what: string) => amount(SPACING_LIMITS_FINGERS[0], SPACING_LIMITS_FINGERS[1], what);
+/** Left out where it is left to the hair. */
+const zoneFingers = (what: string) => amount(SPACING_LIMITS_FINGERS[0], SPACING_LIMITS_FINGERS[1], what).optional();
 
 export const planSchema = object({
   format: choice([PLAN_FORMAT], 'The format'),

@@ -33,7 +33,8 @@ const handChange = oneShape('A change by hand', {
   }),
 });
 export const rows = object({
-  scheme: choice(SCHEMES, 'The row scheme'),
+  /** Left out where rows follow the base. */
+  scheme: choice(SCHEMES, 'The row scheme').optional(),
   secondPass: choice(SECOND_PASSES, 'The second pass'),
   offset: within(ROW_LIMITS.offset, 'How far the rows are moved'),
   fringe: object({

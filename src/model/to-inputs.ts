@@ -3,11 +3,13 @@
 import type { HairOfPlace, OwnHair, Product } from '../core/hair/index.ts';
 import { type HairlineOffsets, meanReading, type Part } from '../core/head/index.ts';
 import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/plan/index.ts';
+import { schemeOfBase } from '../core/rows/index.ts';
 import {
   type Cap,
   DEFAULT_FINGER_MM,
   type HairRegion,
   PLAIN_GUESSES,
+  type Scheme,
   TAPE_INFO,
   TAPE_MEASURES,
   type TapeMeasure,
@@ -29,7 +31,7 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
     products: plan.products.map((p) => productInputs(p, mm)),
     cuts: plan.cuts,
     pieces: plan.pieces,
-    rows: plan.rows,
+    rows: { ...plan.rows, scheme: schemeOf(plan) },
     knotWishes: plan.knotWishes,
     spacing: plan.spacing,
     schools: plan.schools,
@@ -38,6 +40,11 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
     reserveShare: plan.reserveShare,
     pace: plan.pace,
   };
+}
+
+/** Hers, or the one that belongs to the base. */
+export function schemeOf({ rows, base, cap }: Pick<PlanDocument, 'rows' | 'base' | 'cap'>): Scheme {
+  return rows.scheme ?? schemeOfBase(base, cap);
 }
 
 function capInputs({ cap }: PlanDocument, mm: (text: string) => number): Cap {

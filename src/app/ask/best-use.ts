@@ -5,6 +5,7 @@ import type { Look, PlanInputs } from '../../core/plan/index.ts';
 import {
   type Allowed,
   type Genome,
+  type Merit,
   meritOfUse,
   Search,
   searchSpace,
@@ -38,7 +39,8 @@ export interface UseRun {
   /** The plan that it started from. */
   readonly plan: PlanDocument;
   readonly space: UseSpace;
-  readonly state: 'running' | 'stopped' | 'done' | 'failed';
+  /** Checking: what was found is worked out on the plan's own head before it is shown as found. */
+  readonly state: 'running' | 'checking' | 'stopped' | 'done' | 'failed';
   readonly why?: string;
   readonly tried: number;
   readonly budget: number;
@@ -115,7 +117,7 @@ export const useBestUse = create<BestUseState>((set, get) => ({
   start: (plan, look, asked) => {
     end();
     const inputs = inputsOf(plan);
-    const space = searchSpace(inputs, asked.allowed, look.patches, inputs.rows.scheme === 'joined');
+    const space = searchSpace(inputs, look.gaps.fingers, asked.allowed, look.patches);
     const search = new Search({
       sizes: space.sizes,
       budget: BUDGET,
@@ -131,6 +133,7 @@ export const useBestUse = create<BestUseState>((set, get) => ({
       const { run } = get();
       if (run && running === mine) set({ run: { ...run, ...c } });
     };
+    const judgeMerit = (f: UseFigures) => meritOfUse(f, asked.limits, asked.aim, plan.finish.fullness);
     const finish = (c: Partial<UseRun>) => {
       change(c);
       if (running === mine) end();
@@ -138,18 +141,27 @@ export const useBestUse = create<BestUseState>((set, get) => ({
     runSearch<UseFigures>({
       search,
       evaluators: mine.clients.map((client) => evaluatorBy(client, inputs, space, () => mine.stopped)),
-      meritOf: (f) => meritOfUse(f, asked.limits, asked.aim, plan.finish.fullness),
+      meritOf: judgeMerit,
       isStopped: () => mine.stopped,
       onProgress: (figures) => change({ ...summary(search, figures, space), tried: search.tried, seconds: seconds() }),
     }).then(
-      () => finish({ state: 'done', seconds: seconds() }),
+      async (figures) => {
+        if (running !== mine) return;
+        // What is shown in the end is what the head of the plan itself says, within her limits there too.
+        const client = mine.stopped ? startClient() : mine.clients[0];
+        const checked = await checkedOnFine(client, { inputs, space, search, figures, judgeMerit });
+        if (mine.stopped) client.stop();
+        finish({ ...checked, state: mine.stopped ? 'stopped' : 'done', seconds: seconds() });
+      },
       (error) => finish({ state: 'failed', why: error instanceof Error ? error.message : String(error) }),
     );
   },
   stop: () => {
     const { run } = get();
-    end();
-    if (run?.state === 'running') set({ run: { ...run, state: 'stopped' } });
+    if (!running || run?.state !== 'running') return;
+    running.stopped = true;
+    for (const c of running.clients) c.stop();
+    set({ run: { ...run, state: 'checking' } });
   },
   forget: () => {
     end();
@@ -195,4 +207,51 @@ function summary(search: Search, figures: ReadonlyMap<string, UseFigures>, space
     curve,
     stopsAt: stopsHelping(curve),
   };
+}
+
+/** So many of the best are worked out on the fine head, besides the points of the curve. */
+const CHECKED = 6;
+
+interface ToCheck {
+  readonly inputs: PlanInputs;
+  readonly space: UseSpace;
+  readonly search: Search;
+  readonly figures: ReadonlyMap<string, UseFigures>;
+  readonly judgeMerit: (figures: UseFigures) => Merit;
+}
+
+/** The best of those that hold on the fine head, and the curve as it is there. */
+async function checkedOnFine(client: CoreClient, { inputs, space, search, figures, judgeMerit }: ToCheck) {
+  const byMerit = [...figures]
+    .map(([key, f]) => ({ genome: key.split(',').map(Number), score: judgeMerit(f).score }))
+    .sort((a, b) => b.score - a.score);
+  const onCurve = search.tradeOff.map((p) => p.genome);
+  const wanted = [space.now, ...byMerit.slice(0, CHECKED).map((b) => b.genome), ...onCurve];
+  const genomes = [...new Map(wanted.map((g) => [g.join(), g])).values()];
+  const outcome = await client.call('evaluateUses', { inputs, space, genomes, fine: true });
+  if (outcome.state !== 'done') return {};
+  const fine = genomes.flatMap((genome, i) => {
+    const f = outcome.value[i];
+    return f ? [{ genome, figures: f, packs: f.packs, hidden: f.hidden, merit: judgeMerit(f) }] : [];
+  });
+  const best = fine.reduce<(typeof fine)[number] | undefined>(
+    (a, b) => (a && a.merit.score >= b.merit.score ? a : b),
+    undefined,
+  );
+  const curve = risingCurve(fine.filter((c) => c.merit.trade !== undefined));
+  return {
+    now: fine.find((c) => c.genome.join() === space.now.join())?.figures,
+    best,
+    curve,
+    stopsAt: stopsHelping(curve),
+  };
+}
+
+/** The most cover for each number of packs, dearer ones only where they hide more. */
+function risingCurve<T extends UseCandidate>(all: readonly T[]): T[] {
+  const curve: T[] = [];
+  for (const c of [...all].sort((a, b) => a.packs - b.packs || b.hidden - a.hidden))
+    if (curve.length === 0 || (c.packs > curve[curve.length - 1].packs && c.hidden > curve[curve.length - 1].hidden))
+      curve.push(c);
+  return curve;
 }

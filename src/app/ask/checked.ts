@@ -8,7 +8,7 @@ import { useLoaded } from '../session/use-loaded.ts';
 import { useView } from '../view/view-store.ts';
 import type { Answer } from './ask.ts';
 import { inputsOf } from './fineness.ts';
-import { isPlainView, useFallingHair, useGuessRange, useLook, useLookAs } from './look.ts';
+import { useFallingHair, useGuessRange, useLook, useLookAs } from './look.ts';
 
 export interface Checked {
   /** At rest and finished; of the plan before while the next is worked out. */
@@ -35,7 +35,7 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
   const soFar = useView((v) => v.check.soFar);
   const hair = useFallingHair(plan, atCheck, isDraft, knotsIn);
   const range = useGuessRange(plan, isDraft);
-  const findings = useFindings(plan, result, looked, hair);
+  const findings = useFindings(plan, result, looked);
   const seenIds = useMemo(() => {
     const look = atCheck && lookedAs?.isCurrent ? lookedAs.value : undefined;
     return look && new Set(result?.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
@@ -67,17 +67,14 @@ function useFindings(
   plan: PlanDocument,
   result: PlanResult | undefined,
   look: Answer<Look> | undefined,
-  hair: Answer<HairOnHead> | undefined,
 ): readonly Finding[] {
-  const isPlain = useView((v) => isPlainView(v.check));
   const judge = useLoaded<typeof lookFindings>(look && loadJudge);
   const current = look?.isCurrent ? look.value : undefined;
-  const sized = isPlain && hair?.isCurrent ? hair.value : undefined;
   return useMemo(() => {
     if (!result) return [];
     if (!judge || !current) return result.findings;
-    return [...result.findings, ...judge(inputsOf(plan), result, current, sized)];
-  }, [plan, result, current, sized, judge]);
+    return [...result.findings, ...judge(inputsOf(plan), result, current)];
+  }, [plan, result, current, judge]);
 }
 
 /** Words about a look come with the first look. */

@@ -28,8 +28,9 @@ export function day(atMs: number): string {
 
 export const percent = (v: number) => `${Math.round(100 * v)} %`;
 
-/** A share to a tenth of a percent, where two tries differ by less than one. */
-export const tenths = (v: number) => `${(100 * v).toFixed(1)} %`;
+/** "82 to 95 %". */
+export const percentRange = ([low, high]: readonly [number, number]) =>
+  Math.round(100 * low) === Math.round(100 * high) ? percent(low) : `${Math.round(100 * low)} to ${percent(high)}`;
 
 /** A count, or to the tenth where it is none: three and a half pieces from a pack. */
 export const countOf = (n: number) => String(Math.round(10 * n) / 10);

@@ -4,12 +4,17 @@
  * knot. A ribbon counts once at a place however it bends there, ribbons over each other multiply.
  */
 
-import { type Footprint, type Ribbons, type Root, ribbonAngle, STEP_MM, StrandTracer } from '../fall/index.ts';
+import {
+  type Footprint,
+  fullWidthAt,
+  type Ribbons,
+  type Root,
+  ribbonAngle,
+  STEP_MM,
+  StrandTracer,
+} from '../fall/index.ts';
 import type { SurfaceMesh, VertexBalls } from '../geometry/index.ts';
 
-/** Width at the root against further down, and where the full width is reached, mm. */
-const ROOT_WIDTH = 0.35;
-const FULL_WIDTH_AT_MM = 20;
 /** Where two steps meet under an angle the wedge between them is filled by so much of each, mm. */
 const JOIN_MM = 2.5;
 
@@ -82,7 +87,7 @@ export class FootprintMaker {
   }
 
   /** The largest kernel of any step at each vertex; gives how many were touched. */
-  private stampRibbon({ widthMm, springs }: Ribbons): number {
+  private stampRibbon(ribbons: Ribbons): number {
     const { vertices, middles, arcMm, steps } = this.tracer;
     this.ribbon++;
     this.touched = 0;
@@ -91,8 +96,7 @@ export class FootprintMaker {
       const to = Math.min(i + 2, steps);
       const middle = to - i === 2 ? vertices[i + 1] : middles[i];
       if (!this.layOnPlane(i, to, middle)) continue;
-      const grown = springs ? 1 : Math.min(1, (arcMm[i] + arcMm[to]) / 2 / FULL_WIDTH_AT_MM);
-      const r = (widthMm / 2) * (ROOT_WIDTH + (1 - ROOT_WIDTH) * grown);
+      const r = (ribbons.widthMm / 2) * fullWidthAt(ribbons, (arcMm[i] + arcMm[to]) / 2);
       // Steps join: only both ends of the ribbon are round.
       this.stampStep(middle, r, i === 0 ? r : JOIN_MM, to === steps ? r : JOIN_MM);
     }

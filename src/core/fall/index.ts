@@ -2,9 +2,9 @@
 export { type Finish, PLAIN_FINISH } from './finish.ts';
 export type { Footprint, Root } from './footprint.ts';
 export { type HairMesh, HairMeshBuilder } from './hair-mesh.ts';
-export { layerMm, layOn } from './loft.ts';
+export { layerMm, layOn, volumeMm3 } from './loft.ts';
 export { POSE_NAMES, POSES, type Pose } from './poses.ts';
-export { type Ribbons, ribbonAngle } from './ribbons.ts';
+export { fullWidthAt, KERNEL_MEAN, type Ribbons, ribbonAngle, ribbonsOf } from './ribbons.ts';
 export { StrandMaker, type Surroundings } from './strands.ts';
 export { STEP_MM, StrandTracer } from './trace.ts';
 export { AT_REST, fallDirection, fallWays, type HairState } from './way.ts';

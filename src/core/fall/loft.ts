@@ -7,21 +7,21 @@ import type { HookedPiece } from '../hair/index.ts';
 import { exp, log } from '../numerics/index.ts';
 import { TEXTURE_INFO, type Texture } from '../trade/index.ts';
 import type { Footprint } from './footprint.ts';
-import type { Ribbons } from './ribbons.ts';
+import { KERNEL_MEAN, type Ribbons } from './ribbons.ts';
 
 /** No strand stands further from the head by itself, mm. */
 const MOST_STANDS_MM = 60;
 /** Distance from the knot over which it has risen, mm. */
 const RISE_MM = 45;
 
-/** Thickness that one ribbon of a piece adds where it lies, mm: its mass by area over the density of loose hair. */
+/** Thickness that one ribbon of a piece adds at its middle, mm: its mass by area over the density of loose hair; towards its edge it thins out. */
 export function layerMm(
   piece: Pick<HookedPiece, 'massG' | 'lengthMm'>,
   ribbons: Pick<Ribbons, 'count' | 'widthMm'>,
   texture: Texture,
   loft: number,
 ): number {
-  const gPerMm2 = piece.massG / piece.lengthMm / (ribbons.count * ribbons.widthMm);
+  const gPerMm2 = piece.massG / piece.lengthMm / (ribbons.count * ribbons.widthMm * KERNEL_MEAN);
   return (loft * gPerMm2) / (TEXTURE_INFO[texture].looseGPerCm3 * 1e-3);
 }
 
@@ -43,6 +43,15 @@ function depthOf(print: Footprint): Float64Array {
   for (let i = 0; i < depth.length; i++) depth[i] = -log(Math.max(through[i], 1e-6));
   depths.set(print, depth);
   return depth;
+}
+
+/** Volume that a piece comes to where it lies on the scalp, mm³. @param areasMm2 of the vertices */
+export function volumeMm3(print: Footprint, areasMm2: ArrayLike<number>, opacity: number, layer: number): number {
+  const { vertices } = print;
+  const depth = depthOf(print);
+  let sum = 0;
+  for (let i = 0; i < vertices.length; i++) sum += depth[i] * areasMm2[vertices[i]];
+  return (-layer / log(1 - opacity)) * sum;
 }
 
 /** Lays a piece on those before it: raises the hair under its ribbons. @param opacity of one of its ribbons */

@@ -5,6 +5,7 @@
  */
 
 import { type HookedPiece, pieceThicknessMm } from '../hair/index.ts';
+import { exp, log } from '../numerics/index.ts';
 import { type FallGuesses, FIBRE_DENSITY, TEXTURE_INFO, type Texture } from '../trade/index.ts';
 
 export interface Ribbons {
@@ -20,10 +21,12 @@ export interface Ribbons {
   readonly springs: boolean;
 }
 
-/** Ribbons of a smooth piece of the reference: 2 g, 25 cm from fold to tip (guess). */
-const RIBBONS = 4;
-const REFERENCE_THICKNESS_MM = pieceThicknessMm(2, 250);
+/** The piece that the guesses speak of: smooth, 2 g in four strands, 25 cm from fold to tip. */
+const REFERENCE = { massG: 2, strands: 4, lengthMm: 250 } as const;
+const REFERENCE_STRAND_MM = pieceThicknessMm(REFERENCE.massG / REFERENCE.strands, REFERENCE.lengthMm);
 const MOST_RIBBONS = 20;
+/** Drawn as this many at least, where it has so many ends. */
+const FEWEST_RIBBONS = 2;
 
 /** Angles close again over this length, mm (guess); springy hair turns down sooner. */
 const FAN_REACH_MM = 60;
@@ -41,24 +44,49 @@ export function fibresSideBySideMm(massG: number, hangingMm: number): number {
 
 /** @param texture of the product that the piece is cut from */
 export function ribbonsOf(
-  piece: Pick<HookedPiece, 'massG' | 'lengthMm' | 'thicknessMm' | 'widthFactor'>,
+  piece: Pick<HookedPiece, 'massG' | 'strands' | 'hangingEnds' | 'lengthMm' | 'thicknessMm' | 'widthFactor'>,
   texture: Texture,
   guesses: FallGuesses,
 ): Ribbons {
   const { spread, springy } = TEXTURE_INFO[texture];
-  const size = piece.thicknessMm / REFERENCE_THICKNESS_MM;
-  const inAll = RIBBONS * guesses.ribbonWidthMm * spread * piece.widthFactor * size;
-  const count = Math.min(MOST_RIBBONS, Math.max(2, Math.round(inAll / guesses.ribbonWidthMm)));
-  const most = fibresSideBySideMm(piece.massG, piece.lengthMm) / inAll;
+  const strand = piece.thicknessMm / Math.sqrt(piece.strands) / REFERENCE_STRAND_MM;
+  const inAll = guesses.ribbonWidthMm * spread * piece.widthFactor * piece.strands * strand;
+  const ends = Math.max(1, Math.round(piece.hangingEnds));
+  const wanted = Math.max(FEWEST_RIBBONS, Math.round(inAll / guesses.ribbonWidthMm));
+  const count = Math.min(MOST_RIBBONS, ends, wanted);
   return {
     count,
     widthMm: inAll / count,
-    opacity: Math.min(guesses.opacity, 0.9 * most),
+    opacity: opacityOf(fibresSideBySideMm(piece.massG, piece.lengthMm) / inAll, texture, guesses),
     fanRad: springy ? SPRING_FAN_RAD : guesses.fanRad,
     fanReachMm: springy ? SPRING_REACH_MM : FAN_REACH_MM,
     lengthMm: piece.lengthMm,
     springs: springy,
   };
+}
+
+/**
+ * Share that a ribbon hides: 1 - e^(-depth) (Beer and Lambert's law over fibres lying at random), the depth as many
+ * fibres over each other as they would lie side by side over its width, times how well those of the texture lie apart.
+ * That share is at most 1, so no ribbon hides more than its fibres side by side.
+ */
+function opacityOf(fibresOverWidth: number, texture: Texture, guesses: FallGuesses): number {
+  const ofReference =
+    fibresSideBySideMm(REFERENCE.massG, REFERENCE.lengthMm) / (REFERENCE.strands * guesses.ribbonWidthMm);
+  const apart = (-log(1 - guesses.opacity) / ofReference) * TEXTURE_INFO[texture].apart;
+  return 1 - exp(-Math.min(1, apart) * fibresOverWidth);
+}
+
+/** Mean of what a ribbon hides over its width: all over the inner half, fading to its edge. */
+export const KERNEL_MEAN = 0.75;
+
+/** Width at the root against further down, and where the full width is reached, mm. */
+const ROOT_WIDTH = 0.35;
+const FULL_WIDTH_AT_MM = 20;
+
+/** Share of its full width at a length along it: at its root a ribbon is gathered in the knot; hair that springs isn't. */
+export function fullWidthAt({ springs }: Pick<Ribbons, 'springs'>, alongMm: number): number {
+  return springs ? 1 : ROOT_WIDTH + (1 - ROOT_WIDTH) * Math.min(1, alongMm / FULL_WIDTH_AT_MM);
 }
 
 /** Angle of ribbon j against the way hair lies. A whole turn has no two alike. */

@@ -9,9 +9,8 @@ import { CAP_CHECKS } from './cap.ts';
 import type { Check, Result } from './check.ts';
 import type { Finding, Severity } from './finding.ts';
 import { HAIR_CHECKS, latex, loopStays, smoothUnheld, splitTooFine } from './hair.ts';
-import { heavy } from './load.ts';
 import { contradictoryMeasure, estimatedMeasures, hairlineAgainstTape, impossibleHead } from './measure.ts';
-import { knotsCrowd, noKnots, ROW_CHECKS, spacingBeyondTexture, tenderThroughHair } from './rows.ts';
+import { knotsCrowd, noKnots, ROW_CHECKS, tenderThroughHair } from './rows.ts';
 import { noReserve } from './supply.ts';
 
 export function findings(inputs: PlanInputs, result: Result): Finding[] {
@@ -30,11 +29,9 @@ const CHECKS: readonly Check[] = [
   splitTooFine,
   tenderThroughHair,
   knotsCrowd,
-  spacingBeyondTexture,
   smoothUnheld,
   loopStays,
   noReserve,
-  heavy,
   estimatedMeasures,
   latex,
 ];

@@ -28,6 +28,6 @@ export function judge(graph: PlanGraph, inputs: PlanInputs): Judged {
     look: looked,
     hair,
     range: guessRange(graph, { inputs }),
-    findings: lookFindings(inputs, now.of(plan), looked, hair),
+    findings: lookFindings(inputs, now.of(plan), looked),
   };
 }

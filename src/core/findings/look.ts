@@ -7,37 +7,18 @@ import { brushRadiusMm, meetsTheEye, michelson } from '../cover/index.ts';
 import { directionDeg } from '../head/index.ts';
 import { BITE_WORDS } from '../load/index.ts';
 import { tan } from '../numerics/index.ts';
-import type { HairOnHead, Look, Plan, PlanInputs } from '../plan/index.ts';
-import { FULLNESS_INFO, lowerFirst, TEXTURE_INFO, ZONES } from '../trade/index.ts';
-import type { Finding, Fix } from './finding.ts';
+import type { Look, Plan, PlanInputs } from '../plan/index.ts';
+import { lowerFirst, TEXTURE_INFO } from '../trade/index.ts';
+import type { Finding } from './finding.ts';
+import { heavy, size, tooThin, tooWide } from './fullness.ts';
+import type { LookCheck } from './look-check.ts';
 
-type LookCheck = (inputs: PlanInputs, result: Plan, look: Look, hair?: HairOnHead) => Finding | undefined;
-
-/** @param hair where it has been worked out yet */
-export function lookFindings(inputs: PlanInputs, result: Plan, look: Look, hair?: HairOnHead): Finding[] {
+export function lookFindings(inputs: PlanInputs, result: Plan, look: Look): Finding[] {
   if (result.knots.length === 0) return [];
-  return LOOK_CHECKS.map((check) => check(inputs, result, look, hair)).filter((f): f is Finding => f !== undefined);
+  return LOOK_CHECKS.map((check) => check(inputs, result, look)).filter((f): f is Finding => f !== undefined);
 }
 
 const percent = (v: number) => `${Math.round(100 * v)} %`;
-const spacingBy = (inputs: PlanInputs, by: number): Fix => ({
-  kind: 'setSpacing',
-  fingers: Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, inputs.spacing.fingers[z] + by)])),
-});
-
-const tooThin: LookCheck = (inputs, _, look) => {
-  const aim = FULLNESS_INFO[inputs.finish.fullness];
-  if (look.hiddenShare >= aim.leastHidden) return undefined;
-  return {
-    code: 'cover.thin',
-    severity: 'caution',
-    station: 'check',
-    what: `Thinner than ${aim.name}.`,
-    why: `${percent(look.hiddenShare)} of the scalp would be hidden; ${aim.name} asks for about ${percent(aim.leastHidden)} (a guess). Opening the pieces comes before more hair where they can be opened.`,
-    fix: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
-  };
-};
-
 /** A patch that a fingertip does not hide is told; beside the part scalp is meant to show. */
 const WIDE_FINGERS = 1;
 const BRUSH_FULLER = 0.8;
@@ -117,32 +98,6 @@ const bricksExpose: LookCheck = (inputs, { pieces, spacing, rowScheme }, look) =
 /** From here rows lie in bricks, by their score. */
 const BRICKS = 0.65;
 
-const size: LookCheck = (inputs, _, __, hair) => {
-  if (!hair) return undefined;
-  const aim = FULLNESS_INFO[inputs.finish.fullness];
-  const stands = Math.max(...hair.size.front.beyondMm) / inputs.fingerMm;
-  const [least, most] = aim.standsFingers;
-  if (stands >= least && stands <= most) return undefined;
-  const fingers = (Math.round(2 * stands) / 2).toString();
-  return stands > most
-    ? {
-        code: 'size.big',
-        severity: 'caution',
-        station: 'check',
-        what: `Bigger than ${aim.name}.`,
-        why: `It stands about ${fingers} fingers out beside the head; ${aim.name} is at most ${most} (a guess). What is hooked can be taken out again; an outline trims it.`,
-        fix: { deed: 'A quarter finger wider everywhere', change: spacingBy(inputs, 0.25) },
-      }
-    : {
-        code: 'size.small',
-        severity: 'caution',
-        station: 'check',
-        what: `Smaller than ${aim.name}.`,
-        why: `It stands about ${fingers} fingers out beside the head; ${aim.name} asks for ${least} at least (a guess).`,
-        fix: { deed: 'A quarter finger closer everywhere', change: spacingBy(inputs, -0.25) },
-      };
-};
-
 /** From so many times the weight of its own hair a bite is told, at the edge and on tender places sooner (guesses; 2 g on 16 mm² of 30 cm hair is 47). */
 const MUCH = { all: 60, edge: 40, tender: 25 } as const;
 
@@ -188,4 +143,14 @@ const onBlock: LookCheck = (inputs, _, { seen, ground }) => {
   };
 };
 
-const LOOK_CHECKS: readonly LookCheck[] = [tooThin, barePatch, knotsSeen, bricksExpose, size, bites, onBlock];
+const LOOK_CHECKS: readonly LookCheck[] = [
+  tooThin,
+  tooWide,
+  barePatch,
+  knotsSeen,
+  bricksExpose,
+  size,
+  heavy,
+  bites,
+  onBlock,
+];

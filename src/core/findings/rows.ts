@@ -1,7 +1,9 @@
 /** What can go wrong with rows and knots: a scheme the base can't carry, hand changes that were lost, knots that show. */
 
+import { CROWDED } from '../fullness/index.ts';
 import {
   FAMILY_INFO,
+  gapsInWords,
   LEAST_CENTRES_MM,
   lowerFirst,
   SCHEME_INFO,
@@ -12,7 +14,7 @@ import {
   zoneName,
 } from '../trade/index.ts';
 import type { Check } from './check.ts';
-import { mainProduct, productOf } from './hair.ts';
+import { mainProduct } from './hair.ts';
 
 /** The base that a scheme asks for. */
 const FAMILY_FOR = { grid: 'grid', rods: 'threaded', fromTie: 'puff', found: 'flatTwists' } as const;
@@ -139,51 +141,17 @@ export const ROW_CHECKS: readonly Check[] = [
   poorBricks,
 ];
 
-/** A gap may exceed the texture's width by this before it is called too wide. */
-const COVER_TOLERANCE = 1.02;
-
-export const spacingBeyondTexture: Check = (inputs, { pieces, spacing, rowScheme }) => {
-  // On bands and rods the base says where pieces go.
-  if (inputs.rows.scheme === 'grid' || inputs.rows.scheme === 'rods' || rowScheme.cannotLay) return undefined;
-  const pieceOf = (z: SpacingZone) => pieces.find((p) => p.cut === inputs.pieces[z].cut)!;
-  const widest = (z: SpacingZone) => pieceOf(z).coversFingers * FINGER_OF_TABLE_MM;
-  const wide = ZONES.filter((z) => spacing.centresMm[z] > widest(z) * COVER_TOLERANCE);
-  if (wide.length === 0) return undefined;
-  const fits = (z: SpacingZone) => {
-    const clear = inputs.spacing.said === 'clear' ? pieceOf(z).knotWidthMm : 0;
-    return Math.max(0.25, Math.floor((4 * (widest(z) - clear)) / inputs.fingerMm) / 4);
-  };
-  const least = Math.min(...wide.map(fits));
-  const [first] = wide;
-  const texture = TEXTURE_INFO[productOf(inputs, pieceOf(first).product).texture].name;
-  return {
-    code: 'spacing.tooWide',
-    severity: 'caution',
-    station: 'rows',
-    what: `Wider than ${texture} hair can cover.`,
-    why: `${wide.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${wide.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; a piece of ${pieceOf(first).massG.toFixed(1)} g covers about ${Math.round(widest(first))} mm (a guess until a first row is in).`,
-    fix: {
-      deed: `Set ${wide.length === 1 ? 'it' : 'them'} to ${least} ${least === 1 ? 'finger' : 'fingers'}`,
-      change: { kind: 'setSpacing', fingers: Object.fromEntries(wide.map((z) => [z, least])) },
-    },
-  };
-};
-
-/** The texture table speaks of a finger of this width. */
-const FINGER_OF_TABLE_MM = 18;
-
-/** Knots sit on each other when they are nearer than this share of their width (guess). */
-const CROWDED = 0.9;
-
 export const knotsCrowd: Check = (inputs, { pieces, spacing }) => {
   if (inputs.spacing.said === 'clear' || inputs.rows.scheme === 'grid') return undefined;
   const widthIn = (z: SpacingZone) => pieces.find((p) => p.cut === inputs.pieces[z].cut)!.knotWidthMm;
   const crowded = ZONES.filter(
-    (z) => inputs.spacing.fingers[z] * inputs.fingerMm < Math.max(LEAST_CENTRES_MM, CROWDED * widthIn(z)),
+    (z) => spacing.fingers[z] * inputs.fingerMm < Math.max(LEAST_CENTRES_MM, CROWDED * widthIn(z)),
   );
   if (crowded.length === 0) return undefined;
   const widest = Math.max(...crowded.map(widthIn));
-  const fits = Math.ceil((4 * widest) / inputs.fingerMm) / 4;
+  const fits = Object.fromEntries(
+    crowded.map((z) => [z, Math.ceil((4 * Math.max(LEAST_CENTRES_MM, widthIn(z))) / inputs.fingerMm) / 4]),
+  );
   return {
     code: 'spacing.crowded',
     severity: 'caution',
@@ -191,8 +159,8 @@ export const knotsCrowd: Check = (inputs, { pieces, spacing }) => {
     what: 'Knots would sit on each other.',
     why: `${crowded.map((z) => lowerFirst(zoneName(z, inputs.part.kind))).join(', ')}: ${crowded.map((z) => Math.round(spacing.centresMm[z])).join(', ')} mm from knot to knot; one is about ${Math.round(widest)} mm wide. Nearer than ${LEAST_CENTRES_MM} mm nothing is laid.`,
     fix: {
-      deed: `Set ${crowded.length === 1 ? 'it' : 'them'} to ${fits} ${fits <= 1 ? 'finger' : 'fingers'}`,
-      change: { kind: 'setSpacing', fingers: Object.fromEntries(crowded.map((z) => [z, fits])) },
+      deed: `Set ${gapsInWords(fits, inputs.part.kind)}`,
+      change: { kind: 'setSpacing', fingers: fits },
     },
   };
 };

@@ -16,12 +16,10 @@ import {
   OPEN_WIDENS,
   type OpenedWhen,
   PIECE_PACKING,
-  REFERENCE_MASS_G,
   SECONDS_A_HALF,
   SECONDS_A_SPLIT,
   SECONDS_A_STRAND,
   type Split,
-  TEXTURE_INFO,
 } from '../trade/index.ts';
 import { canOneLeg, loopHasToComeOff, type Product, piecesInPack } from './product.ts';
 
@@ -61,8 +59,6 @@ export interface HookedPiece {
   readonly liesFlat: boolean;
   /** Width as worn against the same hair untouched. */
   readonly widthFactor: number;
-  /** Widest gap it covers, mm, for a finger of the given width. */
-  readonly coversFingers: number;
   readonly canOneLeg: boolean;
   readonly canLock: boolean;
   readonly loopHasToComeOff: boolean;
@@ -89,7 +85,6 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   const degree = opened.when === 'never' ? 0 : opened.strands * opened.reach;
   const dress = DRESSING_INFO[cut.dressed];
   const widthFactor = (1 + OPEN_WIDENS * degree) * dress.width;
-  const fuller = Math.min(1.4, Math.max(0.5, Math.sqrt(massG / REFERENCE_MASS_G)));
   const opening = SECONDS_A_STRAND * strands * degree;
   // One piece in four is three splits for four pieces.
   const splits = (cut.split - 1) / cut.split;
@@ -106,7 +101,6 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
     knotWidthMm: KNOT_WIDENING * thicknessMm,
     liesFlat: KNOT_WIDENING * thicknessMm <= LIES_FLAT_MM,
     widthFactor,
-    coversFingers: TEXTURE_INFO[product.texture].coversFingers * fuller * Math.sqrt(widthFactor),
     canOneLeg: canOneLeg(product),
     canLock: locks,
     loopHasToComeOff: loopHasToComeOff(product),

@@ -80,7 +80,6 @@ describe('a hooked piece', () => {
       pieceOf({}, { opened: { when, strands, reach: 1 } });
     expect(opened(0, 'after').widthFactor).toBe(1);
     expect(opened(1, 'after').widthFactor).toBeGreaterThan(opened(0.5, 'after').widthFactor);
-    expect(opened(1, 'after').coversFingers).toBeGreaterThan(pieceOf().coversFingers);
     expect(opened(1, 'after').secondsAfter).toBeGreaterThan(0);
     expect(opened(1, 'before').secondsBefore).toBeCloseTo(opened(1, 'after').secondsAfter, 9);
     expect(opened(1, 'never').widthFactor).toBe(1);

@@ -1,11 +1,12 @@
 /** The graph that a plan is worked out by, and questions beyond the plan. */
+export { coverRange } from './ask/cover-range.ts';
 export { fallingHair } from './ask/falling-hair.ts';
 export { guessRange, whyHere } from './ask/look-advice.ts';
 export { type HeadScene, headScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export { tryEdit } from './ask/try-edit.ts';
 export { FINE_MESH, type HeadInputs, type PlanInputs } from './inputs.ts';
-export { hidden, look } from './look.ts';
+export { hidden, hiddenIn, look, thickness } from './look.ts';
 export type { GuessRange, HairOnHead, Look, LookAsked, ToldPatch, WhyHere } from './look-result.ts';
 export { plan } from './plan.ts';
 export type { Plan } from './result.ts';

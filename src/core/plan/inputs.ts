@@ -48,7 +48,8 @@ export interface PlanInputs extends HeadInputs {
   readonly spacing: {
     /** Whether fingers are counted from knot to knot or in the clear gap between two. */
     readonly said: 'centres' | 'clear';
-    readonly fingers: Readonly<Record<SpacingZone, number>>;
+    /** Zones that she set herself; the others are left to the hair. */
+    readonly fingers: Readonly<Partial<Record<SpacingZone, number>>>;
   };
   readonly rows: RowChoice;
   readonly wishes: Wishes;

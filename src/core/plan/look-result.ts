@@ -10,9 +10,10 @@ import type {
   SizeView,
 } from '../cover/index.ts';
 import type { HairMesh, HairState } from '../fall/index.ts';
+import type { HairGaps } from '../fullness/index.ts';
 import type { DirectionDeg, Point } from '../head/index.ts';
 import type { BiteGroup } from '../load/index.ts';
-import type { Age, FallGuess, FallGuesses } from '../trade/index.ts';
+import type { Age, FallGuess, FallGuesses, SpacingZone } from '../trade/index.ts';
 import type { PlanInputs } from './inputs.ts';
 
 export interface ToldPatch extends BarePatch {
@@ -25,9 +26,14 @@ export interface Look {
   /** Share of the scalp that shows, straight on, at every vertex. */
   readonly shows: Float32Array;
   readonly hiddenShare: number;
+  readonly hiddenIn: Readonly<Record<SpacingZone, number>>;
+  /** Mean thickness of the hair over the scalp, mm. */
+  readonly thicknessMm: number;
   /** Share that shows, seen from each side. */
   readonly seen: Readonly<Record<Side, number>>;
   readonly patches: readonly ToldPatch[];
+  /** Her gaps and those for this hair, with what each comes to. */
+  readonly gaps: HairGaps;
   /** One for each knot of the plan, in its order. */
   readonly knots: readonly Concealment[];
   readonly lines: readonly LineShown[];

@@ -12,17 +12,20 @@ import {
   seenShare,
   showing,
 } from '../cover/index.ts';
+import { layerMm, volumeMm3 } from '../fall/index.ts';
+import { zoneAt } from '../fullness/index.ts';
 import { verticesUnder } from '../geometry/index.ts';
 import type { Point } from '../head/index.ts';
 import { biteGroups } from '../load/index.ts';
-import { GROUND_LUMINANCE, hairLuminance } from '../trade/index.ts';
+import { GROUND_LUMINANCE, hairLuminance, type SpacingZone, ZONES } from '../trade/index.ts';
 import type { Look, ToldPatch } from './look-result.ts';
 import { base, baseContext, ownHair } from './stages/base.ts';
 import { cap, openingLine } from './stages/cap.ts';
 import { owed, ownHairOver, prints, shows, worn, wornKnots } from './stages/fall.ts';
+import { gaps } from './stages/for-hair.ts';
 import { head } from './stages/head.ts';
 import { knots } from './stages/knots.ts';
-import { partLine } from './stages/part.ts';
+import { herPart, partLine } from './stages/part.ts';
 import { spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
 
@@ -31,6 +34,42 @@ export const hidden = stage(
   'hidden',
   ({ of }) => ({ mesh: of(head).mesh, shows: of(shows), owed: of(owed) }),
   ({ mesh, shows: through, owed: where }) => hiddenShare(mesh, through, where),
+);
+
+/** Share hidden in each zone; 1 where no cover is owed. */
+export const hiddenIn = stage(
+  'hiddenIn',
+  ({ of }) => ({ head: of(head), fromPart: of(herPart).fromPart, shows: of(shows), owed: of(owed) }),
+  ({ head: { mesh, scalp }, fromPart, shows: through, owed: where }) => {
+    const hides: Record<SpacingZone, number> = { part: 0, top: 0, back: 0, nape: 0, faceEdge: 0 };
+    const area = { ...hides };
+    for (let v = 0; v < mesh.vertexCount; v++) {
+      if (where[v] === 0) continue;
+      const zone = zoneAt(scalp, fromPart, v);
+      hides[zone] += mesh.vertexAreasMm2[v] * (1 - through[v]);
+      area[zone] += mesh.vertexAreasMm2[v];
+    }
+    for (const z of ZONES) hides[z] = area[z] > 0 ? hides[z] / area[z] : 1;
+    return hides as Readonly<Record<SpacingZone, number>>;
+  },
+);
+
+/** Mean thickness of the hair over the scalp, mm. */
+export const thickness = stage(
+  'thickness',
+  ({ inputs, of, guesses = inputs.guesses }) => ({
+    mesh: of(head).mesh,
+    worn: of(worn),
+    prints: of(prints),
+    loft: guesses.loft,
+  }),
+  ({ mesh: { vertexAreasMm2 }, worn: { pieces, ribbons, textures }, prints: laid, loft }) => {
+    const volume = laid.prints.reduce((sum, print, i) => {
+      const layer = layerMm(pieces[i], ribbons[i], textures[i], loft);
+      return sum + volumeMm3(print, vertexAreasMm2, ribbons[i].opacity, layer);
+    }, 0);
+    return { meanMm: volume / vertexAreasMm2.reduce((a, b) => a + b, 0) };
+  },
 );
 
 const conceals = stage(
@@ -102,6 +141,9 @@ export const look = stage(
     knots: of(conceals),
     lines: of(lines),
     bites: of(bites),
+    gaps: of(gaps),
+    hiddenIn: of(hiddenIn),
+    thicknessMm: of(thickness).meanMm,
     colour: inputs.products[0].colours[0] ?? '',
     bareHead: inputs.cap.dome === 'none',
   }),

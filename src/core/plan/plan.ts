@@ -9,8 +9,9 @@ import { cap, opening, openingLine } from './stages/cap.ts';
 import { head } from './stages/head.ts';
 import { knots, layout, plannedRows } from './stages/knots.ts';
 import { partLine } from './stages/part.ts';
+import { pieces } from './stages/pieces.ts';
 import { field, rows } from './stages/rows.ts';
-import { pieces, spacing } from './stages/spacing.ts';
+import { spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
 import { anchors, load, supply, time, work } from './stages/totals.ts';
 

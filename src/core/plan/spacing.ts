@@ -2,28 +2,33 @@
 import type { HookedPiece, ZonePieces } from '../hair/index.ts';
 import type { RowSpacing, ZoneFactors } from '../rows/index.ts';
 import { LEAST_CENTRES_MM, type SpacingZone } from '../trade/index.ts';
-import type { PlanInputs } from './inputs.ts';
 
 export interface SpacingMm {
   /** On top, the reference. */
   readonly mm: RowSpacing;
   readonly zones: ZoneFactors;
+  /** In her fingers, by zone: as she set them, or for this hair. */
+  readonly fingers: Readonly<Record<SpacingZone, number>>;
+  /** Zones that she set herself. */
+  readonly hers: readonly SpacingZone[];
   /** Centre to centre by zone, mm. */
   readonly centresMm: Readonly<Record<SpacingZone, number>>;
 }
 
 export interface SpacingTold {
-  readonly spacing: PlanInputs['spacing'];
+  readonly fingers: Readonly<Partial<Record<SpacingZone, number>>>;
+  readonly hers: readonly SpacingZone[];
   readonly fingerMm: number;
   readonly zones: ZonePieces;
   /** Pieces as hooked, where the clear gap between two knots is told; undefined where centres are. */
   readonly hooked: ReadonlyMap<string, HookedPiece> | undefined;
 }
 
-export function spacingInMm({ spacing, fingerMm, zones, hooked }: SpacingTold): SpacingMm {
+export function spacingInMm({ fingers: told, hers, fingerMm, zones, hooked }: SpacingTold): SpacingMm {
+  const fingers = { ...told } as Record<SpacingZone, number>;
   const centre = (zone: SpacingZone) => {
     const extra = hooked?.get(zones[zone].cut)?.knotWidthMm ?? 0;
-    return Math.max(LEAST_CENTRES_MM, spacing.fingers[zone] * fingerMm + extra);
+    return Math.max(LEAST_CENTRES_MM, fingers[zone] * fingerMm + extra);
   };
   const centresMm = {
     part: centre('part'),
@@ -36,6 +41,8 @@ export function spacingInMm({ spacing, fingerMm, zones, hooked }: SpacingTold): 
   // Rounded, so that scaling all zones alike finds the same row field again.
   const factor = (mm: number) => Math.round((1e6 * mm) / top) / 1e6;
   return {
+    fingers,
+    hers,
     mm: { gapMm: top, pitchMm: top },
     zones: {
       part: factor(centresMm.part),

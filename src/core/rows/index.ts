@@ -10,7 +10,14 @@ export {
 } from './choice.ts';
 export { brushField } from './field/brush.ts';
 export { factorsOnHead, isFieldScheme, schemeField } from './field/schemes.ts';
-export { faceEdgeFactors, type ZoneFactors } from './field/zones.ts';
+export {
+  faceEdgeFactor,
+  faceEdgeFactors,
+  napeFactor,
+  partFactor,
+  ZONE_REACH_MM,
+  type ZoneFactors,
+} from './field/zones.ts';
 export { fringeArea, fringeMask } from './given/fringe.ts';
 export { fromLocked } from './given/locked.ts';
 export { linesThere } from './given/there.ts';
@@ -18,4 +25,5 @@ export { gapAfterRule } from './levels/dyadic.ts';
 export type { Row, RowKind, RowSpacing } from './levels/row.ts';
 export { rowSlopes } from './levels/slopes.ts';
 export { turnedRows } from './mirror.ts';
+export { schemeOfBase } from './scheme-of-base.ts';
 export { laySchemeRows, NO_ROWS, passesLumps, rowOptions, tieOf, whyNot } from './scheme-rows.ts';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import direct from 'ml-direct';
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numerics/random.ts';
-import { meritOfUse, stopsHelping, type UseFigures } from './best-use.ts';
+import { meritOfUse, stopsHelping, type UseAim, type UseFigures } from './best-use.ts';
 import { type Genome, type Merit, Search } from './search.ts';
 
 const SIZES = [6, 5, 7, 4, 3];
@@ -125,6 +125,9 @@ describe('a search', () => {
 describe('what is better', () => {
   const plan = (f: Partial<UseFigures>): UseFigures => ({
     hidden: 0.9,
+    range: [0.9, 0.9],
+    thicknessMm: 20,
+    thinZones: [],
     packs: 4,
     massG: 250,
     minutes: 240,
@@ -133,33 +136,42 @@ describe('what is better', () => {
     ...f,
   });
   const limits = { packs: 5, minutes: 300, massG: 300 };
-  const score = (f: Partial<UseFigures>, enough = 0.5) =>
-    meritOfUse(plan(f), limits, { kind: 'cover', enough }, 'enough').score;
+  const hiding = (low: number, f: Partial<UseFigures> = {}) => ({ hidden: low, range: [low, low] as const, ...f });
+  const score = (f: Partial<UseFigures>, aim: UseAim = { kind: 'cover' }) =>
+    meritOfUse(plan(f), limits, aim, 'enough').score;
 
   it('more cover within the limits; anything beyond a limit is worse than anything within', () => {
-    expect(score({ hidden: 0.93 })).toBeGreaterThan(score({}));
+    expect(score(hiding(0.93))).toBeGreaterThan(score({}));
     for (const beyond of [{ packs: 6 }, { minutes: 301 }, { massG: 301 }])
-      expect(score({ hidden: 1, ...beyond })).toBeLessThan(score({ hidden: 0.3 }));
+      expect(score(hiding(1, beyond))).toBeLessThan(score(hiding(0.3)));
     expect(score({ massG: 320 })).toBeGreaterThan(score({ massG: 400 }));
   });
+  it('by the lower end of what the guesses leave open, not by their middle', () => {
+    expect(score({ hidden: 0.97, range: [0.7, 0.99] })).toBeLessThan(score({ hidden: 0.92, range: [0.8, 0.95] }));
+  });
+  it('most cover is most cover: weight decides only between as much of it, to the point', () => {
+    expect(score(hiding(0.93, { massG: 290 }))).toBeGreaterThan(score(hiding(0.9, { massG: 100 })));
+    expect(score(hiding(0.902, { massG: 100 }))).toBeGreaterThan(score(hiding(0.904, { massG: 200 })));
+  });
+  it('a finger-thin layer, one too big, or a zone that stays bare is worse than any plan within her aim', () => {
+    for (const off of [{ thicknessMm: 2 }, { thicknessMm: 110 }, { thinZones: ['back' as const, 'top' as const] }])
+      expect(score(hiding(0.98, off))).toBeLessThan(score(hiding(0.8)));
+  });
   it('to one who wants it light a lighter plan, to one who wants cover the covered one', () => {
-    const [light, full] = [
-      { hidden: 0.88, massG: 180 },
-      { hidden: 0.93, massG: 290 },
-    ];
-    expect(score(light, 0)).toBeGreaterThan(score(full, 0));
-    expect(score(full, 1)).toBeGreaterThan(score(light, 1));
+    const [light, full] = [hiding(0.88, { massG: 180 }), hiding(0.93, { massG: 290 })];
+    expect(score(light, { kind: 'balance', enough: 0 })).toBeGreaterThan(score(full, { kind: 'balance', enough: 0 }));
+    expect(score(full, { kind: 'balance', enough: 1 })).toBeGreaterThan(score(light, { kind: 'balance', enough: 1 }));
   });
   it('for the least hair: fewer packs, then fewer grams, only where it hides enough', () => {
     const least = (f: Partial<UseFigures>) =>
       meritOfUse(plan(f), limits, { kind: 'leastHair', hidden: 0.9 }, 'enough').score;
     expect(least({ packs: 3 })).toBeGreaterThan(least({ packs: 4 }));
     expect(least({ massG: 200 })).toBeGreaterThan(least({ massG: 250 }));
-    expect(least({ packs: 1, hidden: 0.8 })).toBeLessThan(least({ packs: 5 }));
-    expect(least({ hidden: 0.8 })).toBeLessThan(least({ hidden: 0.85 }));
+    expect(least(hiding(0.8, { packs: 1 }))).toBeLessThan(least({ packs: 5 }));
+    expect(least(hiding(0.8))).toBeLessThan(least(hiding(0.85)));
   });
   it('beyond the packs it still has its place on the curve, beyond hours or load not', () => {
-    const trade = (f: Partial<UseFigures>) => meritOfUse(plan(f), limits, { kind: 'cover', enough: 1 }, 'enough').trade;
+    const trade = (f: Partial<UseFigures>) => meritOfUse(plan(f), limits, { kind: 'cover' }, 'enough').trade;
     expect(trade({ packs: 9 })).toEqual({ cost: 9, gain: 0.9 });
     expect(trade({ minutes: 400 })).toBeUndefined();
   });

@@ -5,16 +5,18 @@ import { deepPartStraight, shoulderCurls } from '../../demo/plans.ts';
 import { readPlan } from '../../model/read-plan.ts';
 import { planInputs } from '../../model/to-inputs.ts';
 import { seededRandom } from '../numerics/random.ts';
+import type { PlanInputs } from '../plan/inputs.ts';
 import { meritOfUse } from './best-use.ts';
 import { evaluateUses, figuresOfUse } from './evaluate.ts';
 import { Search } from './search.ts';
 import { changesInWords, planWithUse, searchSpace } from './use.ts';
 
+const fingersOf = (of: PlanInputs) => atelier.spacing(of).fingers;
 const ALL = { split: true, half: true, open: true };
 const atelier = new Planner();
 const inputs = plainInputs();
 const bare = atelier.look({ inputs }).patches;
-const space = searchSpace(inputs, ALL, bare, true);
+const space = searchSpace(inputs, fingersOf(inputs), ALL, bare);
 
 describe('what a search may change', () => {
   it('of the plan as it is nothing, said with no words', () => {
@@ -25,7 +27,7 @@ describe('what a search may change', () => {
   it('gives the same plan to a document as to inputs, and one that can be read', () => {
     for (const plan of [deepPartStraight, shoulderCurls]) {
       const from = planInputs(plan, 12);
-      const s = searchSpace(from, ALL, atelier.look({ inputs: from }).patches, true);
+      const s = searchSpace(from, fingersOf(from), ALL, atelier.look({ inputs: from }).patches);
       const random = seededRandom(4);
       for (let i = 0; i < 12; i++) {
         const genome = s.sizes.map((n) => Math.floor(random() * n));
@@ -53,7 +55,7 @@ describe('what a search may change', () => {
       },
       rows: { ...inputs.rows, hand: [{ id: 'h1', op: 'add' as const, at: [170, 20] as const }] },
     };
-    const s = searchSpace(hers, ALL, bare, true);
+    const s = searchSpace(hers, fingersOf(hers), ALL, bare);
     const last = planWithUse(
       hers,
       s,
@@ -67,25 +69,24 @@ describe('what a search may change', () => {
   });
 
   it('does only what is allowed, and leaves closed what clings', () => {
-    const none = searchSpace(inputs, { split: false, half: false, open: false }, bare, false);
+    const none = searchSpace(inputs, fingersOf(inputs), { split: false, half: false, open: false }, bare);
     expect(none.cuts.front).toHaveLength(1);
     expect(none.openings).toHaveLength(1);
-    expect(none.offsets).toEqual([inputs.rows.offset]);
     const clings = {
       ...inputs,
       products: [{ ...inputs.products[0], test: { ...inputs.products[0].test, apart: 'clings' as const } }],
     };
-    expect(searchSpace(clings, ALL, bare, true).openings).toHaveLength(1);
+    expect(searchSpace(clings, fingersOf(clings), ALL, bare).openings).toHaveLength(1);
     // A strand is the least that can be hooked.
     const two = { ...inputs, products: [{ ...inputs.products[0], strandsPerPiece: 2 }] };
-    expect(Math.max(...searchSpace(two, ALL, bare, true).cuts.front.map((c) => c.split))).toBe(2);
+    expect(Math.max(...searchSpace(two, fingersOf(two), ALL, bare).cuts.front.map((c) => c.split))).toBe(2);
   });
 });
 
 describe('judged on a coarse head', () => {
   it('a candidate hides within two points of what the fine head says, with as many packs, give or take one', () => {
     const from = planInputs(shoulderCurls);
-    const itself = searchSpace(from, ALL, [], true);
+    const itself = searchSpace(from, fingersOf(from), ALL, []);
     const [coarse] = evaluateUses({ inputs: from, space: itself, genomes: [itself.now] });
     const fine = figuresOfUse(atelier.graph, from);
     expect(Math.abs((coarse?.hidden ?? 0) - fine.hidden)).toBeLessThan(0.02);
@@ -93,9 +94,9 @@ describe('judged on a coarse head', () => {
   });
 
   it('a small search of real plans finds the best of all of them', () => {
-    const few = searchSpace(inputs, { split: true, half: false, open: false }, [], false);
-    // Two zones and both cuts: every one of them can be tried.
-    const sizes = few.sizes.map((n, i) => ([1, 2, 5, 6].includes(i) ? n : 1));
+    const few = searchSpace(inputs, fingersOf(inputs), { split: true, half: false, open: false }, []);
+    // One zone and both cuts: every one of them can be tried.
+    const sizes = few.sizes.map((n, i) => ([1, 5, 6].includes(i) ? n : 1));
     const held = few.now.map((v, i) => (sizes[i] === 1 ? v : 0));
     const at = (g: readonly number[]) => g.map((v, i) => (sizes[i] === 1 ? held[i] : v));
     const limits = { packs: 4, minutes: 400, massG: 400 };
@@ -105,7 +106,7 @@ describe('judged on a coarse head', () => {
       const known = cache.get(key);
       if (known !== undefined) return known;
       const [f] = evaluateUses({ inputs, space: few, genomes: [at(g)] });
-      const s = f ? meritOfUse(f, limits, { kind: 'cover', enough: 1 }, 'enough').score : Number.NEGATIVE_INFINITY;
+      const s = f ? meritOfUse(f, limits, { kind: 'cover' }, 'enough').score : Number.NEGATIVE_INFINITY;
       cache.set(key, s);
       return s;
     };

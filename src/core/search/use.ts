@@ -1,7 +1,7 @@
 /**
  * What a best-use search may change of a plan, and the plan it makes of a genome: gaps by zone, how pieces of the front
- * and of the back are cut, how far they are opened, where the rows fall, and the brush over places that were bare. What
- * she did by hand, her locks, her part, her base and her cap stay as they are.
+ * and of the back are cut, how far they are opened, and the brush over places that were bare. Where the rows fall between
+ * two gaps is left alone: what it moves of the cover is chance. What she did by hand, her locks, her part, her base and her cap stay as they are.
  */
 
 import { dequal } from 'dequal';
@@ -10,11 +10,24 @@ import type { Preparation } from '../hair/index.ts';
 import { directionDeg } from '../head/index.ts';
 import type { PlanInputs, ToldPatch } from '../plan/index.ts';
 import type { BrushStroke } from '../rows/index.ts';
-import { lowerFirst, type SpacingZone, type Split, upperFirst, ZONES, zoneName } from '../trade/index.ts';
+import {
+  fingersFigure,
+  HAND_MM,
+  lowerFirst,
+  type SpacingZone,
+  type Split,
+  USUAL_SPLIT,
+  upperFirst,
+  WIDEST_FINGERS,
+  ZONES,
+  zoneName,
+} from '../trade/index.ts';
 import type { Genome } from './search.ts';
 
 /** What of a plan, document or inputs, a search changes. */
-export type Usable = Pick<PlanInputs, 'spacing' | 'cuts' | 'pieces' | 'rows'>;
+export interface Usable extends Pick<PlanInputs, 'spacing' | 'cuts' | 'pieces'> {
+  readonly rows: Pick<PlanInputs['rows'], 'brush'>;
+}
 
 export interface Allowed {
   /** Pieces may be split lengthwise, cut in half, opened. */
@@ -39,9 +52,8 @@ const GROUP_NAMES = Object.keys(GROUPS) as Group[];
 /** Steps of the gap from what it is now, fingers. */
 const GAP_STEPS = [-0.75, -0.5, -0.25, 0, 0.25, 0.5, 0.75, 1] as const;
 const LEAST_FINGERS = 0.5;
-const MOST_FINGERS = 3;
+const MOST_FINGERS = 4;
 const OPENINGS = [0, 0.5, 1] as const;
-const OFFSETS = [-0.2, -0.1, 0, 0.1, 0.2] as const;
 /** Fuller over bare places, none, or as much again. */
 const BRUSHES = [1, 0.88, 0.76] as const;
 const MOST_STROKES = 3;
@@ -53,21 +65,20 @@ export interface UseSpace {
   readonly gaps: Readonly<Record<SpacingZone, readonly number[]>>;
   readonly cuts: Readonly<Record<Group, readonly CutChoice[]>>;
   readonly openings: readonly number[];
-  readonly offsets: readonly number[];
   readonly brushes: readonly number[];
   readonly strokes: ReadonlyArray<Pick<BrushStroke, 'stroke'>>;
 }
 
-/** @param bare places of the plan as it is, the barest first */
+/** @param fingers of every zone as they are, hers or left to the hair; @param bare places of the plan as it is, the barest first */
 export function searchSpace(
   inputs: Usable & Pick<PlanInputs, 'products' | 'fingerMm'>,
+  fingers: Readonly<Record<SpacingZone, number>>,
   allowed: Allowed,
   bare: readonly ToldPatch[],
-  offsets: boolean,
 ): UseSpace {
   const gaps = Object.fromEntries(
     ZONES.map((z) => {
-      const now = inputs.spacing.fingers[z];
+      const now = fingers[z];
       const near = GAP_STEPS.map((by) => now + by).filter(
         (f) => f === now || (f >= LEAST_FINGERS && f <= MOST_FINGERS),
       );
@@ -81,7 +92,7 @@ export function searchSpace(
     allowed.open && GROUP_NAMES.every((g) => canOpen(inputs, g))
       ? withFirst(openedNow(inputs), OPENINGS)
       : [openedNow(inputs)];
-  const gapMm = inputs.spacing.fingers.top * inputs.fingerMm;
+  const gapMm = fingers.top * inputs.fingerMm;
   const strokes = bare
     .slice(0, MOST_STROKES)
     .map((p) => ({ stroke: { points: [directionDeg(p.atMm)], radiusMm: brushRadiusMm(p, gapMm) } }));
@@ -89,18 +100,11 @@ export function searchSpace(
     gaps,
     cuts,
     openings,
-    offsets: offsets ? withFirst(inputs.rows.offset, OFFSETS) : [inputs.rows.offset],
     brushes: strokes.length > 0 ? BRUSHES : [1],
     strokes,
   };
-  const lists = [
-    ...ZONES.map((z) => gaps[z]),
-    ...GROUP_NAMES.map((g) => cuts[g]),
-    space.openings,
-    space.offsets,
-    space.brushes,
-  ];
-  const now = [...ZONES.map((z) => gaps[z].indexOf(inputs.spacing.fingers[z])), 0, 0, 0, 0, 0];
+  const lists = [...ZONES.map((z) => gaps[z]), ...GROUP_NAMES.map((g) => cuts[g]), space.openings, space.brushes];
+  const now = [...ZONES.map((z) => gaps[z].indexOf(fingers[z])), 0, 0, 0, 0];
   return { ...space, sizes: lists.map((l) => l.length), now };
 }
 
@@ -140,13 +144,15 @@ export function planWithUse<T extends Usable>(plan: T, space: UseSpace, genome: 
   const fingers = Object.fromEntries(
     ZONES.map((z, i) => [z, space.gaps[z][at.gaps[i]]]),
   ) as PlanInputs['spacing']['fingers'];
-  let next: T = { ...plan, spacing: { ...plan.spacing, fingers } };
+  // What was judged is what is taken: gaps that were left to the hair are hers from then on.
+  const isAsItIs = genome.every((g, i) => g === space.now[i]);
+  let next: T = isAsItIs ? plan : { ...plan, spacing: { ...plan.spacing, fingers } };
   GROUP_NAMES.forEach((g, i) => {
     next = withCut(next, g, space.cuts[g][at.cuts[i]], at.opening === 0 ? undefined : space.openings[at.opening]);
   });
   const factor = space.brushes[at.brush];
   const brush = factor === 1 ? plan.rows.brush : [...plan.rows.brush, ...space.strokes.map((s) => ({ ...s, factor }))];
-  return { ...next, rows: { ...next.rows, offset: space.offsets[at.offset], brush } };
+  return { ...next, rows: { ...next.rows, brush } };
 }
 
 function places(genome: Genome) {
@@ -155,8 +161,7 @@ function places(genome: Genome) {
     gaps: genome.slice(0, n),
     cuts: genome.slice(n, n + 2),
     opening: genome[n + 2],
-    offset: genome[n + 3],
-    brush: genome[n + 4],
+    brush: genome[n + 3],
   };
 }
 
@@ -198,17 +203,11 @@ function nameOf({ split, half }: CutChoice, opened: number | undefined): string 
 export function changesInWords(space: UseSpace, genome: Genome, partKind: PlanInputs['part']['kind']): string[] {
   const at = places(genome);
   const now = places(space.now);
-  const fingers = (f: number) =>
-    `${String(f)
-      .replace('.25', '¼')
-      .replace('.5', '½')
-      .replace('.75', '¾')
-      .replace(/^0(?=[¼½¾])/, '')}`;
   const gaps = ZONES.flatMap((z, i) =>
     at.gaps[i] === now.gaps[i]
       ? []
       : [
-          `${lowerFirst(zoneName(z, partKind))} ${fingers(space.gaps[z][now.gaps[i]])} → ${fingers(space.gaps[z][at.gaps[i]])} fingers`,
+          `${lowerFirst(zoneName(z, partKind))} ${fingersFigure(space.gaps[z][now.gaps[i]])} → ${fingersFigure(space.gaps[z][at.gaps[i]])} fingers`,
         ],
   );
   const cuts = GROUP_NAMES.flatMap((g, i) =>
@@ -224,8 +223,26 @@ export function changesInWords(space: UseSpace, genome: Genome, partKind: PlanIn
             ? 'left closed'
             : `opened ${Math.round(100 * space.openings[at.opening])} % after hooking`,
         ];
-  const offset = at.offset === 0 ? [] : [`rows moved by ${Math.round(100 * space.offsets[at.offset])} % of a gap`];
   const brush =
     at.brush === 0 ? [] : [`fuller at ${space.strokes.length} thin ${space.strokes.length === 1 ? 'place' : 'places'}`];
-  return [...gaps, ...cuts, ...opening, ...offset, ...brush];
+  return [...gaps, ...cuts, ...opening, ...brush];
+}
+
+/** Where a genome goes beyond what people do, in words: it may be right, and nobody has tried it. */
+export function beyondUsual(
+  space: UseSpace,
+  genome: Genome,
+  inputs: Usable & Pick<PlanInputs, 'products'>,
+  partKind: PlanInputs['part']['kind'],
+): string[] {
+  const at = places(genome);
+  const isLong = productOf(inputs, 'front').lengthMm > HAND_MM;
+  const widest = WIDEST_FINGERS[isLong ? 'long' : 'short'];
+  const gaps = ZONES.filter((z, i) => space.gaps[z][at.gaps[i]] > widest[z]).map(
+    (z) => `${lowerFirst(zoneName(z, partKind))} wider than the ${fingersFigure(widest[z])} that people lay at most`,
+  );
+  const cuts = GROUP_NAMES.filter((g, i) => space.cuts[g][at.cuts[i]].split > USUAL_SPLIT[g]).map(
+    (g) => `${g === 'front' ? 'in front' : 'behind'} finer than people split there`,
+  );
+  return [...gaps, ...cuts];
 }

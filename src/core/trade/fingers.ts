@@ -1,4 +1,7 @@
 /** Fingers as a measure: what a plan may hold of them, and how they are said. */
+import type { PartKind } from './parts.ts';
+import { lowerFirst } from './words.ts';
+import { type SpacingZone, ZONES, zoneName } from './zones.ts';
 
 const NUMBER_WORDS = [
   'no',
@@ -33,6 +36,14 @@ export function fingersFigure(fingers: number): string {
   const exact = Math.abs(quarters / 4 - fingers) < 1e-6;
   if (!exact) return fingers.toFixed(2);
   return whole === 0 ? rest || '0' : `${whole}${rest}`;
+}
+
+/** "part 1, top 1¼ fingers": the gap of each zone, for a button or a sentence. */
+export function gapsInWords(fingers: Readonly<Partial<Record<SpacingZone, number>>>, partKind: PartKind): string {
+  const told = ZONES.filter((z) => fingers[z] !== undefined);
+  const words = told.map((z) => `${lowerFirst(zoneName(z, partKind))} ${fingersFigure(fingers[z] as number)}`);
+  const isOne = told.length === 1 && (fingers[told[0]] as number) <= 1;
+  return `${words.join(', ')} ${isOne ? 'finger' : 'fingers'}`;
 }
 
 export const FINGER_COUNTS = [1, 4] as const;

@@ -9,8 +9,8 @@ export interface AimedFullness {
   readonly words: string;
   /** Least share of the scalp that has to be hidden. */
   readonly leastHidden: number;
-  /** How far the hair may stand out beyond the bare head on either side, fingers: least and most. */
-  readonly standsFingers: readonly [least: number, most: number];
+  /** Mean thickness of the hair over the scalp, mm: least and most. */
+  readonly thicknessMm: readonly [least: number, most: number];
 }
 
 /** What each means in figures: guesses, by what wearers call too thin and too big. */
@@ -19,19 +19,19 @@ export const FULLNESS_INFO: Readonly<Record<FullnessAim, AimedFullness>> = {
     name: 'spare',
     words: 'Light, close to the head, a little scalp at the part.',
     leastHidden: 0.75,
-    standsFingers: [0, 1.25],
+    thicknessMm: [0, 35],
   },
   enough: {
     name: 'enough',
     words: 'Covers from every side, moves, doesn’t stand away.',
     leastHidden: 0.85,
-    standsFingers: [0, 2.5],
+    thicknessMm: [6, 70],
   },
   veryFull: {
     name: 'very full',
     words: 'Big: stands out a hand and shows nothing.',
     leastHidden: 0.92,
-    standsFingers: [2, 5],
+    thicknessMm: [25, 130],
   },
 };
 

@@ -27,8 +27,8 @@ export const FALL_GUESSES = {
   opacity: {
     name: 'What a strand hides',
     unit: '%',
-    value: 0.45,
-    range: [0.32, 0.58],
+    value: 0.55,
+    range: [0.42, 0.68],
     limits: [0.1, 0.95],
     why: 'How much of the scalp a single strand hides where it lies. Two over each other hide more.',
     how: 'Lay one strand over a ruled page and guess how much of the lines is gone.',

@@ -44,6 +44,7 @@ export {
   FINGER_LIMITS_MM,
   fingersFigure,
   fingersInWords,
+  gapsInWords,
   SPACING_LIMITS_FINGERS,
 } from './fingers.ts';
 export {
@@ -125,18 +126,20 @@ export {
   OPENED_WHEN,
   type OpenedWhen,
   PIECE_PACKING,
-  REFERENCE_MASS_G,
   SECONDS_A_HALF,
   SECONDS_A_SPLIT,
   SECONDS_A_STRAND,
   SPLITS,
   type Split,
+  USUAL_SPLIT,
 } from './preparation.ts';
 export { REQUIREMENT_NAMES, REQUIREMENTS, type Requirement } from './requirements.ts';
 export {
+  BACK_UNDER_LONG,
   FRINGE_INFO,
   FRINGES,
   type Fringe,
+  HAND_MM,
   LEAST_CENTRES_MM,
   LEAST_SHARE,
   PULL_SHARE,
@@ -147,6 +150,7 @@ export {
   SECOND_PASS_INFO,
   SECOND_PASSES,
   type SecondPass,
+  WIDEST_FINGERS,
 } from './rows.ts';
 export {
   DEFAULT_SCHOOLS,

@@ -12,6 +12,9 @@ export const DRESSINGS = ['asItIs', 'fingerCurled', 'smoothed', 'set'] as const;
 
 export type Dressing = (typeof DRESSINGS)[number];
 
+/** Finer than this people seldom split, in front and behind (common practice, no source; up to sixteen at the hairline alone). */
+export const USUAL_SPLIT = { front: 4, back: 2 } as const;
+
 export const MOST_CUTS = 8;
 
 export interface DressingInfo {
@@ -87,8 +90,6 @@ export const PIECE_PACKING = 0.4;
 
 /** Width of a wrapped knot over the thickness of its folded piece (guess; 2 g over 25 cm gives 7 to 8 mm). */
 export const KNOT_WIDENING = 2.5;
-
-export const REFERENCE_MASS_G = 2;
 
 /** Up to this a knot lies flat at an open place, mm (common practice: a sixteenth of a thick piece does, a quarter does not). */
 export const LIES_FLAT_MM = 4.2;

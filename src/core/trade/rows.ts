@@ -1,5 +1,7 @@
 /** Ways rows can run, second passes and fringes, and how far a hand may change them. */
 
+import type { SpacingZone } from './zones.ts';
+
 export const SCHEMES = ['joined', 'parallel', 'rings', 'fromTie', 'straightBack', 'found', 'grid', 'rods'] as const;
 
 export type Scheme = (typeof SCHEMES)[number];
@@ -31,6 +33,8 @@ export const ROW_LIMITS = {
 export interface SchemeInfo {
   readonly name: string;
   readonly reason: string;
+  /** What says how far apart pieces sit, where gaps have no say. */
+  readonly gapsBy?: string;
 }
 
 /** Common practice, no source. */
@@ -53,8 +57,16 @@ export const SCHEME_INFO: Readonly<Record<Scheme, SchemeInfo>> = {
     name: 'Along the rows, then between',
     reason: 'Rows that are there, of the base or ready-made on the cap; then the places between.',
   },
-  grid: { name: 'On the bands', reason: 'One piece for each box of a rubber-band grid.' },
-  rods: { name: 'Rod by rod', reason: 'Pieces go through the thread of each rod.' },
+  grid: {
+    name: 'On the bands',
+    reason: 'One piece for each box of a rubber-band grid.',
+    gapsBy: 'One piece sits on each band: the size of the boxes says how far apart. It is set in Base.',
+  },
+  rods: {
+    name: 'Rod by rod',
+    reason: 'Pieces go through the thread of each rod.',
+    gapsBy: 'Pieces go through the rods: how many there are, and how many pieces each takes, is set in Base.',
+  },
 };
 
 export const SECOND_PASS_INFO: Readonly<Record<SecondPass, SchemeInfo>> = {
@@ -80,6 +92,17 @@ export const PULL_SHARE = 0.4;
 
 /** Nearer than this share of the spacing two knots would sit on each other; a filler between two of a row has just room (guess). */
 export const LEAST_SHARE = 0.45;
+
+/** Hair longer than a hand covers what lies below its row, mm. */
+export const HAND_MM = 180;
+
+/** The widest gaps that people lay, fingers: wider behind where long hair from above covers (common practice, no source). */
+export const WIDEST_FINGERS: Readonly<Record<'short' | 'long', Readonly<Record<SpacingZone, number>>>> = {
+  short: { part: 1.25, top: 1.5, back: 1.5, nape: 1.75, faceEdge: 1.25 },
+  long: { part: 1.25, top: 1.25, back: 3, nape: 4, faceEdge: 1.25 },
+};
+/** Under long hair the back is at least so many times as wide as the top (common practice, no source: half of the pieces or fewer lie behind the ears). */
+export const BACK_UNDER_LONG = 2;
 
 /** Nearer than this knots are not laid, mm (common practice, no source: a hook has to pass); findings say so where a plan asks for it. */
 export const LEAST_CENTRES_MM = 6;

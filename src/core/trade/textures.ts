@@ -13,10 +13,10 @@ export interface TextureInfo {
   readonly grip: Grip;
   /** Springs and spreads, so that it hides its own knot. */
   readonly springy: boolean;
-  /** Widest gap, in fingers, that a piece of 2 g still covers when looked at from half a metre. */
-  readonly coversFingers: number;
   /** Width of a hanging strand against a straight one. */
   readonly spread: number;
+  /** How much better its fibres lie apart, instead of on each other, than those of a smooth strand. */
+  readonly apart: number;
   /** Over which a strand's angle to the way things fall dies away to a third, mm: smooth hair hangs at once. */
   readonly bendMm: number;
   /** Of hair as it lies loosely over itself, g/cm³. */
@@ -32,8 +32,8 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     name: 'straight',
     grip: 'smooth',
     springy: false,
-    coversFingers: 1.25,
     spread: 1,
+    apart: 1,
     bendMm: 22,
     looseGPerCm3: 0.08,
     stands: 0,
@@ -43,8 +43,8 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     name: 'wave',
     grip: 'smooth',
     springy: false,
-    coversFingers: 1.5,
     spread: 1.15,
+    apart: 1.1,
     bendMm: 30,
     looseGPerCm3: 0.055,
     stands: 0.01,
@@ -54,8 +54,8 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     name: 'loose curl',
     grip: 'some',
     springy: false,
-    coversFingers: 1.75,
     spread: 1.35,
+    apart: 1.25,
     bendMm: 38,
     looseGPerCm3: 0.045,
     stands: 0.03,
@@ -65,8 +65,8 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     name: 'full curl',
     grip: 'some',
     springy: true,
-    coversFingers: 2,
     spread: 1.6,
+    apart: 1.5,
     bendMm: 48,
     looseGPerCm3: 0.04,
     stands: 0.08,
@@ -76,8 +76,8 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     name: 'tight coil',
     grip: 'grips',
     springy: true,
-    coversFingers: 2.25,
     spread: 1.8,
+    apart: 1.6,
     bendMm: 60,
     looseGPerCm3: 0.04,
     stands: 0.14,
@@ -87,8 +87,8 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     name: 'kinky',
     grip: 'grips',
     springy: true,
-    coversFingers: 2.25,
     spread: 1.9,
+    apart: 1.8,
     bendMm: 75,
     looseGPerCm3: 0.034,
     stands: 0.17,
@@ -98,8 +98,8 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     name: 'twist',
     grip: 'grips',
     springy: false,
-    coversFingers: 1.5,
     spread: 0.9,
+    apart: 0.9,
     bendMm: 28,
     looseGPerCm3: 0.12,
     stands: 0.01,

@@ -2,8 +2,8 @@
 import { Checkbox, Slider } from 'radix-ui';
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import type { Look } from '../../../core/plan/index.ts';
-import type { Allowed } from '../../../core/search/index.ts';
+import type { GuessRange, Look } from '../../../core/plan/index.ts';
+import type { Allowed, UseAim } from '../../../core/search/index.ts';
 import { setEnough } from '../../../model/finish.ts';
 import { formOf, type UseForm, useBestUse } from '../../ask/best-use.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
@@ -17,7 +17,7 @@ export function BestTab({ session, result, checked }: CheckProps) {
   const { form: written, run, start, stop, write } = useBestUse();
   if (!result || !look) return null;
   const mine = run?.plan.id === plan.id ? run : undefined;
-  const form = filled(formOf(written, plan.id), result, look);
+  const form = filled(formOf(written, plan.id), result, look, checked.range);
   const put: TakeChange<UseForm> = (change) => write(plan.id, change);
   const begin = () =>
     start(plan, look, {
@@ -25,7 +25,7 @@ export function BestTab({ session, result, checked }: CheckProps) {
       allowed: form.allowed,
       // Looked for once more, it starts elsewhere.
       seed: mine ? mine.asked.seed + 1 : 1,
-      aim: form.aim === 'cover' ? { kind: 'cover', enough: plan.enough } : { kind: 'leastHair', hidden: form.hidden },
+      aim: aimOf(form, plan.enough),
     });
   return (
     <>
@@ -37,9 +37,9 @@ export function BestTab({ session, result, checked }: CheckProps) {
         <Fields record={form} of={LIMITS} set={put} />
       </div>
       <MayBeDone allowed={form.allowed} onChange={(allowed) => put({ allowed })} />
-      {form.aim === 'cover' && <Enough session={session} />}
+      {form.aim === 'balance' && <Enough session={session} />}
       <div className="mt-3 grid gap-2">
-        {mine?.state === 'running' ? (
+        {mine?.state === 'running' || mine?.state === 'checking' ? (
           <button type="button" className="button" data-testid="use-stop" onClick={stop}>
             Stop
           </button>
@@ -54,10 +54,24 @@ export function BestTab({ session, result, checked }: CheckProps) {
   );
 }
 
+function aimOf({ aim, hidden }: ReturnType<typeof filled>, enough: number): UseAim {
+  switch (aim) {
+    case 'cover':
+      return { kind: 'cover' };
+    case 'balance':
+      return { kind: 'balance', enough };
+    case 'leastHair':
+      return { kind: 'leastHair', hidden };
+  }
+}
+
+/** What is asked for at first never asks for every hair's breadth. */
+const MOST_ASKED = 0.97;
+
 /** What she left alone follows the plan. */
-const filled = (form: UseForm, { supply, time, load }: PlanResult, look: Look) => ({
+const filled = (form: UseForm, { supply, time, load }: PlanResult, look: Look, range: GuessRange | undefined) => ({
   ...form,
-  hidden: form.hidden ?? Math.round(100 * look.hiddenShare) / 100,
+  hidden: form.hidden ?? Math.min(MOST_ASKED, Math.floor(100 * (range?.all[0] ?? look.hiddenShare)) / 100),
   packs: form.packs ?? Math.max(1, supply.packs),
   hours: form.hours ?? Math.ceil(time.totalMinutes / 30) / 2,
   massG: form.massG ?? Math.ceil(load.massG / 10) * 10,
@@ -71,6 +85,7 @@ const LIMITS: ReadonlyArray<FieldEntry<ReturnType<typeof filled>>> = [
     testId: 'use-aim',
     options: [
       ['cover', 'most cover'],
+      ['balance', 'light and covered'],
       ['leastHair', 'least hair'],
     ],
   },
@@ -78,7 +93,7 @@ const LIMITS: ReadonlyArray<FieldEntry<ReturnType<typeof filled>>> = [
     key: 'hidden',
     kind: 'number',
     percent: true,
-    label: 'That hides, %',
+    label: 'That surely hides, %',
     testId: 'use-hidden',
     when: ({ aim }) => aim === 'leastHair',
   },

@@ -1,11 +1,12 @@
 /** What a search has found so far. */
 import { useState } from 'react';
 import type { Part } from '../../../core/head/index.ts';
-import { changesInWords, planWithUse, type UseFigures } from '../../../core/search/index.ts';
+import { beyondUsual, changesInWords, planWithUse, type UseFigures } from '../../../core/search/index.ts';
 import { upperFirst } from '../../../core/trade/index.ts';
+import { planInputs } from '../../../model/to-inputs.ts';
 import { type UseCandidate, type UseRun, useBestUse } from '../../ask/best-use.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
-import { hours, percent } from '../../ui/format.ts';
+import { hours, percent, percentRange } from '../../ui/format.ts';
 import { Ledger, WasNow } from '../../ui/ledger.tsx';
 import { TradeOff } from './trade-off.tsx';
 
@@ -46,6 +47,7 @@ export function Outcome({ run, session }: { readonly run: UseRun; readonly sessi
 
 function progressWords({ state, tried, budget, why, seconds }: UseRun): string {
   if (state === 'running') return `${tried} of ${budget} ways tried`;
+  if (state === 'checking') return `${tried} ways tried; the best are worked out on your own head`;
   if (state === 'failed') return `It could not go on: ${why ?? ''}`;
   return `${tried} ways tried in ${Math.round(seconds)} s${state === 'stopped' ? ', stopped by you' : ''}`;
 }
@@ -57,6 +59,7 @@ function Taking(props: { readonly run: UseRun; readonly pick: UseCandidate; read
   const forget = useBestUse((s) => s.forget);
   const isOld = session.history.present.plan !== run.plan;
   const changes = changesInWords(run.space, pick.genome, run.plan.part.kind as Part['kind']);
+  const beyond = beyondUsual(run.space, pick.genome, planInputs(run.plan), run.plan.part.kind as Part['kind']);
   const take = () => {
     const { packs } = pick.figures;
     const words = `Best use: ${packs} ${packs === 1 ? 'pack' : 'packs'}, ${percent(pick.hidden)} hidden`;
@@ -73,11 +76,18 @@ function Taking(props: { readonly run: UseRun; readonly pick: UseCandidate; read
           {upperFirst(changes.join('; '))}.
         </p>
       )}
-      <p className="note mt-1">
-        Judged on a coarser head, within about two points; the tally says what the fine one gives.
-      </p>
+      {run.state === 'running' && (
+        <p className="note mt-1">
+          So far, on a coarser head; the best are worked out on your own before they are shown.
+        </p>
+      )}
+      {beyond.length > 0 && (
+        <p className="note mt-1" data-testid="use-beyond">
+          Beyond what people do: {beyond.join('; ')}. Try a first row before you cut.
+        </p>
+      )}
       {isOld && <p className="note mt-1 text-madder">The plan has changed since this search began: look again.</p>}
-      {changes.length > 0 && !isOld && (
+      {changes.length > 0 && !isOld && run.state !== 'running' && run.state !== 'checking' && (
         <button type="button" className="button primary mt-2" data-testid="use-take" onClick={take}>
           Put it in the plan
         </button>
@@ -92,7 +102,8 @@ function Taking(props: { readonly run: UseRun; readonly pick: UseCandidate; read
 }
 
 const FIGURES: ReadonlyArray<readonly [name: string, show: (f: UseFigures) => string]> = [
-  ['Hidden', (f) => percent(f.hidden)],
+  ['Hidden', (f) => `${percent(f.hidden)} (${percentRange(f.range)})`],
+  ['Thick', (f) => `${(f.thicknessMm / 10).toFixed(1)} cm`],
   ['Packs', (f) => String(f.packs)],
   ['Pieces', (f) => String(f.pieces)],
   ['Hours', (f) => hours(f.minutes)],

@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import type { UseCandidate, UseRun } from '../../ask/best-use.ts';
-import { tenths } from '../../ui/format.ts';
+import { percentRange } from '../../ui/format.ts';
 
 const W = 300;
 
@@ -42,7 +42,8 @@ export function TradeOff({ run, chosen, onChoose }: Props) {
                 {c.packs} {c.packs === 1 ? 'pack' : 'packs'}
               </span>
               <span>{Math.round(c.figures.massG)} g</span>
-              <span>{tenths(c.hidden)} hidden</span>
+              <span>{(c.figures.thicknessMm / 10).toFixed(1)} cm</span>
+              <span>{percentRange(c.figures.range)} hidden</span>
             </button>
           </li>
         ))}

@@ -1,8 +1,11 @@
 /** The packs in her hand. */
 
 import type { PlanResult } from '../../../core/findings/index.ts';
+import type { Part } from '../../../core/head/index.ts';
+import { gapsInWords } from '../../../core/trade/index.ts';
 import { addProduct, removeProduct, setProduct } from '../../../model/cap-and-hair.ts';
 import type { ProductAsWritten } from '../../../model/plan.ts';
+import { useLook } from '../../ask/look.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
 import { Fields, type TakeChange } from '../../ui/fields.tsx';
@@ -21,6 +24,7 @@ export function PacksTab(
   const { plan } = session;
   const change: TakeChange<ProductAsWritten> = (change, words) =>
     session.apply(setProduct(plan, product.id, change, words ?? ''));
+  const gaps = useLook(plan, session.isDraft)?.value.gaps;
   const whole = result?.pieces.find((piece) => piece.product === product.id);
   return (
     <>
@@ -52,6 +56,12 @@ export function PacksTab(
       <h3 className="mt-4 text-title">Yours</h3>
       <Fields record={product} of={YOURS} set={change} />
       {whole && <OnePiece piece={whole} />}
+      {gaps && (
+        <p className="note mt-2" data-testid="gaps-for-hair">
+          {result?.spacing.hers.length === 0 ? 'Laid for this hair' : 'For this hair'}:{' '}
+          {gapsInWords(gaps.forHair, plan.part.kind as Part['kind'])} from knot to knot.
+        </p>
+      )}
       <div className="mt-3 flex flex-wrap gap-x-6">
         <button
           type="button"
@@ -107,7 +117,7 @@ function OnePiece({ piece }: { readonly piece: PlanResult['pieces'][number] }) {
   return (
     <p className="note mt-3">
       One hooked piece: {piece.massG.toFixed(2)} g, {Math.round(piece.hangingEnds)} hanging ends, a knot about{' '}
-      {Math.round(piece.knotWidthMm)} mm wide; covers about {piece.coversFingers.toFixed(1)} fingers (a guess).{' '}
+      {Math.round(piece.knotWidthMm)} mm wide.{' '}
       {piece.canOneLeg ? 'One-leg knots are possible.' : 'One-leg knots are not possible.'}
     </p>
   );

@@ -11,6 +11,7 @@ import {
 } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { setRows } from '../../../model/rows-by-hand.ts';
+import { schemeOf } from '../../../model/to-inputs.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice } from '../../ui/choice.tsx';
 import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
@@ -28,10 +29,11 @@ export function SchemeTab({ session, result }: BenchProps) {
       <div className="mt-2">
         <Choice
           label="Row scheme"
-          value={rows.scheme}
+          value={schemeOf(plan)}
           options={SCHEMES.map((value) => ({ value, ...SCHEME_INFO[value] }))}
           onChange={(scheme) => session.apply(setRows(plan, { scheme }))}
         />
+        {rows.scheme === undefined && <p className="note mt-1">It follows the base until you choose.</p>}
       </div>
       {result && (
         <dl className="mt-3">
@@ -48,7 +50,7 @@ export function SchemeTab({ session, result }: BenchProps) {
         options={SECOND_PASSES.map((value) => ({ value, ...SECOND_PASS_INFO[value] }))}
         onChange={(secondPass) => session.apply(setRows(plan, { secondPass }))}
       />
-      <Fields record={rows} of={OFFSET} set={set} />
+      <Fields record={{ ...rows, scheme: schemeOf(plan) }} of={OFFSET} set={set} />
       <h3 className="mt-5 text-title">Fringe</h3>
       <Choice
         label="Fringe"
@@ -69,7 +71,7 @@ const OFFSET: ReadonlyArray<FieldEntry<PlanDocument['rows']>> = [
     percent: true,
     label: 'Rows moved from the part, % of a gap',
     testId: 'row-offset',
-    when: ({ scheme }) => isFieldScheme(scheme),
+    when: ({ scheme }) => scheme === undefined || isFieldScheme(scheme),
     beside: 'Moves where the bricks fall; nearer is below zero. At most a quarter of a gap.',
     words: (share) => `Rows moved by ${Math.round(1000 * share) / 10} % of a gap`,
   },

@@ -4,6 +4,7 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import { knotName, lowerFirst, SCHEME_INFO } from '../../../core/trade/index.ts';
 import { mapSvg } from '../../../formats/map-svg.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
+import { schemeOf } from '../../../model/to-inputs.ts';
 import { duration } from '../../ui/format.ts';
 import { Sheet, Tick } from '../../ui/sheet.tsx';
 
@@ -21,8 +22,8 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
     <>
       <h1 className="text-figure">Knot chart</h1>
       <p>
-        {[plan.wearer, plan.name].filter(Boolean).join(', ')}. {SCHEME_INFO[plan.rows.scheme].name},{' '}
-        {result.knots.length} knots in {result.rows.length} rows. Left and right are your own; row 1 lies lowest.
+        {[plan.wearer, plan.name].filter(Boolean).join(', ')}. {SCHEME_INFO[schemeOf(plan)].name}, {result.knots.length}{' '}
+        knots in {result.rows.length} rows. Left and right are your own; row 1 lies lowest.
       </p>
       {/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own drawing, built from numbers and escaped names */}
       <div className="my-4 *:h-auto *:w-full" dangerouslySetInnerHTML={{ __html: chart }} />

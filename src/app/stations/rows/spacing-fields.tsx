@@ -1,11 +1,20 @@
 /** Spacing as two beads on a thread with her own fingers between them; the right bead is dragged. */
 import { Slider } from 'radix-ui';
 import { useId, useRef } from 'react';
-import type { PlanResult } from '../../../core/findings/index.ts';
+import { gapsComeTo, type PlanResult } from '../../../core/findings/index.ts';
 import type { Part } from '../../../core/head/index.ts';
-import { fingersFigure, type SpacingZone, ZONES, zoneName } from '../../../core/trade/index.ts';
-import { setSaid, setSpacing } from '../../../model/commands.ts';
-import { fingerMm } from '../../../model/to-inputs.ts';
+import {
+  FULLNESS_INFO,
+  fingersFigure,
+  gapsInWords,
+  SCHEME_INFO,
+  type SpacingZone,
+  ZONES,
+  zoneName,
+} from '../../../core/trade/index.ts';
+import { leaveGapsToHair, setGap, setSaid } from '../../../model/commands.ts';
+import { fingerMm, planInputs, schemeOf } from '../../../model/to-inputs.ts';
+import { useLook } from '../../ask/look.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 
 const FINGER_PX = 31;
@@ -22,6 +31,17 @@ export function SpacingBench({
   readonly result: PlanResult | undefined;
 }) {
   const { plan } = session;
+  const shown = result?.spacing.fingers;
+  const { gapsBy } = SCHEME_INFO[schemeOf(plan)];
+  if (gapsBy)
+    return (
+      <>
+        <h2>How far apart</h2>
+        <p className="note mt-1.25" data-testid="gaps-by">
+          {gapsBy}
+        </p>
+      </>
+    );
   const clear = plan.spacing.said === 'clear';
   const knot = result?.piece.knotWidthMm;
   const difference =
@@ -46,19 +66,58 @@ export function SpacingBench({
         {clear ? 'The clear gap between knots' : 'From knot to knot'}, in your own fingers. Drag a bead.
       </p>
       <div className="mt-2.5">
-        {ZONES.map((zone) => (
-          <ZoneSlider key={zone} zone={zone} session={session} />
-        ))}
+        {shown &&
+          ZONES.map((zone) => (
+            <ZoneSlider
+              key={zone}
+              zone={zone}
+              session={session}
+              // What a finger drags is ahead of what has been worked out.
+              shown={{ ...shown, ...(session.isDraft ? plan.spacing.fingers : {}) }}
+            />
+          ))}
       </div>
+      {result && <ForThisHair session={session} result={result} />}
     </>
   );
 }
 
-function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly session: PlanSession }) {
+/** The gaps that reach what she aims at with the least of this hair; one tap leaves them to it. */
+function ForThisHair({ session, result }: { readonly session: PlanSession; readonly result: PlanResult }) {
   const { plan } = session;
-  const value = plan.spacing.fingers[zone];
+  const gaps = useLook(plan, session.isDraft)?.value.gaps;
+  if (!gaps) return null;
+  const words = gapsInWords(gaps.forHair, plan.part.kind as Part['kind']);
+  if (result.spacing.hers.length === 0)
+    return (
+      <p className="note mt-2" data-testid="for-hair">
+        Left to the hair: the widest at which it comes out {FULLNESS_INFO[plan.finish.fullness].name}
+        {gaps.reached ? '' : ', as near as it gets'}. They follow it until you set your own.
+      </p>
+    );
+  return (
+    <p className="note mt-2" data-testid="for-hair">
+      For this hair: {words}; {gapsComeTo(planInputs(plan), result, gaps)}.{' '}
+      <button
+        type="button"
+        className="word text-note underline underline-offset-3"
+        onClick={() => session.apply(leaveGapsToHair(plan))}
+        data-testid="take-for-hair"
+      >
+        Take these
+      </button>
+    </p>
+  );
+}
+
+type Shown = Readonly<Record<SpacingZone, number>>;
+
+function ZoneSlider(props: { readonly zone: SpacingZone; readonly session: PlanSession; readonly shown: Shown }) {
+  const { zone, session, shown } = props;
+  const { plan } = session;
+  const value = shown[zone];
   const least = plan.spacing.said === 'clear' ? 0.25 : 0.5;
-  const held = useHeldSpacing(zone, session);
+  const held = useHeldSpacing(zone, session, shown);
   const page = (e: React.KeyboardEvent) => {
     const by = { PageUp: 1, PageDown: -1 }[e.key];
     if (by === undefined) return;
@@ -109,7 +168,7 @@ function ZoneSlider({ zone, session }: { readonly zone: SpacingZone; readonly se
  * The gap while a finger or a key has it. When the finger lifts, what was last told is kept, not what is on the screen:
  * on a slow machine that has not followed yet. The slider tells a key's end before its change, a finger's after it.
  */
-function useHeldSpacing(zone: SpacingZone, session: PlanSession) {
+function useHeldSpacing(zone: SpacingZone, session: PlanSession, shown: Shown) {
   const latest = useRef<number>(undefined);
   const kept = useRef<number>(undefined);
   const { plan } = session.history.present;
@@ -117,7 +176,7 @@ function useHeldSpacing(zone: SpacingZone, session: PlanSession) {
     if (kept.current === next) return;
     kept.current = next;
     latest.current = undefined;
-    session.apply(setSpacing(plan, { [zone]: next }));
+    session.apply(setGap(plan, shown, zone, next));
   };
   return {
     begin() {
@@ -126,7 +185,7 @@ function useHeldSpacing(zone: SpacingZone, session: PlanSession) {
     change(next: number) {
       if (kept.current === next) return;
       latest.current = next;
-      session.preview(setSpacing(plan, { [zone]: next }).plan);
+      session.preview(setGap(plan, shown, zone, next).plan);
     },
     keep,
     lift() {

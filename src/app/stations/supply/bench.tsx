@@ -33,7 +33,7 @@ export function SupplyBench({ session, result, finding }: WithFinding) {
           beside="A tenth to a quarter is usual: gaps show after separating."
         />
       </div>
-      {step && <OneStep session={session} step={step} packs={result.supply.packs} />}
+      {step && <OneStep session={session} step={step} result={result} />}
       <h3 className="mt-5 text-title">Also needed</h3>
       <AlsoNeeded plan={plan} result={result} />
       <h3 className="mt-5 text-title">Take it with you</h3>
@@ -69,8 +69,8 @@ function ToBuy({ plan, result: { supply } }: Planned) {
 }
 
 /** What a quarter finger wider or closer would do to packs and pieces. */
-function OneStep(props: { readonly session: PlanSession; readonly step: SpacingStep; readonly packs: number }) {
-  const { session, step, packs } = props;
+function OneStep(props: { readonly session: PlanSession; readonly step: SpacingStep; readonly result: PlanResult }) {
+  const { session, step, result } = props;
   const [refusal, setRefusal] = useState<string>();
   const ways = [
     { by: step.stepFingers, words: 'A quarter finger wider', would: step.wider },
@@ -78,7 +78,7 @@ function OneStep(props: { readonly session: PlanSession; readonly step: SpacingS
   ];
   const move = (by: number, words: string) => {
     const { plan } = session;
-    const fingers = Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, plan.spacing.fingers[z] + by)]));
+    const fingers = Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, result.spacing.fingers[z] + by)]));
     setRefusal(session.apply({ ...setSpacing(plan, fingers), words }));
   };
   return (
@@ -96,7 +96,7 @@ function OneStep(props: { readonly session: PlanSession; readonly step: SpacingS
               <button key={words} type="button" className="button" onClick={() => move(by, words)}>
                 {words}
                 <span className="note block font-normal">
-                  {difference(would.packs - packs)}, {would.pieces} pieces
+                  {difference(would.packs - result.supply.packs)}, {would.pieces} pieces
                 </span>
               </button>
             ),

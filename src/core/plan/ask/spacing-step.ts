@@ -27,7 +27,7 @@ export function spacingStep(graph: PlanGraph, inputs: PlanInputs): SpacingStep {
   const now = graph.ask({ inputs });
   const pieces = now.of(supply).pieces;
   const moved = (by: number): StepTo | undefined => {
-    const then = graph.ask({ inputs: { ...inputs, spacing: widened(inputs.spacing, by) } });
+    const then = graph.ask({ inputs: { ...inputs, spacing: widened(inputs.spacing, now.of(spacing).fingers, by) } });
     if (then.of(spacing).mm.gapMm < LEAST_STEP_MM) return undefined;
     const laid = then.of(layout).knots.filter((k) => k.hand !== 'removed').length;
     const factor = pieces > 0 ? laid / pieces : 1;
@@ -37,7 +37,11 @@ export function spacingStep(graph: PlanGraph, inputs: PlanInputs): SpacingStep {
   return { stepFingers: STEP_FINGERS, tighter: moved(-STEP_FINGERS), wider: moved(STEP_FINGERS) };
 }
 
-function widened(spacing: PlanInputs['spacing'], by: number): PlanInputs['spacing'] {
-  const zones = Object.entries(spacing.fingers).map(([zone, f]) => [zone, Math.max(0, f + by)]);
-  return { ...spacing, fingers: Object.fromEntries(zones) as Record<SpacingZone, number> };
+function widened(
+  told: PlanInputs['spacing'],
+  fingers: Readonly<Record<SpacingZone, number>>,
+  by: number,
+): PlanInputs['spacing'] {
+  const zones = Object.entries(fingers).map(([zone, f]) => [zone, Math.max(0, f + by)]);
+  return { ...told, fingers: Object.fromEntries(zones) as Record<SpacingZone, number> };
 }

@@ -1,23 +1,24 @@
 /** Spacing becomes millimetres here, once; every other stage names this one. */
-import { hookedPieces } from '../../hair/index.ts';
+import { ZONES } from '../../trade/index.ts';
 import { spacingInMm } from '../spacing.ts';
+import { gaps } from './for-hair.ts';
+import { pieces } from './pieces.ts';
 import { stage } from './stage.ts';
-
-/** Every preparation as it is hooked. */
-export const pieces = stage(
-  'pieces',
-  ({ inputs: { products, cuts } }) => ({ products, cuts }),
-  (hair) => hookedPieces(hair),
-);
 
 export const spacing = stage(
   'spacing',
-  ({ inputs, of }) => ({
-    spacing: inputs.spacing,
-    fingerMm: inputs.fingerMm,
-    zones: inputs.pieces,
-    // Only the clear gap between two knots hangs on how wide they are.
-    hooked: inputs.spacing.said === 'clear' ? of(pieces) : undefined,
-  }),
+  ({ inputs: { spacing: told, fingerMm, pieces: zones }, of }) => {
+    const hers = ZONES.filter((z) => told.fingers[z] !== undefined);
+    return {
+      said: told.said,
+      hers,
+      // Where she set all of them herself nothing is worked out.
+      fingers: hers.length === ZONES.length ? told.fingers : of(gaps).fingers,
+      fingerMm,
+      zones,
+      // Only the clear gap between two knots hangs on how wide they are.
+      hooked: told.said === 'clear' ? of(pieces) : undefined,
+    };
+  },
   spacingInMm,
 );

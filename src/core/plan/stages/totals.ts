@@ -8,7 +8,7 @@ import { PACE_FACTOR } from '../../trade/index.ts';
 import { base, baseWork } from './base.ts';
 import { cap, opening } from './cap.ts';
 import { knots, laid, plannedRows, under } from './knots.ts';
-import { pieces } from './spacing.ts';
+import { pieces } from './pieces.ts';
 import { stage } from './stage.ts';
 
 export const demands = stage(

@@ -132,7 +132,7 @@ describe('counts', () => {
   /** Knots that the density asks for: the integral of 1 / (gap × pitch) over her scalp. */
   const wanted = ({ inputs, pipeline, layout }: ReturnType<typeof laid>) => {
     const { mesh } = pipeline.head(inputs);
-    const mm = inputs.fingerMm * inputs.spacing.fingers.top;
+    const mm = inputs.fingerMm * (inputs.spacing.fingers.top as number);
     let sum = 0;
     for (let v = 0; v < mesh.vertexCount; v++) {
       const z = layout.pitch.spacingFactor[v];
