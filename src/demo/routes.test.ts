@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { Planner } from '../../tests/helpers/planner.ts';
 import { SCHEMES } from '../core/trade/rows.ts';
 import { readPlan } from '../model/read-plan.ts';
-import { planInputs } from '../model/to-inputs.ts';
+import { planInputs, schemeOf } from '../model/to-inputs.ts';
 import { basePlans } from './bases.ts';
 import { routePlans } from './routes.ts';
 
@@ -16,7 +16,7 @@ const planned = (id: string) => {
 
 describe('example routes', () => {
   it('cover every row scheme, every opening that is cut, a block, a wig, a fringe and a second pass', () => {
-    expect(new Set([...basePlans, ...routePlans].map((p) => p.rows.scheme))).toEqual(new Set(SCHEMES));
+    expect(new Set([...basePlans, ...routePlans].map(schemeOf))).toEqual(new Set(SCHEMES));
     expect(new Set(routePlans.map((p) => p.cap.opening))).toEqual(new Set(['none', 'cut', 'stitchedU']));
     expect(routePlans.some((p) => p.cap.wig && p.cap.filledOn === 'block')).toBe(true);
   });

@@ -22,7 +22,7 @@ function sectionFigures({ result }: Computed) {
     bands: s.bands,
     pins: s.pins,
     threadMm: round(s.threadMm, 0),
-    minutes: round(s.minutes, 1),
+    minutes: result.base.work.find((w) => w.sectionId === s.id)?.minutes ?? 0,
     tenderShare: round(s.tenderShare, 3),
     mayCarryG: s.carriesG.map((v) => round(v, 0)),
     leastBiteMm2: round(s.biteMm2PerG * result.piece.massG, 1),
@@ -36,7 +36,7 @@ export function baseFigures(all: Computed) {
   const { plan, result } = all;
   return {
     family: plan.base.family,
-    minutes: round(result.base.minutes, 1),
+    minutes: result.base.minutes,
     sections: sectionFigures(all),
     lines: result.base.lines.map((l) => ({
       between: [l.a, l.b],
@@ -54,7 +54,7 @@ export function baseFigures(all: Computed) {
         sections: l.sections.map((n) => result.base.sections[n]?.id ?? ''),
       })),
     },
-    work: result.base.work.map((w) => ({ what: w.what, how: w.how, minutes: round(w.minutes, 1) })),
+    work: result.base.work.map((w) => ({ what: w.what, how: w.how, minutes: w.minutes })),
     consumables: result.base.consumables.map((c) => ({ name: c.name, count: c.count, unit: c.unit })),
     lostEdits: result.base.lostEdits,
   };

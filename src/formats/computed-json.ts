@@ -217,20 +217,21 @@ function workFigures({ result }: Computed) {
     kind: w.kind,
     what: w.what,
     how: w.how,
-    minutes: round(w.minutes, 1),
+    minutes: w.minutes,
     knots: w.knots ? { from: w.knots[0] + 1, to: w.knots[1] } : null,
   }));
 }
 
-function timeFigures({ result }: Computed) {
+function timeFigures({ result: { time } }: Computed) {
   return {
-    minutes: round(result.time.totalMinutes, 0),
-    rangeMinutes: result.time.range.map((v) => round(v, 0)),
-    baseMinutes: round(result.time.baseMinutes, 0),
-    capMinutes: round(result.time.capMinutes, 0),
-    prepareMinutes: round(result.time.prepareMinutes, 0),
-    knotMinutes: round(result.time.knotMinutes, 0),
-    finishMinutes: round(result.time.finishMinutes, 0),
+    minutes: time.totalMinutes,
+    rangeMinutes: time.range.map((v) => round(v, 0)),
+    baseMinutes: time.baseMinutes,
+    capMinutes: time.capMinutes,
+    prepareMinutes: time.prepareMinutes,
+    knotMinutes: time.knotMinutes,
+    finishMinutes: time.finishMinutes,
+    takedown: { minutes: time.takedownMinutes, rangeMinutes: time.takedownRange.map((v) => round(v, 0)) },
   };
 }
 

@@ -259,6 +259,7 @@ const time = record({
   knotMinutes: figure,
   finishMinutes: figure,
   prepareMinutes: figure,
+  takedown: record({ minutes: whole, rangeMinutes: some(2, figure) }),
 });
 
 const price = record({ total: figure, range: some(2, figure), currency: words });

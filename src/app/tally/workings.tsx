@@ -10,7 +10,7 @@ import {
   lowerFirst,
   PACE_FACTOR,
   PACE_NAMES,
-  TIME_SPREAD,
+  PEOPLE_DIFFER,
   ZONES,
   zoneName,
 } from '../../core/trade/index.ts';
@@ -135,7 +135,7 @@ export function HoursWorking({ plan, result }: Props) {
         ['Your pace', `${PACE_NAMES[plan.pace]}, × ${pace}`],
         ['Likely', range(time.range, duration)],
       ]}
-      sure={`Seconds a knot are common practice, no source, so ± ${TIME_SPREAD * 100} % until your own installs say better.`}
+      sure={`Seconds a knot are common practice, no source, and people differ by a factor of ${PEOPLE_DIFFER} to either side, until your own installs say better.`}
     />
   );
 }

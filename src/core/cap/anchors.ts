@@ -80,7 +80,8 @@ export function anchorSteps(cap: Cap, knots: readonly AnchorKnot[]): AnchorStep[
       knotIds: here.map((k) => k.id),
       combs,
       pins: Math.max(0, WANTED[place] - here.length - combs),
-      afterKnot: here.reduce((latest, k) => Math.max(latest, k.number), 0),
+      // Held as soon as as many are in as it takes; the others come with their rows.
+      afterKnot: here.map((k) => k.number).sort((a, b) => a - b)[Math.min(here.length, WANTED[place]) - 1] ?? 0,
     };
   });
 }

@@ -26,7 +26,6 @@ export interface CapFit {
   readonly knotsToCloseTop: number;
   /** Share of the weight that the net takes off own hair, low and high (guess). */
   readonly shareOfPull: readonly [low: number, high: number];
-  readonly minutes: number;
 }
 
 /** Adult cap sizes by head girth, mm; common practice, no source: labels differ from maker to maker. */
@@ -62,12 +61,8 @@ export function fitCap(cap: Cap, girthBareMm: number, girthOverBaseMm: number, d
     knotsToCloseTop: knotsToCloseTop(cap),
     // Worn as a wig nothing hangs on own hair but what holds it and what blends.
     shareOfPull: none ? [0, 0] : cap.wig ? [0.85, 1] : [0.5, 0.9],
-    minutes: none ? 0 : CAP_MINUTES,
   };
 }
-
-/** To put on and settle a cap (common practice, no source). */
-const CAP_MINUTES = 8;
 
 /** Farther than this from any scalp a tape lies on skin, mm. */
 const ON_SKIN_MM = 8;

@@ -11,5 +11,5 @@ export {
   heldByComb,
 } from './anchors.ts';
 export { type CapFit, fitCap, girthOver } from './fit.ts';
-export { netAt, type OpeningOnHead, openingOnHead } from './opening.ts';
+export { netAt, type OpeningOnHead, openingOnHead, waitsForOpening } from './opening.ts';
 export { type NetOnForm, type SpacingOnForm, spacingsOnForm } from './stretch.ts';

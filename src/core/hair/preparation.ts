@@ -65,6 +65,9 @@ export interface HookedPiece {
   /** Before it is hooked, and after it, for one piece. */
   readonly secondsBefore: number;
   readonly secondsAfter: number;
+  /** Of those after it: opening its strands, and dressing it. */
+  readonly secondsOpening: number;
+  readonly secondsDressing: number;
 }
 
 /** Thickness of a folded piece, mm. It is twice as long as it hangs, since it is folded over its loop. */
@@ -86,6 +89,7 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   const dress = DRESSING_INFO[cut.dressed];
   const widthFactor = (1 + OPEN_WIDENS * degree) * dress.width;
   const opening = SECONDS_A_STRAND * strands * degree;
+  const dressing = strands * dress.secondsAStrand + (massG * foldLengthMm * dress.secondsAGramMetre) / 1000;
   // One piece in four is three splits for four pieces.
   const splits = (cut.split - 1) / cut.split;
   const locks = LOOP_INFO[product.loop].locks && cut.split === 1;
@@ -108,8 +112,10 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
       splits * SECONDS_A_SPLIT +
       (cut.half ? SECONDS_A_HALF : 0) +
       (opened.when === 'before' ? opening : 0) +
-      (dress.before ? dress.secondsAPiece : 0),
-    secondsAfter: (opened.when === 'after' ? opening : 0) + (dress.before ? 0 : dress.secondsAPiece),
+      (dress.before ? dressing : 0),
+    secondsAfter: (opened.when === 'after' ? opening : 0) + (dress.before ? 0 : dressing),
+    secondsOpening: opened.when === 'after' ? opening : 0,
+    secondsDressing: dress.before ? 0 : dressing,
   };
 }
 

@@ -17,7 +17,7 @@ export const tryOn: WorklistStep = {
   kind: 'tryOn',
   what: 'Try it on over the base',
   how: 'The last strip round the opening stays empty until it sits on the head that wears it; then fill, part and shape it worn.',
-  minutes: 15,
+  minutes: 8,
 };
 
 export function puttingOn(g: WorkContext): WorklistStep[] {
@@ -31,14 +31,14 @@ export function puttingOn(g: WorkContext): WorklistStep[] {
     how: onBlock
       ? 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up on your head.'
       : 'From the forehead, drawn down behind. Nothing under it is damp.',
-    minutes: 6,
+    minutes: onBlock ? 5 : 4,
   });
   if (g.knotsToCloseTop > 0) {
     steps.push({
       kind: 'close',
       what: 'Draw the open top shut',
       how: `About ${g.knotsToCloseTop} knots round its rim, a handful, each through both sides.`,
-      minutes: 4,
+      minutes: 0.6 * g.knotsToCloseTop,
     });
   }
   if (!onBlock && g.schools.border === 'atOnce') {
@@ -57,12 +57,31 @@ export function puttingOn(g: WorkContext): WorklistStep[] {
       minutes: 2,
     });
   }
-  for (const a of g.anchors) {
-    if (a.afterKnot > 0 || (a.combs === 0 && a.pins === 0)) continue;
-    if (a.place === 'front' && g.schools.border === 'late') continue;
-    steps.push(anchorStep(a.place, a, g));
-  }
+  // On a block nothing is held to a head.
+  if (!onBlock) steps.push(...heldFirst(g));
   return steps;
+}
+
+/** What combs and pins hold before the first knot. */
+function heldFirst(g: WorkContext): WorklistStep[] {
+  return g.anchors
+    .filter((a) => a.afterKnot === 0 && (a.combs > 0 || a.pins > 0))
+    .filter((a) => a.place !== 'front' || g.schools.border !== 'late')
+    .map((a) => anchorStep(a.place, a, g));
+}
+
+/** Filled on a block and worn over the base: put on, and held there. A wig says what holds it at its own step. */
+export function wornAfterBlock(g: WorkContext): WorklistStep[] {
+  if (g.cap.dome === 'none' || g.cap.filledOn !== 'block' || g.cap.wig) return [];
+  return [
+    {
+      kind: 'cap',
+      what: 'Put it on over the base',
+      how: 'From the forehead, drawn down behind. Nothing under it is damp.',
+      minutes: 4,
+    },
+    ...heldFirst(g),
+  ];
 }
 
 export function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkContext): WorklistStep {
@@ -70,9 +89,17 @@ export function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkContext): W
   return {
     kind: 'anchor',
     what: `Hold the ${ANCHOR_NAMES[place]}`,
-    how: `${late}${upperFirst(holdsInWords(a))}.${a.afterKnot === g.cutAfterKnot && g.opening.lengthMm > 0 ? ' Now the corners hold: from here the net may be cut.' : ''}`,
-    minutes: 1,
+    how: `${late}${upperFirst(holdsInWords(a))}.${isLastHold(a, g) ? ' Now the corners hold: from here the net may be cut.' : ''}`,
+    minutes: 0.5 * (a.combs + a.pins),
   };
+}
+
+/** Said once, at the last hold that the scissors wait for. */
+function isLastHold(a: AnchorStep, g: WorkContext): boolean {
+  if (g.opening.lengthMm === 0 || g.cap.filledOn === 'block') return false;
+  const held = g.anchors.filter((b) => b.place !== 'front' && (b.afterKnot > 0 || b.combs + b.pins > 0));
+  const last = held.reduce<AnchorStep | undefined>((x, y) => (x && x.afterKnot > y.afterKnot ? x : y), undefined);
+  return a.place === last?.place;
 }
 
 function holdsInWords(a: AnchorStep): string {

@@ -82,6 +82,7 @@ describe('forecast', () => {
     expect(forecastInstall(state, planned, 120)).toEqual({
       knotsToCome: 99,
       secondsToCome: 99 * 40,
+      secondsRange: [(99 * 40) / 1.6, 99 * 40 * 1.6],
       piecesOver: 20,
       fromOwnPace: false,
     });
@@ -91,6 +92,8 @@ describe('forecast', () => {
       secondsToCome: 89 * 60,
       fromOwnPace: true,
     });
+    const [low, high] = forecastInstall(slow, planned, 120).secondsRange;
+    expect(high / low).toBeLessThan(1.6 * 1.6);
   });
 
   it('says for how many it does not last, and an empty place saves a piece', () => {

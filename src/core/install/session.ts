@@ -2,6 +2,8 @@
  * An install as the events that happened, never as a state that is overwritten. Folding them gives where she
  * is, how long she worked and how fast.
  */
+import { likelyAround } from '../trade/index.ts';
+
 export type InstallEventKind = 'start' | 'knot' | 'skip' | 'back' | 'pause' | 'resume' | 'note' | 'finish';
 
 export interface InstallEvent {
@@ -23,6 +25,8 @@ export interface InstallState {
   readonly workedSeconds: number;
   /** Median time between knots, once there are a few. */
   readonly secondsPerKnot?: number;
+  /** How many were timed. */
+  readonly knotsTimed: number;
 }
 
 /** A silence longer than this was a pause that nobody entered. */
@@ -78,6 +82,7 @@ export function foldInstall(events: readonly InstallEvent[]): InstallState {
     finished,
     notes,
     workedSeconds,
+    knotsTimed: intervals.length,
     ...(intervals.length >= FEWEST_FOR_PACE ? { secondsPerKnot: median(intervals) } : {}),
   };
 }
@@ -85,6 +90,8 @@ export function foldInstall(events: readonly InstallEvent[]): InstallState {
 export interface InstallForecast {
   readonly knotsToCome: number;
   readonly secondsToCome: number;
+  /** Likely, and the likelier the more of her own knots were timed. */
+  readonly secondsRange: readonly [low: number, high: number];
   /** Pieces left after the last knot; negative when they don't last. */
   readonly piecesOver: number;
   readonly fromOwnPace: boolean;
@@ -102,6 +109,7 @@ export function forecastInstall(
   return {
     knotsToCome: rest.length,
     secondsToCome: planned * factor,
+    secondsRange: likelyAround(planned * factor, state.secondsPerKnot === undefined ? 0 : state.knotsTimed),
     piecesOver: piecesAtHand - state.piecesUsed - rest.length,
     fromOwnPace: state.secondsPerKnot !== undefined,
   };

@@ -3,7 +3,8 @@ import type { AnchorStep, OpeningOnHead } from '../cap/index.ts';
 import type { HookedPiece, Preparation } from '../hair/index.ts';
 import type { KnotDecision } from '../knots/index.ts';
 import type { RowChoice, RowKind } from '../rows/index.ts';
-import type { Cap, KnotZone, Schools } from '../trade/index.ts';
+import type { TimeGroup } from '../time/index.ts';
+import type { Cap, KnotZone, Outline, Schools } from '../trade/index.ts';
 
 export const STEP_KINDS = [
   'prepare',
@@ -30,6 +31,7 @@ export interface WorklistStep {
   readonly how: string;
   /** Knots of the order of work that it lays, from..to (exclusive). */
   readonly knots?: readonly [from: number, to: number];
+  /** Of the whole plan whole minutes that add up; while steps are made, at the pace of who has done it a few times, knots at hers. */
   readonly minutes: number;
 }
 
@@ -37,6 +39,8 @@ export interface WorkRow {
   readonly label: string;
   readonly kind: RowKind;
   readonly second: boolean;
+  /** Laid once the net is open. */
+  readonly opened: boolean;
   readonly firstKnot: number;
   readonly knotCount: number;
 }
@@ -63,9 +67,27 @@ export interface WorkContext {
   readonly schools: Schools;
   readonly rows: readonly WorkRow[];
   readonly knots: readonly WorkKnot[];
-  readonly paceFactor: number;
+  readonly outline: Outline;
   readonly fingerMm: number;
 }
+
+/** What a step's minutes count towards. */
+export const GROUP_OF: Readonly<Record<StepKind, TimeGroup>> = {
+  prepare: 'prepare',
+  cap: 'cap',
+  part: 'cap',
+  border: 'cap',
+  anchor: 'cap',
+  close: 'cap',
+  cut: 'cap',
+  rows: 'knots',
+  check: 'finish',
+  tryOn: 'finish',
+  open: 'finish',
+  smooth: 'finish',
+  trim: 'finish',
+  finish: 'finish',
+};
 
 export function knotsOf(g: WorkContext, row: WorkRow): readonly WorkKnot[] {
   return g.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);

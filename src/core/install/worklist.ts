@@ -51,14 +51,14 @@ function stepsBetween(g: WorkContext): Between {
   const rowEnd = (knot: number) => ends.find((end) => end >= knot) ?? total;
   const at = (knot: number, ...steps: WorklistStep[]) => between.set(knot, [...(between.get(knot) ?? []), ...steps]);
   for (const a of g.anchors) {
-    if (a.afterKnot > 0 && !(a.place === 'front' && g.schools.border === 'late'))
+    if (a.afterKnot > 0 && g.cap.filledOn === 'head' && !(a.place === 'front' && g.schools.border === 'late'))
       at(rowEnd(a.afterKnot), anchorStep(a.place, a, g));
   }
   at(rowEnd(Math.ceil(total / 2)), {
     kind: 'check',
     what: 'Look, half way',
     how: 'It looks bald between the rows now; that is how this stage is meant to look. The rows to come fall over it. Tug one knot of each row lightly: none slides, no skin lifts.',
-    minutes: 3,
+    minutes: 2,
   });
   if (g.schools.prepare === 'packByPack') for (const [knot, pack] of packEnds(g)) at(rowEnd(knot), nextPack(pack));
   if (g.cap.dome !== 'none' && g.cap.filledOn === 'head' && g.schools.border === 'late')
@@ -69,8 +69,9 @@ function stepsBetween(g: WorkContext): Between {
     end: total,
   };
   for (const { at: moment, step } of smoothing(g)) at(when[moment], step);
-  const cutting = cutBefore(g, rowEnd);
-  if (cutting) at(cutting.at, cutting.step, ...(g.opening.piecesToClose > 0 ? [closing(g)] : []));
+  const cutting = openingStep(g);
+  if (cutting) at(openedFrom(g), cutting);
+  if (cutting && g.opening.piecesToClose > 0) at(total, closing(g));
   if (g.cap.wig && g.cap.topKept && g.cap.filledOn === 'block') at(stripStart(g), tryOn);
   const second = g.rows.find((r) => r.second);
   if (second) at(second.firstKnot, secondLook(g));
@@ -82,7 +83,7 @@ function secondLook(g: WorkContext): WorklistStep {
     kind: 'check',
     what: g.rowChoice.secondPass === 'windows' ? 'Look at the windows' : 'Find the thin places',
     how: 'Shake it out, part it with a finger, look from both sides. Fill only what you see; the list says where it is widest.',
-    minutes: 4,
+    minutes: 3,
   };
 }
 
@@ -94,9 +95,7 @@ function rowGroups(g: WorkContext, between: Between): Array<readonly [from: numb
     const knots = knotsOf(g, row);
     const zone = commonest(knots.map((k) => k.zone));
     const special = row.kind === 'front' || row.kind === 'fringe' ? row.kind : '';
-    // What is laid after a cut is a group of its own.
-    const inside = knots.some((k) => waitsForCut(g, k));
-    const key = `${zone} ${row.second} ${special} ${inside}`;
+    const key = `${zone} ${row.second} ${special} ${row.opened}`;
     const last = groups[groups.length - 1];
     const to = row.firstKnot + row.knotCount;
     if (last && last.key === key && !between.has(row.firstKnot)) {
@@ -112,8 +111,12 @@ function rowGroups(g: WorkContext, between: Between): Array<readonly [from: numb
 function groupWords(labels: readonly string[], zone: KnotZone, row: WorkRow): string {
   if (row.kind === 'front') return 'The row along the front hairline';
   if (row.kind === 'fringe') return 'The fringe, from the midline outwards';
-  const rows = labels.length === 1 ? `Row ${labels[0]}` : `Rows ${labels[0]} to ${labels[labels.length - 1]}`;
-  return `${row.second ? 'Second pass: row' : rows.slice(0, 3)}${row.second ? `s ${labels[0]} to ${labels[labels.length - 1]}` : rows.slice(3)}, ${ZONE_WORDS[zone]}`;
+  const numbers = labels.map((l) => l.split(', ')[0]);
+  const later = labels[0].split(', ')[1];
+  const first = numbers[0];
+  const last = numbers[numbers.length - 1];
+  const rows = first === last ? `Row ${first}` : `Rows ${first} to ${last}`;
+  return `${rows}, ${later === undefined ? '' : `${later}, `}${ZONE_WORDS[zone]}`;
 }
 
 function commonest<T>(values: readonly T[]): T {
@@ -138,43 +141,45 @@ function likeWithLike(knots: readonly WorkKnot[], cuts: readonly Preparation[]):
 function preparing(g: WorkContext): WorklistStep[] {
   const counts = new Map<string, number>();
   for (const k of g.knots) counts.set(k.cut, (counts.get(k.cut) ?? 0) + 1);
+  const oneLeg = g.knots.some((k) => k.kind === 'oneLeg');
   const test: WorklistStep = {
     kind: 'prepare',
     what: 'Open one pack and test it',
-    how: 'Count it, tug one piece, pull one apart, hook one. What you find overrides the label.',
-    minutes: 5,
+    how: `Count it, tug one piece, pull one apart, hook one${oneLeg ? ', and one one-leg knot' : ''}. What you find overrides the label.`,
+    minutes: 4,
   };
   if (g.schools.prepare === 'pieceByPiece') return [test];
   const steps = g.cuts.flatMap((cut): WorklistStep[] => {
     const count = counts.get(cut.id) ?? 0;
     const piece = g.pieces.get(cut.id);
     if (count === 0 || !piece || piece.secondsBefore === 0) return [];
+    const halves = cut.half ? ' Hook two at full length and look before you cut the rest.' : '';
     return [
       {
         kind: 'prepare',
         what: `${cut.name}: ${cutInWords(cut)}`,
         how:
           g.schools.prepare === 'all'
-            ? `All ${count} pieces. Cut in half? Hook two at full length and look before you cut the rest.`
-            : `${count} pieces in all, one pack at a time: what is cut can’t be uncut.`,
-        minutes: (g.paceFactor * count * piece.secondsBefore) / 60,
+            ? `All ${count} pieces.${halves}`
+            : `${count} pieces in all, one pack at a time${cut.half ? ': what is cut can’t be uncut' : ''}.`,
+        minutes: (count * piece.secondsBefore) / 60,
       },
     ];
   });
   return [test, ...steps];
 }
 
-/** Knots that can only be laid once the net is open: in the cut-out, and on its margin where she cuts it herself. */
-function waitsForCut(g: WorkContext, k: WorkKnot): boolean {
-  return k.onNet === 'cutOut' || (k.onNet === 'margin' && g.cap.opening === 'cut');
+/** All that can be laid without it is in before the net is opened: the first knot of those that wait for it. */
+function openedFrom(g: WorkContext): number {
+  return g.rows.find((r) => r.opened && r.knotCount > 0)?.firstKnot ?? g.knots.length;
 }
 
-function cutBefore(g: WorkContext, rowEnd: (knot: number) => number) {
+/** Scissors go slowly: so many mm of a line a minute, and as long again for the flaps (common practice, no source). */
+const CUT_MM_A_MINUTE = 25;
+
+function openingStep(g: WorkContext): WorklistStep | undefined {
   const { opening, cap } = g;
   if (opening.lengthMm === 0) return undefined;
-  const inside = g.rows.find((r) => knotsOf(g, r).some((k) => waitsForCut(g, k)));
-  // Never before the corners hold, whatever comes first.
-  const at = inside ? Math.max(inside.firstKnot, rowEnd(g.cutAfterKnot)) : g.knots.length;
   const length = fingers(opening.lengthMm, g.fingerMm);
   const how: Readonly<Record<Cap['opening'], string>> = {
     none: '',
@@ -182,13 +187,12 @@ function cutBefore(g: WorkContext, rowEnd: (knot: number) => number) {
     cut: `One slit down the line, ${length} long; open it, see what is hair, then take the flaps off slowly. Leave about half a finger of net all round. Blunt tips, a finger between blade and scalp, in the mirror; comb own hair and pieces away first.`,
     slit: 'Through the border only, no deeper than it is wide. Blunt tips, a finger between blade and scalp, in the mirror.',
   };
-  const step: WorklistStep = {
+  return {
     kind: 'cut',
     what: cap.opening === 'slit' ? 'Slit the border' : 'Open the net',
     how: how[cap.opening],
-    minutes: cap.opening === 'slit' ? 2 : 8,
+    minutes: cap.opening === 'slit' ? 1 : 2 + (2 * opening.lengthMm) / CUT_MM_A_MINUTE,
   };
-  return { at, step };
 }
 
 function closing(g: WorkContext): WorklistStep {
@@ -196,7 +200,7 @@ function closing(g: WorkContext): WorklistStep {
     kind: 'close',
     what: 'Hook the surplus of the opening closed',
     how: `It is ${fingers(g.opening.surplusMm, g.fingerMm)} longer than the part: about ${g.opening.piecesToClose} ${g.opening.piecesToClose === 1 ? 'piece' : 'pieces'} through both edges, from behind forwards.`,
-    minutes: g.opening.piecesToClose,
+    minutes: 0.6 * g.opening.piecesToClose,
   };
 }
 
@@ -213,13 +217,14 @@ function stripStart(g: WorkContext): number {
   return strip?.firstKnot ?? g.knots.length;
 }
 
+/** Where a pack is empty: the first knot of the next one of that product. */
 function packEnds(g: WorkContext): Array<[knot: number, pack: number]> {
   const ends: Array<[number, number]> = [];
-  const seen = new Map<string, number>();
-  g.knots.forEach((k, i) => {
-    const before = seen.get(k.piece.product);
-    if (before !== undefined && k.piece.pack > before) ends.push([i, k.piece.pack]);
-    seen.set(k.piece.product, k.piece.pack);
+  const opened = new Map<string, number>();
+  g.knots.forEach(({ piece: { product, pack } }, i) => {
+    const before = opened.get(product);
+    if (before !== undefined && pack > before) ends.push([i, pack]);
+    opened.set(product, Math.max(before ?? 0, pack));
   });
   return ends;
 }
@@ -229,6 +234,6 @@ function nextPack(pack: number): WorklistStep {
     kind: 'check',
     what: `Look, then open pack ${pack}`,
     how: 'Pieces left against rows left. Too full happens as often as too thin.',
-    minutes: 2,
+    minutes: 1,
   };
 }

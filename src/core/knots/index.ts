@@ -2,6 +2,7 @@
 export { changeByHand } from './layout/by-hand.ts';
 export { layKnots } from './layout/layout.ts';
 export { turnedKnots } from './layout/mirror.ts';
+export { inOrderOfWork } from './layout/opened.ts';
 export { inPasses } from './layout/second-pass.ts';
 export { decideKnots } from './place/decide.ts';
 export { MOST_OVERRIDES, type Override } from './place/overrides.ts';

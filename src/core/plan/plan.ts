@@ -13,7 +13,7 @@ import { pieces } from './stages/pieces.ts';
 import { field, rows } from './stages/rows.ts';
 import { spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
-import { anchors, load, supply, time, work } from './stages/totals.ts';
+import { anchors, load, schedule, supply } from './stages/totals.ts';
 
 const headTold = stage(
   'headTold',
@@ -42,6 +42,7 @@ const baseTold = stage(
     work: worked.work,
     consumables: worked.consumables,
     tieMoves: worked.tieMoves,
+    // At her pace it is told with everything else that takes time.
     minutes: worked.minutes,
   }),
 );
@@ -110,13 +111,23 @@ export const plan = stage(
     knots: of(knots),
     pieces: of(pieces),
     mainCut: mainCut(inputs).id,
-    worklist: of(work),
+    schedule: of(schedule),
     supply: of(supply),
     load: of(load),
-    time: of(time),
   }),
-  ({ part, knots: decided, pieces: hooked, mainCut: main, ...told }): Plan => ({
+  ({
+    part,
+    knots: decided,
+    pieces: hooked,
+    mainCut: main,
+    base: laid,
+    schedule: { base: work, list, time },
+    ...told
+  }): Plan => ({
     ...told,
+    base: { ...laid, work, minutes: time.baseMinutes },
+    worklist: list,
+    time,
     part: { pointsMm: Float32Array.from(part.pointsMm) },
     knots: decided.knots,
     piece: hooked.get(main) as HookedPiece,

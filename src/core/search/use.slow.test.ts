@@ -95,8 +95,8 @@ describe('judged on a coarse head', () => {
 
   it('a small search of real plans finds the best of all of them', () => {
     const few = searchSpace(inputs, fingersOf(inputs), { split: true, half: false, open: false }, []);
-    // One zone and both cuts: every one of them can be tried.
-    const sizes = few.sizes.map((n, i) => ([1, 5, 6].includes(i) ? n : 1));
+    // Two zones and one cut: every one of them can be tried.
+    const sizes = few.sizes.map((n, i) => ([1, 2, 5].includes(i) ? n : 1));
     const held = few.now.map((v, i) => (sizes[i] === 1 ? v : 0));
     const at = (g: readonly number[]) => g.map((v, i) => (sizes[i] === 1 ? held[i] : v));
     const limits = { packs: 4, minutes: 400, massG: 400 };
@@ -117,7 +117,7 @@ describe('judged on a coarse head', () => {
     };
     const all = run(100_000, true);
     const quarter = run(Math.ceil(sizes.reduce((n, s) => n * s, 1) / 4), false);
-    expect(quarter).toBeGreaterThan(all - 0.01 * Math.abs(all));
+    expect(quarter).toBeGreaterThan(all - 0.02);
   }, 60_000);
 
   it('what can’t be laid comes to nothing', () => {

@@ -11,8 +11,10 @@ import { tapeReading } from '../head/tape.ts';
 import { weigh } from '../load/weight.ts';
 import { estimateTime } from '../time/estimate.ts';
 import { knotSeconds } from '../time/seconds.ts';
+import { takedownMinutes } from '../time/takedown.ts';
+import { wholeMinutes } from '../time/whole-minutes.ts';
 import { DEFAULT_CAP } from '../trade/caps.ts';
-import { PACE_FACTOR } from '../trade/pace.ts';
+import { likelyAround, PACE_FACTOR } from '../trade/pace.ts';
 import { planSupply, supplyOf } from './packs.ts';
 
 const packsFor = (knots: number, reserve: number, perPack: number, packPrice: number) => {
@@ -104,21 +106,60 @@ describe('hours', () => {
     );
   });
 
-  it('a head of 70 wide coils takes under an hour of hooking, one of 200 fine pieces one to two and a half (common practice)', () => {
-    expect((70 * seconds(wrap(1), 'some')) / 60).toBeLessThan(60);
-    const fine = (200 * seconds(wrap(2), 'some', { ...pieces, secondsBefore: 5 })) / 60;
-    expect(fine).toBeGreaterThan(60);
-    expect(fine).toBeLessThan(150);
+  it('a practised worker hooks a plain knot through a net in 12 to 20 s, one-leg in 25 to 40, a beginner takes twice that (common practice, no source)', () => {
+    for (const wraps of [1, 2, 3]) {
+      expect(seconds(wrap(wraps), 'practised')).toBeGreaterThanOrEqual(12);
+      expect(seconds(wrap(wraps), 'practised')).toBeLessThanOrEqual(20);
+      expect(seconds(wrap(wraps), 'firstTime')).toBeCloseTo(2 * seconds(wrap(wraps), 'practised'), 9);
+    }
+    for (const through of ['net', 'hair'] as const)
+      for (const loopHasToComeOff of [false, true]) {
+        const s = seconds({ ...wrap(1), kind: 'oneLeg', through }, 'practised', { ...pieces, loopHasToComeOff });
+        expect(s).toBeGreaterThanOrEqual(25);
+        expect(s).toBeLessThanOrEqual(40);
+      }
   });
 
-  it('add up, with a range round them', () => {
-    const t = estimateTime({ base: 36, cap: 8, prepare: 5, after: 12 }, 6000, 'some');
-    expect(t.totalMinutes).toBeCloseTo(
-      t.baseMinutes + t.capMinutes + t.prepareMinutes + t.knotMinutes + t.finishMinutes,
-      9,
+  it('are the sum of what is done, with the factor by which people differ to either side', () => {
+    const steps = [
+      { group: 'cap', minutes: 8 },
+      { group: 'prepare', minutes: 5 },
+      { group: 'knots', minutes: 100 },
+      { group: 'finish', minutes: 12 },
+    ] as const;
+    const t = estimateTime([30, 6], steps, 20);
+    expect(t.totalMinutes).toBe(161);
+    expect(t.totalMinutes).toBe(t.baseMinutes + t.capMinutes + t.prepareMinutes + t.knotMinutes + t.finishMinutes);
+    expect(t.range[0]).toBeCloseTo(161 / 1.6, 9);
+    expect(t.range[1]).toBeCloseTo(161 * 1.6, 9);
+    expect(t.takedownMinutes).toBe(20);
+  });
+
+  it('narrow with her own pace, and never close', () => {
+    const widths = [0, 5, 20, 100, 1000].map((n) => likelyAround(100, n)[1] / likelyAround(100, n)[0]);
+    for (let i = 1; i < widths.length; i++) expect(widths[i]).toBeLessThan(widths[i - 1]);
+    expect(widths[4]).toBeGreaterThan(1);
+  });
+
+  it('are printed whole, and what is printed adds up to its printed sum', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 40, noNaN: true }), { maxLength: 60 }), (minutes) => {
+        const whole = wholeMinutes(minutes);
+        const sum = (of: readonly number[]) => of.reduce((a, b) => a + b, 0);
+        expect(sum(whole)).toBe(Math.round(sum(minutes)));
+        whole.forEach((m, i) => {
+          expect(Number.isInteger(m)).toBe(true);
+          expect(Math.abs(m - minutes[i])).toBeLessThanOrEqual(1);
+        });
+      }),
+      { seed: 11 },
     );
-    expect(t.range[0]).toBeLessThan(t.totalMinutes);
-    expect(t.range[1]).toBeGreaterThan(t.totalMinutes);
+  });
+
+  it('taking out is minutes with a cap, long without (common practice, no source)', () => {
+    const knots = (through: 'net' | 'hair') => Array.from({ length: 120 }, () => ({ through }));
+    expect(takedownMinutes(knots('net'), 16, true)).toBeLessThan(25);
+    expect(takedownMinutes(knots('hair'), 16, false)).toBeGreaterThan(40);
   });
 });
 

@@ -1,34 +1,43 @@
-/** Hours from knots, base and finish. Seconds are common practice, no source; her own pace replaces them. */
-import { FINISH_MINUTES, PACE_FACTOR, type Pace, TIME_SPREAD } from '../trade/index.ts';
+/** Hours as the sum of what is done, step by step: there is no other total. Her own pace replaces common practice. */
+import { likelyAround } from '../trade/index.ts';
 
 export interface TimeEstimate {
   readonly baseMinutes: number;
+  /** The cap put on, its border, part and anchors, and what is cut of it. */
   readonly capMinutes: number;
   /** Splitting, cutting, curling before the first knot. */
   readonly prepareMinutes: number;
   readonly knotMinutes: number;
-  /** Opening and smoothing what is in, separating, trimming the outline. */
+  /** Looks between, opening and smoothing what is in, separating, trimming the outline. */
   readonly finishMinutes: number;
   readonly totalMinutes: number;
   readonly range: readonly [low: number, high: number];
+  readonly takedownMinutes: number;
+  readonly takedownRange: readonly [low: number, high: number];
 }
 
+/** What a step's minutes count towards. */
+export type TimeGroup = 'cap' | 'prepare' | 'knots' | 'finish';
+
+/** @param minutes of base and work list as they are told, whole; @param takedown at her pace */
 export function estimateTime(
-  minutes: { readonly base: number; readonly cap: number; readonly prepare: number; readonly after: number },
-  knotSecondsSum: number,
-  pace: Pace,
+  baseMinutes: readonly number[],
+  steps: ReadonlyArray<{ readonly group: TimeGroup; readonly minutes: number }>,
+  takedown: number,
 ): TimeEstimate {
-  const factor = PACE_FACTOR[pace];
-  const knotMinutes = knotSecondsSum / 60;
-  const rest = minutes.base + minutes.cap + minutes.prepare + minutes.after + FINISH_MINUTES;
-  const totalMinutes = factor * rest + knotMinutes;
+  const sum = (group: TimeGroup) => steps.reduce((s, x) => s + (x.group === group ? x.minutes : 0), 0);
+  const base = baseMinutes.reduce((a, b) => a + b, 0);
+  const totalMinutes = base + steps.reduce((s, x) => s + x.minutes, 0);
+  const takedownMinutes = Math.round(takedown);
   return {
-    baseMinutes: factor * minutes.base,
-    capMinutes: factor * minutes.cap,
-    prepareMinutes: factor * minutes.prepare,
-    knotMinutes,
-    finishMinutes: factor * (FINISH_MINUTES + minutes.after),
+    baseMinutes: base,
+    capMinutes: sum('cap'),
+    prepareMinutes: sum('prepare'),
+    knotMinutes: sum('knots'),
+    finishMinutes: sum('finish'),
     totalMinutes,
-    range: [totalMinutes * (1 - TIME_SPREAD), totalMinutes * (1 + TIME_SPREAD)],
+    range: likelyAround(totalMinutes),
+    takedownMinutes,
+    takedownRange: likelyAround(takedownMinutes),
   };
 }

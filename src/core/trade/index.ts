@@ -110,7 +110,17 @@ export {
   TAKE_UP,
   type TailStyle,
 } from './own-hair.ts';
-export { FINISH_MINUTES, KNOT_SECONDS, PACE_FACTOR, PACE_NAMES, PACES, type Pace, TIME_SPREAD } from './pace.ts';
+export {
+  FINISH,
+  KNOT_SECONDS,
+  likelyAround,
+  PACE_FACTOR,
+  PACE_NAMES,
+  PACES,
+  type Pace,
+  PEOPLE_DIFFER,
+  TAKEDOWN,
+} from './pace.ts';
 export { PART_LIMITS } from './parts.ts';
 export {
   DRESSING_INFO,

@@ -187,7 +187,7 @@ function SectionFigures(props: {
             s.bands > 0 && counted(s.bands, 'band'),
             s.pins > 0 && counted(s.pins, 'pin'),
             s.threadMm > 0 && `${(s.threadMm / 1000).toFixed(1)} m`,
-            duration(s.minutes),
+            duration(result.base.work.find((w) => w.sectionId === s.id)?.minutes ?? 0),
           ]
             .filter(Boolean)
             .join(', ')}

@@ -36,8 +36,7 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
         {base.work.map((step) => (
           <Tick key={step.id}>
             <span>
-              <b className="font-strong">{step.what}</b>{' '}
-              {step.minutes > 0 && <>({duration(Math.max(1, step.minutes))})</>}
+              <b className="font-strong">{step.what}</b> {step.minutes > 0 && <>({duration(step.minutes)})</>}
               <span className="block">{step.how}</span>
             </span>
           </Tick>

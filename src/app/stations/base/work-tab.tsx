@@ -17,7 +17,7 @@ export function WorkTab({ session, result }: LaidProps) {
           <li key={step.id} className="line py-1.75">
             <span className="flex justify-between gap-2">
               <b className="font-strong">{step.what}</b>
-              <span className="fig shrink-0">{step.minutes > 0 ? duration(Math.max(1, step.minutes)) : ''}</span>
+              <span className="fig shrink-0">{step.minutes > 0 ? duration(step.minutes) : ''}</span>
             </span>
             <span className="note block">{step.how}</span>
           </li>

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { InstallForecast } from '../../../core/install/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { duration } from '../../ui/format.ts';
+import { duration, range } from '../../ui/format.ts';
 import type { AtTheMirrorProps } from './use-install.ts';
 
 export function Big(props: { readonly onClick: () => void; readonly children: React.ReactNode }) {
@@ -38,7 +38,8 @@ export function Forecast({ forecast, total }: { readonly forecast: InstallForeca
       </svg>
       <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-far-text">
         <span>
-          {forecast.knotsToCome} of {total} knots to come, about {duration(forecast.secondsToCome / 60)}
+          {forecast.knotsToCome} of {total} knots to come, about {duration(forecast.secondsToCome / 60)}, likely{' '}
+          {range(forecast.secondsRange, (s) => duration(s / 60))}
           {forecast.fromOwnPace ? ' at your pace' : ''}
         </span>
         <span className={`font-strong ${lasts ? 'text-brass-ink' : 'text-madder'}`}>

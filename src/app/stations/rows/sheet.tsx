@@ -37,7 +37,7 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
                 <b className="font-strong">{step.what}</b>
                 <span className="note block">{step.how}</span>
               </span>
-              <span>{step.minutes > 0 && duration(Math.max(1, step.minutes))}</span>
+              <span>{step.minutes > 0 && duration(step.minutes)}</span>
             </span>
           </Tick>
         ))}

@@ -1,5 +1,6 @@
 /** Takedown. */
 import type { BenchProps } from '../../ui/bench-props.ts';
+import { duration, range } from '../../ui/format.ts';
 
 export function TakedownBench({ session, result }: BenchProps) {
   const capped = session.plan.cap.dome !== 'none';
@@ -23,7 +24,8 @@ export function TakedownBench({ session, result }: BenchProps) {
       {result && (
         <p className="note mt-3">
           {result.knots.filter((k) => k.through !== 'net').length} of {result.knots.length} knots go through your own
-          hair; those take the time. Common practice.
+          hair; those take the time. About {duration(result.time.takedownMinutes)}, likely{' '}
+          {range(result.time.takedownRange, duration)}: common practice, no source.
         </p>
       )}
     </>

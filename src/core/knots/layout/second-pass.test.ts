@@ -21,10 +21,13 @@ describe('windows', () => {
     expect(Math.abs(passes.knots.filter(second).length / knots.length - 0.5)).toBeLessThan(0.08);
   });
 
-  it('leave a first pass that is bricks of its own, about 36 mm apart along a row', () => {
+  it('leave a first pass that is bricks of its own, about 36 mm apart along a row, both ends of it in', () => {
     const first = passes.knots.filter((k) => !second(k));
-    for (let i = 1; i < first.length; i++) {
-      if (first[i].row === first[i - 1].row) expect(first[i].arcMm - first[i - 1].arcMm).toBeCloseTo(36, 0);
+    for (const [row] of rows.entries()) {
+      const inRow = first.filter((k) => k.row === row);
+      const all = knots.filter((k) => k.row === row);
+      expect([inRow[0].arcMm, inRow[inRow.length - 1].arcMm]).toEqual([all[0].arcMm, all[all.length - 1].arcMm]);
+      for (let i = 2; i < inRow.length - 1; i++) expect(inRow[i].arcMm - inRow[i - 1].arcMm).toBeCloseTo(36, 0);
     }
     const starts = rows.map((_, row) => first.find((k) => k.row === row)?.xMm ?? 0);
     for (let r = 1; r < starts.length; r++) {

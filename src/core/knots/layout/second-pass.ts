@@ -42,10 +42,19 @@ export function inPasses(
   };
 }
 
-/** Every other knot of a row waits; the next row begins with the other one, so that the first pass is bricks too. */
+/**
+ * Every other knot of a row waits; the next row begins with the other one, so that the first pass is bricks too. Both ends
+ * of a row go in at once: they hold what is hooked on.
+ */
 function windowsOf(rows: readonly Row[], knots: readonly LaidKnot[]): LaidKnot[] {
   const places = new Array<number>(rows.length).fill(0);
-  return knots.map((k) => ({ ...k, second: (places[k.row]++ + (rows[k.row].quarter >> 2)) % 2 !== 0 }));
+  const counts = new Array<number>(rows.length).fill(0);
+  for (const k of knots) counts[k.row]++;
+  return knots.map((k) => {
+    const place = places[k.row]++;
+    const isEnd = !rows[k.row].curve.closed && (place === 0 || place === counts[k.row] - 1);
+    return { ...k, second: !isEnd && (place + (rows[k.row].quarter >> 2)) % 2 !== 0 };
+  });
 }
 
 /** A place is thin when the nearest knot is farther than this share of the spacing: in a brick pattern none is beyond 0.63. */

@@ -61,7 +61,8 @@ interface Table {
   readonly overrides: OverridesLaid;
   readonly planned: readonly PlannedRow[];
   readonly usedInZone: Map<PieceZone, number>;
-  readonly usedOfProduct: Map<string, number>;
+  /** Packs of each product that are hooked already, a share of one included. */
+  readonly packsUsed: Map<string, number>;
 }
 
 export function decideKnots(
@@ -73,12 +74,13 @@ export function decideKnots(
   const table = tableOf(told, context, laid, planned);
   const lost = [...table.overrides.lost];
   const knots: PlannedKnot[] = [];
+  const names = namesOf(laid, planned);
   let from = 0;
   planned.forEach((plannedRow, index) => {
     let to = from;
     while (laid.knots[to]?.row === index) to++;
     const inRow = laid.knots.slice(from, to);
-    const ids = idsOf(plannedRow, inRow);
+    const ids = inRow.map((k) => names.get(k) as string);
     const row: RowAtWork = { row: laid.rows[index], planned: plannedRow, index, inRow, from, ids };
     for (const i of orderInRow(told.schools, row.row, inRow)) {
       const { knot, refused, hers } = decideOne(table, row, i);
@@ -88,6 +90,18 @@ export function decideKnots(
     from = to;
   });
   return { knots, lostWishes: lost };
+}
+
+/** Names of all knots: those of a row that wait for the opening are named with the rest of their row. */
+function namesOf(laid: Laid, planned: readonly PlannedRow[]): Map<LaidKnot, string> {
+  const names = new Map<LaidKnot, string>();
+  const whole = (row: number) => (laid.isOpened[row] && laid.secondOf[row] >= 0 ? laid.secondOf[row] : row);
+  planned.forEach((row, index) => {
+    if (whole(index) !== index) return;
+    const all = laid.knots.filter((k) => whole(k.row) === index).sort((a, b) => a.arcMm - b.arcMm);
+    idsOf(row, all).forEach((id, i) => names.set(all[i], id));
+  });
+  return names;
 }
 
 function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, planned: readonly PlannedRow[]): Table {
@@ -113,7 +127,7 @@ function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, plann
     overrides: layOverrides(told.overrides, head.shape, laid, where, spacing.pitchMm),
     planned,
     usedInZone: new Map(),
-    usedOfProduct: new Map(),
+    packsUsed: new Map(),
   };
 }
 
@@ -147,7 +161,8 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
   const decision = decideKnot(situation, onLump ? { through: 'net', ...hers.wish } : hers.wish);
   const fall = fallAt(table, k);
   const hook = hookDirection(fall, decision.entry);
-  const order = nextOf(table.usedOfProduct, product.id);
+  const packs = table.packsUsed.get(product.id) ?? 0;
+  table.packsUsed.set(product.id, packs + 1 / piece.perPack);
   const section = context.base.sections[context.base.map.labels[under]];
   // Written out rather than spread: V8 lays such an object out ten times as fast.
   const knot: PlannedKnot = {
@@ -186,13 +201,16 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     aboveRowBeforeMm: aboveRowBefore(k, table.planned, at.index),
     piece: {
       product: product.id,
-      pack: Math.floor(order / piece.perPack) + 1,
-      number: Math.floor(order % piece.perPack) + 1,
+      pack: Math.floor(packs + PACK_ROUNDING) + 1,
+      number: Math.floor((packs - Math.floor(packs + PACK_ROUNDING)) * piece.perPack + PACK_ROUNDING) + 1,
     },
     seconds: knotSeconds(decision, piece, told.pace, told.schools.prepare === 'pieceByPiece'),
   };
   return { knot, refused: decision.refused, hers: hers.ids };
 }
+
+/** A pack is empty when shares of it add up to it, however they were rounded. */
+const PACK_ROUNDING = 1e-9;
 
 /** The way hair falls at a knot, on her own side. */
 function fallAt({ context, turned }: Table, k: LaidKnot): Vector {

@@ -7,8 +7,6 @@ import type { Row } from '../../rows/index.ts';
 
 export interface NamedRow {
   readonly id: string;
-  /** "7", "7½", "front". */
-  readonly label: string;
   /** Distance of the row's first point from the middle of the back, mm; her left is negative. */
   readonly startMm: number;
 }
@@ -22,7 +20,6 @@ export function nameRows(rows: readonly Row[], fromMidline: Float64Array): Named
     seen.set(stem, times);
     return {
       id: times > 1 ? `${stem}${String.fromCharCode(96 + times)}` : stem,
-      label: row.kind === 'front' ? 'front' : rowLabel(deepest - row.quarter),
       startMm: -middleArc(row.curve, fromMidline),
     };
   });
@@ -31,10 +28,6 @@ export function nameRows(rows: readonly Row[], fromMidline: Float64Array): Named
 function rowStem(quartersUp: number): string {
   const whole = Math.floor(quartersUp / 4) + 1;
   return `r${String(whole).padStart(2, '0')}${['', 'q', 'h', 't'][quartersUp % 4]}`;
-}
-
-export function rowLabel(quartersUp: number): string {
-  return `${Math.floor(quartersUp / 4) + 1}${['', '¼', '½', '¾'][quartersUp % 4]}`;
 }
 
 /** A row counts as crossing the middle of the back when it does so this near to its backmost point, mm. */

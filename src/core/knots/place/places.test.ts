@@ -7,7 +7,7 @@ import { nearestVertex } from '../../geometry/surface-mesh.ts';
 import { partPolyline } from '../../head/part.ts';
 import { fingersInWords } from '../../trade/fingers.ts';
 import { directionWords, hookDirection, type Vector } from './direction.ts';
-import { knotIds, rowLabel } from './identity.ts';
+import { knotIds } from './identity.ts';
 import { whereOf } from './where.ts';
 import { zoneOf } from './zone.ts';
 
@@ -119,9 +119,5 @@ describe('identity', () => {
     expect(ids).toEqual(['r07-l03', 'r07-l02', 'r07-l01', 'r07-r01', 'r07-r02']);
     expect(knotIds('r07', [-58, -40, -22, -4, 14, 33]).slice(1)).toEqual(ids);
     expect(knotIds('r07', [5])).toEqual(['r07-r01']);
-  });
-
-  it('numbers rows from the nape, short ones between', () => {
-    expect([0, 4, 6, 13].map(rowLabel)).toEqual(['1', '2', '2½', '4¼']);
   });
 });

@@ -1,16 +1,20 @@
 /** Rows with their names and the knots that are theirs; knots taken out by hand are no longer counted. */
 import type { SurfaceCurve, SurfaceMesh } from '../../geometry/index.ts';
 import type { Row } from '../../rows/index.ts';
+import type { SecondPass } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import type { Vector } from './direction.ts';
-import { nameRows } from './identity.ts';
+import { type NamedRow, nameRows } from './identity.ts';
 import type { PlannedRow } from './planned.ts';
 
 /** Rows and knots as laid, on the side where they belong. */
 export interface Laid {
   readonly rows: readonly Row[];
-  /** Row of the first pass that a row of the second fills; -1 for one of the first. */
+  /** Row of the first pass that a later one fills, or whose rest it is; -1 for one of the first. */
   readonly secondOf: readonly number[];
+  /** Its knots wait for the net to be opened. */
+  readonly isOpened: readonly boolean[];
+  readonly secondPass: SecondPass;
   /** Row by row; those taken out by hand are still in it. */
   readonly knots: readonly LaidKnot[];
   /** Worked out on the other side: what is read from the mesh has to be turned over. */
@@ -21,18 +25,28 @@ export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Arra
   const counts = new Int32Array(laid.rows.length);
   for (const k of laid.knots) if (k.hand !== 'removed') counts[k.row]++;
   const first = laid.rows.filter((_, i) => laid.secondOf[i] < 0);
-  const names = nameRows(first, fromMidline);
+  const named = nameRows(first, fromMidline);
+  const names = new Map<number, NamedRow>();
+  laid.rows.forEach((_, i) => {
+    if (laid.secondOf[i] < 0) names.set(i, named[names.size]);
+  });
   let firstKnot = 0;
+  let worked = 0;
+  const labels: string[] = [];
   return laid.rows.map((row, index): PlannedRow => {
     const of = laid.secondOf[index];
-    const name = names[of < 0 ? index : of];
+    const name = names.get(of < 0 ? index : of) as NamedRow;
+    const isOpened = laid.isOpened[index];
+    labels.push(of >= 0 ? labels[of] : row.kind === 'front' ? 'front' : String(++worked));
     const planned: PlannedRow = {
       ...name,
-      ...(of < 0 ? {} : { id: `${name.id}w`, label: `${name.label} again` }),
+      id: of < 0 ? name.id : `${name.id}${isOpened ? 'c' : 'w'}`,
+      label: of < 0 ? labels[index] : `${labels[of]}, ${isOpened ? 'in the opening' : PASS_WORDS[laid.secondPass]}`,
       kind: row.kind,
       locked: row.locked === true,
       pulledBy: row.pulledBy,
-      second: of >= 0,
+      second: of >= 0 && !isOpened,
+      opened: isOpened,
       lengthMm: row.curve.lengthMm,
       closed: row.curve.closed,
       endMm: name.startMm + row.curve.lengthMm,
@@ -45,6 +59,9 @@ export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Arra
     return planned;
   });
 }
+
+/** What a row of the second pass is called. */
+const PASS_WORDS: Readonly<Record<SecondPass, string>> = { none: '', windows: 'windows', thin: 'thin places' };
 
 function normalsAlong(mesh: SurfaceMesh, curve: SurfaceCurve, turned: boolean): Float32Array {
   const out = new Float32Array(3 * curve.pointCount);

@@ -8,7 +8,7 @@ import type { Where } from './where.ts';
 
 export interface PlannedRow {
   readonly id: string;
-  /** "7", "7½", "front". */
+  /** "7", as it is worked; "7, windows", "front". */
   readonly label: string;
   readonly kind: RowKind;
   readonly locked: boolean;
@@ -16,6 +16,8 @@ export interface PlannedRow {
   readonly pulledBy: string | undefined;
   /** Laid in the second pass, over a row of the first. */
   readonly second: boolean;
+  /** Laid once the net is open. */
+  readonly opened: boolean;
   readonly lengthMm: number;
   readonly closed: boolean;
   /** Both ends from the middle of the back along the row, mm; her left is negative. */

@@ -86,6 +86,7 @@ export function situationOf(
     slips: product.test.hooked === 'slips',
     clings: product.test.apart === 'clings',
     capped: told.cap.dome !== 'none',
+    onBlock: told.cap.dome !== 'none' && told.cap.filledOn === 'block',
     on: hookedOn(told, context.base, row, here.under),
     netHere: context.fromOpening ? netAt(context.opening, context.fromOpening[k.vertex]) : 'net',
     blending: isBlending(told.cap, here.zone, perimeter),
@@ -94,7 +95,10 @@ export function situationOf(
     perimeter,
     anchorPlace:
       isAnchorRow &&
+      !planned.second &&
+      !planned.opened &&
       holdsByPieces(told.cap) &&
+      told.cap.filledOn === 'head' &&
       fromHairline < REACHES_BORDER * spacing.gapMm &&
       isEnd(planned, inRow, i) &&
       !heldByComb(combs, k.xMm, k.yMm, k.zMm),

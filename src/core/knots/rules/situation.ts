@@ -22,6 +22,8 @@ export interface KnotSituation {
   readonly slips: boolean;
   readonly clings: boolean;
   readonly capped: boolean;
+  /** Filled on a block: there is no hair to take up. */
+  readonly onBlock: boolean;
   /** What the hook meets: scalp, a wide twist or plait, a coil, a band, a threaded rod. */
   readonly on: 'scalp' | 'twist' | 'coil' | 'band' | 'rod';
   readonly netHere: 'net' | 'margin' | 'cutOut';

@@ -28,6 +28,12 @@ export const THROUGH_RULES: ReadonlyArray<Rule<Through>> = [
     because: 'A blending piece stays in your own hair when the wig comes off.',
   },
   {
+    id: 'through.block',
+    when: (s) => s.onBlock,
+    decide: () => 'net',
+    because: 'On the block there is no hair to take up: the net alone holds it.',
+  },
+  {
     id: 'through.tender-net',
     school: 'tender',
     when: (s) => s.tenderOrThin && s.schools.tender === 'netOnly',

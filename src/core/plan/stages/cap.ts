@@ -38,7 +38,11 @@ export const opening = stage(
     const onHead = openingOnHead(shape, line, told, part, pitchMm);
     const isCut = onHead.lengthMm > 0 && onHead.marginMm > 0;
     // From its middle at every vertex, where there is a margin to be told from net and cut-out.
-    return { onHead, fromMiddle: isCut ? distanceFrom(mesh, { pointsMm: onHead.lineMm }) : undefined };
+    return {
+      kind: told.opening,
+      onHead,
+      fromMiddle: isCut ? distanceFrom(mesh, { pointsMm: onHead.lineMm }) : undefined,
+    };
   },
 );
 

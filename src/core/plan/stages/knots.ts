@@ -1,7 +1,17 @@
 /** Knots laid along the rows in bricks, changed by hand, and decided one by one. */
 import { LUMP_MM } from '../../base/index.ts';
+import { netAt, waitsForOpening } from '../../cap/index.ts';
 import { verticesUnder } from '../../geometry/index.ts';
-import { changeByHand, decideKnots, inPasses, type Laid, layKnots, planRows, turnedKnots } from '../../knots/index.ts';
+import {
+  changeByHand,
+  decideKnots,
+  inOrderOfWork,
+  inPasses,
+  type Laid,
+  layKnots,
+  planRows,
+  turnedKnots,
+} from '../../knots/index.ts';
 import { faceEdgeFactors, turnedRows } from '../../rows/index.ts';
 import { base, masks } from './base.ts';
 import { opening } from './cap.ts';
@@ -46,6 +56,7 @@ export const layout = stage(
     fromClosed: of(fromClosed),
     hand: of(hand).filter((h) => h.op !== 'pull' && h.op !== 'lock'),
     secondPass: inputs.rows.secondPass,
+    opening: of(opening),
   }),
   (d) => {
     const { shape, mesh, scalp } = d.head;
@@ -58,10 +69,12 @@ export const layout = stage(
     };
     const passes = inPasses(d.rows.rows, d.bricks.knots, d.secondPass, context);
     const changed = changeByHand(context, passes.rows, passes.knots, d.hand);
+    const { kind, onHead, fromMiddle } = d.opening;
+    const waits = (k: { readonly vertex: number }) =>
+      fromMiddle !== undefined && waitsForOpening(kind, netAt(onHead, fromMiddle[k.vertex]));
     return {
-      rows: passes.rows,
-      secondOf: passes.secondOf,
-      knots: changed.knots,
+      ...inOrderOfWork({ ...passes, knots: changed.knots }, waits),
+      secondPass: d.secondPass,
       thinnedOut: d.bricks.thinnedOut,
       brickScore: d.bricks.brickScore,
       lost: [...d.rows.lost, ...changed.lost],
@@ -73,9 +86,11 @@ export const layout = stage(
 export const laid = stage(
   'laid',
   ({ of }) => ({ layout: of(layout), turned: of(side).turned }),
-  ({ layout: { rows: all, secondOf, knots: places }, turned }): Laid => ({
+  ({ layout: { rows: all, secondOf, isOpened: opened, secondPass, knots: places }, turned }): Laid => ({
     rows: turned ? turnedRows(all) : all,
     secondOf,
+    isOpened: opened,
+    secondPass,
     knots: turned ? turnedKnots(places, all) : places,
     turned,
   }),

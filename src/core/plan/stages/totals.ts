@@ -1,9 +1,9 @@
 /** What the knots of a plan add up to: packs, weight, anchors, hours, and the order of work. */
 import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
-import { worklist } from '../../install/index.ts';
+import { GROUP_OF, worklist } from '../../install/index.ts';
 import { weigh } from '../../load/index.ts';
 import { demandsOf, planSupply } from '../../supply/index.ts';
-import { estimateTime } from '../../time/index.ts';
+import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
 import { PACE_FACTOR } from '../../trade/index.ts';
 import { base, baseWork } from './base.ts';
 import { cap, opening } from './cap.ts';
@@ -50,35 +50,9 @@ export const anchors = stage(
   },
 );
 
-export const time = stage(
-  'time',
-  ({ inputs, of }) => ({
-    baseMinutes: of(baseWork).minutes,
-    capMinutes: of(cap).minutes,
-    demands: of(demands),
-    knots: of(knots),
-    pace: inputs.pace,
-    // Prepared as each comes, it is in the seconds of its knot.
-    preparedAtOnce: inputs.schools.prepare !== 'pieceByPiece',
-  }),
-  (d) => {
-    const minutes = (of: 'secondsBefore' | 'secondsAfter') =>
-      d.demands.reduce((sum, { knots: count, piece }) => sum + count * piece[of], 0) / 60;
-    return estimateTime(
-      {
-        base: d.baseMinutes,
-        cap: d.capMinutes,
-        prepare: d.preparedAtOnce ? minutes('secondsBefore') : 0,
-        after: minutes('secondsAfter'),
-      },
-      d.knots.knots.reduce((sum, k) => sum + k.seconds, 0),
-      d.pace,
-    );
-  },
-);
-
-export const work = stage(
-  'work',
+/** Steps of the list as they are made, before they are timed. */
+const steps = stage(
+  'steps',
   ({ inputs, of }) => ({
     cap: inputs.cap,
     knotsToCloseTop: of(cap).knotsToCloseTop,
@@ -87,13 +61,50 @@ export const work = stage(
     cuts: inputs.cuts,
     pieces: of(pieces),
     rowChoice: inputs.rows,
+    outline: inputs.finish.outline,
     hasPart: inputs.part.kind === 'line',
     schools: inputs.schools,
     rows: of(plannedRows),
     knots: of(knots),
-    pace: inputs.pace,
     fingerMm: inputs.fingerMm,
   }),
-  ({ anchors: { steps, cutAfterKnot: cutAfter }, knots: { knots: decided }, pace, ...told }) =>
-    worklist({ ...told, anchors: steps, cutAfterKnot: cutAfter, knots: decided, paceFactor: PACE_FACTOR[pace] }),
+  ({ anchors: { steps: held, cutAfterKnot: cutAfter }, knots: { knots: decided }, ...told }) =>
+    worklist({ ...told, anchors: held, cutAfterKnot: cutAfter, knots: decided }),
+);
+
+/** Base and list at her pace, in whole minutes that add up to the one total there is. */
+export const schedule = stage(
+  'schedule',
+  ({ inputs, of }) => ({
+    base: of(baseWork).work,
+    bands: of(base).sections,
+    steps: of(steps),
+    knots: of(knots),
+    hasCap: inputs.cap.dome !== 'none',
+    pace: inputs.pace,
+  }),
+  ({ base: baseSteps, bands, steps: list, knots: { knots: decided }, hasCap, pace }) => {
+    const factor = PACE_FACTOR[pace];
+    // Knots are told at her pace already.
+    const whole = wholeMinutes([
+      ...baseSteps.map((s) => factor * s.minutes),
+      ...list.map((s) => (s.knots ? s.minutes : factor * s.minutes)),
+    ]);
+    const timedBase = baseSteps.map((s, i) => ({ ...s, minutes: whole[i] }));
+    const timed = list.map((s, i) => ({ ...s, minutes: whole[baseSteps.length + i] }));
+    const takedown = takedownMinutes(
+      decided,
+      bands.reduce((sum, s) => sum + s.bands, 0),
+      hasCap,
+    );
+    return {
+      base: timedBase,
+      list: timed,
+      time: estimateTime(
+        timedBase.map((s) => s.minutes),
+        timed.map((s) => ({ group: GROUP_OF[s.kind], minutes: s.minutes })),
+        factor * takedown,
+      ),
+    };
+  },
 );
