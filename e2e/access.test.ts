@@ -154,7 +154,7 @@ describe('by keyboard alone', () => {
   it('checks: pictures, parts by arrows, a place asked about, hair looked for and stopped', async () => {
     await tabTo(`e.textContent.startsWith('Check')`);
     await browser.keys(Key.ENTER);
-    await browser.until(`document.querySelector('[data-testid=seen]')`, 'the look', 40_000);
+    await browser.until(`document.querySelector('[data-testid=seen]')`, 'the look');
     await tabTo(`e.dataset.testid === 'picture-cover'`);
     await browser.keys(Key.ENTER);
     expect(await browser.script(`return document.activeElement.ariaPressed`)).toBe('true');

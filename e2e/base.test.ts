@@ -124,7 +124,7 @@ describe('marks', () => {
 describe('the way', () => {
   it('is advised for her hair, with reasons and a runner-up, and laid with one tap', async () => {
     await station('demo-shoulder-curls/base');
-    await browser.until(`document.querySelector('[data-testid=advice]')`, 'the advice', 40_000);
+    await browser.until(`document.querySelector('[data-testid=advice]')`, 'the advice');
     const advice = await browser.text('[data-testid="advice"]');
     expect(advice).toMatch(/^For you: Four and four\. Thick hair gets about eight/);
     expect(await browser.script<number>(`return document.querySelectorAll('[data-school]').length`)).toBe(2);
@@ -266,7 +266,7 @@ describe('tails', () => {
     const high = Number(/Highest bump\s+(\d+)/.exec(await browser.text('.bench'))?.[1]);
     expect(high).toBeGreaterThan(20);
     await browser.click('[data-testid="flatten"]');
-    await browser.until(`document.querySelector('[data-testid=flattened]')`, 'the proposal', 40_000);
+    await browser.until(`document.querySelector('[data-testid=flattened]')`, 'the proposal');
     const [, before, after] = /(\d+) → (\d+) mm/.exec(await browser.text('[data-testid="flattened"]')) ?? [];
     expect(Number(before)).toBe(high);
     expect(Number(after)).toBeLessThan(high);

@@ -125,7 +125,7 @@ export class Browser {
   }
 
   /** Waits until the script gives something true. */
-  async until<T>(body: string, what: string, ms = 120_000): Promise<T> {
+  async until<T>(body: string, what: string, ms = 400_000): Promise<T> {
     const end = Date.now() + ms;
     for (;;) {
       const value = await this.script<T>(`return (${body})`);

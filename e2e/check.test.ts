@@ -243,7 +243,7 @@ describe('the best use', () => {
     await part('best');
     await browser.write('use-packs', '3');
     await browser.click('[data-testid="use-start"]');
-    await browser.until(`document.querySelector('[data-testid=use-outcome] progress')?.value > 40`, 'progress', 60_000);
+    await browser.until(`document.querySelector('[data-testid=use-outcome] progress')?.value > 40`, 'progress');
     const frames = await browser.script<number>(
       `return new Promise((done) => { let n = 0; document.querySelector('[data-testid=use-stop]').click(); const look = () => document.querySelector('[data-testid=use-outcome]').dataset.state === 'stopped' ? done(n) : (n++, requestAnimationFrame(look)); look(); })`,
     );
@@ -286,7 +286,7 @@ describe('from an install', () => {
     await browser.go(`${url}/install/demo-install-half`);
     await browser.appears('[data-testid="knot-kind"]');
     await browser.click('[data-testid="so-far"]');
-    await browser.until(`document.querySelector('[data-testid=seen]')`, 'Check', 30_000);
+    await browser.until(`document.querySelector('[data-testid=seen]')`, 'Check');
     await browser.until(
       `/→/.test(document.querySelector('[data-testid=seen]').textContent)`,
       'the half-done look',

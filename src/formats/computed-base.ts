@@ -25,7 +25,6 @@ function sectionFigures({ result }: Computed) {
     minutes: result.base.work.find((w) => w.sectionId === s.id)?.minutes ?? 0,
     tenderShare: round(s.tenderShare, 3),
     mayCarryG: s.carriesG.map((v) => round(v, 0)),
-    leastBiteMm2: round(s.biteMm2PerG * result.piece.massG, 1),
     pieces: result.load.sections[i].pieces,
     carriesG: round(result.load.sections[i].massG, 1),
     timesOwnHair: result.load.sections[i].timesOwnHair.map((v) => round(v, 2)),

@@ -108,7 +108,6 @@ const base = record({
       minutes: figure,
       tenderShare: figure,
       mayCarryG: some(2, figure),
-      leastBiteMm2: figure,
       pieces: whole,
       carriesG: figure,
       timesOwnHair: some(2, figure),

@@ -62,7 +62,7 @@ describe('a plan of version 3', () => {
     expect(read.ok ? '' : read.why).toBe('');
     if (!read.ok) return;
     expect(read.value.finish).toEqual({ fullness: 'enough', outline: 'none', reach: '15 cm' });
-    expect(read.value.rows).toEqual({ ...versionThree.rows, offset: 0 });
+    expect(read.value.rows).toEqual({ ...versionThree.rows, offset: 0, follow: 'base' });
     expect(read.value.guesses).toEqual({});
     expect(read.value.name).toBe(versionThree.name);
   });

@@ -184,9 +184,10 @@ function idsOfChanges(plan: Record<string, unknown>): Record<string, unknown> {
   };
 }
 
-/** 5 → 6: gaps may be left to the hair and the row scheme to the base. What she had said is hers as before. */
+/** 5 → 6: gaps may be left to the hair and the row scheme to the base, and a cap's ready rows may win. What she had said is hers as before. */
 function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
-  return plan;
+  const rows = plan.rows as Record<string, unknown>;
+  return { ...plan, rows: { ...rows, follow: 'base' } };
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

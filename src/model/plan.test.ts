@@ -42,7 +42,7 @@ describe('reading a plan', () => {
     ['a text', 'plan', /no record/],
     ['another format', { format: 'something-else', version: 1 }, /format is a different one/],
     ['no version', { ...plain(), version: undefined }, /doesn’t say its version/],
-    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 5\)/],
+    ['a newer version', { ...plain(), version: 7 }, /newer Meshwork \(version 7; this one reads up to 6\)/],
     ['half a version', { ...plain(), version: 1.5 }, /doesn’t say its version/],
   ])('refuses %s with a sentence', (_, value, why) => {
     const read = readPlan(value);

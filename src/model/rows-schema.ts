@@ -1,6 +1,15 @@
 /** Row choices, brush, changes by hand and wishes, as they are written. */
 import { array, boolean, object, string } from 'yup';
-import { FRINGES, KNOT_KINDS, ROW_LIMITS, SCHEMES, SECOND_PASSES, THROUGHS, ZONES } from '../core/trade/index.ts';
+import {
+  FRINGES,
+  KNOT_KINDS,
+  ROW_LIMITS,
+  ROWS_FOLLOWED,
+  SCHEMES,
+  SECOND_PASSES,
+  THROUGHS,
+  ZONES,
+} from '../core/trade/index.ts';
 import { amount, changeId, choice, count, direction, directions, hasOwnIds, oneShape, within } from './checks.ts';
 
 const strokeOfBrush = object({
@@ -36,6 +45,7 @@ export const rows = object({
   /** Left out where rows follow the base. */
   scheme: choice(SCHEMES, 'The row scheme').optional(),
   secondPass: choice(SECOND_PASSES, 'The second pass'),
+  follow: choice(ROWS_FOLLOWED, 'Which rows are followed'),
   offset: within(ROW_LIMITS.offset, 'How far the rows are moved'),
   fringe: object({
     how: choice(FRINGES, 'The fringe'),

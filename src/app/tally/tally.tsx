@@ -111,7 +111,7 @@ function cellsOf({ plan, result, judged }: Told): readonly CellSpec[] {
       key: 'leftOver',
       name: 'Left over',
       show: whole,
-      third: supply.leftOver < supply.reservePieces ? 'too few for mends' : `${supply.reservePieces} for gaps`,
+      third: `and ${supply.reservePieces} for gaps`,
     },
     {
       key: 'minutes',

@@ -110,8 +110,8 @@ export function LeftOverWorking({ result }: { readonly result: PlanResult }) {
           `${supply.packs} × ${countOf(supply.piecesPerPack)} = ${countOf(supply.packs * supply.piecesPerPack)}`,
         ],
         ['Hooked', String(supply.pieces)],
+        ['Kept for gaps', String(supply.reservePieces)],
         ['Over', String(supply.leftOver)],
-        ['of these for gaps', String(supply.reservePieces)],
       ]}
       sure="Gaps show after separating and shaking out. Keep the reserve until then."
     />

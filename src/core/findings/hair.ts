@@ -28,9 +28,12 @@ const usedProducts = (inputs: PlanInputs, knots: ReadonlyArray<{ readonly cut: s
   return inputs.products.filter((p) => ids.has(p.id));
 };
 
+/** Open places are one-leg by her choice, or where the hair asks for it. */
+const asksOneLeg = ({ exposed }: PlanInputs['schools']) => exposed === 'oneLeg' || exposed === 'byHair';
+
 const clings: Check = (inputs, { knots }) => {
   const bad = usedProducts(inputs, knots).find((p) => p.test.apart === 'clings');
-  if (!bad || inputs.schools.oneLeg === 'never' || inputs.schools.exposed !== 'oneLeg') return undefined;
+  if (!bad || inputs.schools.oneLeg === 'never' || !asksOneLeg(inputs.schools)) return undefined;
   if (!knots.some((k) => k.exposed)) return undefined;
   return {
     code: 'hair.clings',
@@ -208,12 +211,12 @@ export const smoothUnheld: Check = (inputs, { piece, knots }) => {
 
 export const loopStays: Check = (inputs, { knots, piece }) => {
   const { oneLeg, exposed } = inputs.schools;
-  if (piece.canOneLeg || oneLeg === 'never' || (oneLeg === 'exposed' && exposed !== 'oneLeg')) return undefined;
+  if (piece.canOneLeg || oneLeg === 'never' || (oneLeg === 'exposed' && !asksOneLeg(inputs.schools))) return undefined;
   if (mainProduct(inputs).test.apart === 'clings') return undefined;
   const wanting =
     inputs.schools.oneLeg === 'everywhere'
       ? knots
-      : knots.filter((k) => k.exposed && !TEXTURE_INFO[mainProduct(inputs).texture].springy);
+      : knots.filter((k) => k.exposed && (exposed === 'oneLeg' || !TEXTURE_INFO[mainProduct(inputs).texture].springy));
   if (wanting.length === 0) return undefined;
   return {
     code: 'knot.loopStays',

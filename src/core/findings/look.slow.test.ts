@@ -102,7 +102,18 @@ describe('findings of a look', () => {
       pieces: everyZone('whole'),
     });
     const f = found(heavy, 'load.bite');
-    expect(f?.why).toMatch(/(about \d+|\d+ to \d+) times the weight of its own hair/);
+    expect(f?.why).toMatch(/(about \d+|\d+ to \d+) times the weight of that hair/);
+    const change = f?.fix?.change;
+    if (change?.kind !== 'splitZones') throw new Error('a finer split is what mends it');
+    const fine = { ...heavy.cuts[0], id: 'fine', split: change.split };
+    const pieces = { ...heavy.pieces, ...Object.fromEntries(change.zones.map((z) => [z, { cut: 'fine' }])) };
+    expect(found({ ...heavy, cuts: [...heavy.cuts, fine], pieces }, 'load.bite')).toBeUndefined();
+    // Twenty centimetres of own hair and common pieces are nothing to warn of.
+    const own = { ...heavy.ownHair, lengthMm: 200 };
+    expect(found(plainInputs({ ...hairOf({ packMassG: 80 }), ownHair: own }), 'load.bite')).toBeUndefined();
+    expect(
+      found(plainInputs({ ...hairOf({ packMassG: 80 }), ownHair: own, cap: NO_CAP }), 'load.bite'),
+    ).toBeUndefined();
     expect(f?.why).toMatch(/no figure promises safety/);
     expect(found(plainInputs({ ...hairOf({ packMassG: 10, piecesPerPack: 60 }) }), 'load.bite')).toBeUndefined();
   });

@@ -5,12 +5,13 @@
 
 import { brushRadiusMm, meetsTheEye, michelson } from '../cover/index.ts';
 import { directionDeg } from '../head/index.ts';
-import { BITE_WORDS } from '../load/index.ts';
+import { BITE_WORDS, type BiteGroup } from '../load/index.ts';
 import { tan } from '../numerics/index.ts';
 import type { Look, Plan, PlanInputs } from '../plan/index.ts';
-import { lowerFirst, TEXTURE_INFO } from '../trade/index.ts';
+import { lowerFirst, PIECE_ZONES, type PieceZone, SPLITS, TEXTURE_INFO, ZONE_NAMES } from '../trade/index.ts';
 import type { Finding } from './finding.ts';
 import { heavy, size, tooThin, tooWide } from './fullness.ts';
+import { mainProduct } from './hair.ts';
 import type { LookCheck } from './look-check.ts';
 
 export function lookFindings(inputs: PlanInputs, result: Plan, look: Look): Finding[] {
@@ -49,7 +50,9 @@ const knotsSeen: LookCheck = (inputs, { knots }, look) => {
   const seen = knots.filter((_, i) => look.knots[i]?.by === 'nothing');
   if (seen.length === 0) return undefined;
   const { exposed, oneLeg } = inputs.schools;
-  const could = exposed !== 'oneLeg' || oneLeg !== 'exposed';
+  // Where hair that does not spring is asked, it is one-leg already.
+  const isSo = exposed === 'oneLeg' || (exposed === 'byHair' && !TEXTURE_INFO[mainProduct(inputs).texture].springy);
+  const could = !isSo || oneLeg !== 'exposed';
   return {
     code: 'knots.seen',
     severity: 'caution',
@@ -63,8 +66,8 @@ const knotsSeen: LookCheck = (inputs, { knots }, look) => {
             deed: 'One-leg knots where nothing falls over',
             change: {
               kind: 'setSchool',
-              school: exposed === 'oneLeg' ? 'oneLeg' : 'exposed',
-              value: exposed === 'oneLeg' ? 'exposed' : 'oneLeg',
+              school: isSo ? 'oneLeg' : 'exposed',
+              value: isSo ? 'exposed' : 'oneLeg',
             } as const,
           },
         }
@@ -98,34 +101,45 @@ const bricksExpose: LookCheck = (inputs, { pieces, spacing, rowScheme }, look) =
 /** From here rows lie in bricks, by their score. */
 const BRICKS = 0.65;
 
-/** From so many times the weight of its own hair a bite is told, at the edge and on tender places sooner (guesses; 2 g on 16 mm² of 30 cm hair is 47). */
-const MUCH = { all: 60, edge: 40, tender: 25 } as const;
+/** From so many mg a hair, dry, a bite is told; at the edge and on tender places sooner (guesses; 2 g on 28 hairs without a net are 71). */
+const MUCH_MG = { all: 200, edge: 130, tender: 70 } as const;
 
-const bites: LookCheck = (_, { knots }, { bites: groups }) => {
-  const heavy = groups
-    .filter((g) => g.worst !== undefined && g.worst.timesOwn[1] > MUCH[g.name])
-    .sort((a, b) => (b.worst?.timesOwn[1] ?? 0) / MUCH[b.name] - (a.worst?.timesOwn[1] ?? 0) / MUCH[a.name]);
-  const worst = heavy[0]?.worst;
-  if (!worst) return undefined;
-  const [low, high] = worst.timesOwn;
+const bites: LookCheck = (inputs, { knots }, { bites: groups }) => {
+  const [heaviest] = groups
+    .filter((g) => g.worst !== undefined && g.worst.mgAHair[1] > MUCH_MG[g.name])
+    .sort((a, b) => over(b) - over(a));
+  if (!heaviest?.worst) return undefined;
+  const { name, worst, loads } = heaviest;
+  const knot = knots[worst.knot];
+  const most = MUCH_MG[name];
+  const zones = [...new Set(loads.filter((b) => b.mgAHair[1] > most).map((b) => knots[b.knot].pieceZone))];
+  const now = inputs.cuts.find((c) => c.id === knot.cut)?.split ?? 1;
+  const split = SPLITS.find((s) => s > now && (worst.mgAHair[1] * now) / s <= most);
   return {
     code: 'load.bite',
     severity: 'caution',
     station: 'check',
-    what: `Bites ${BITE_WORDS[heavy[0].name]} carry much.`,
-    why: `The worst holds ${times(low, high)} times the weight of its own hair, half as much again when wet. Thinner pieces or bigger bites lower it. Soreness or bumps mean take it out; no figure promises safety.`,
-    knotIds: [knots[worst.knot].id],
-    fix:
-      heavy[0].name === 'all'
-        ? { deed: 'Split pieces of the back in two', change: { kind: 'splitZones', zones: ['back', 'nape'], split: 2 } }
-        : {
-            deed: 'Split pieces of the face edge in two',
-            change: { kind: 'splitZones', zones: ['faceEdge'], split: 2 },
+    what: `Bites ${BITE_WORDS[name]} carry much.`,
+    why: `The worst, with ${knot.massG.toFixed(1)} g on about ${Math.round(worst.hairs)} hairs, bears ${span(worst.mgAHair)} mg a hair, ${span(worst.timesOwn)} times the weight of that hair, and half as much again when wet. Thinner pieces or a larger bite lower it. Soreness or bumps mean take it out; no figure promises safety.`,
+    knotIds: loads.filter((b) => b.mgAHair[1] > most).map((b) => knots[b.knot].id),
+    ...(split
+      ? {
+          fix: {
+            deed: `Split in ${split} there: ${zones.map((z) => PIECE_ZONE_WORDS[z]).join(', ')}`,
+            change: { kind: 'splitZones', zones, split } as const,
           },
+        }
+      : {}),
   };
 };
 
-const times = (low: number, high: number) =>
+const over = (g: BiteGroup) => (g.worst?.mgAHair[1] ?? 0) / MUCH_MG[g.name];
+
+const PIECE_ZONE_WORDS = Object.fromEntries(
+  PIECE_ZONES.map((z) => [z, z === 'fringe' ? 'the fringe' : lowerFirst(ZONE_NAMES[z])]),
+) as Readonly<Record<PieceZone, string>>;
+
+const span = ([low, high]: readonly [number, number]) =>
   Math.round(low) === Math.round(high) ? `about ${Math.round(low)}` : `${Math.round(low)} to ${Math.round(high)}`;
 
 /** On a white block gaps meet the eye this much more before it is said. */

@@ -44,13 +44,13 @@ describe('the worklist', () => {
     expect(before / late.knots.length).toBeGreaterThan(0.55);
   });
 
-  const before = (r: ReturnType<typeof plan>, step: number) =>
+  const laidBefore = (r: ReturnType<typeof plan>, step: number) =>
     Math.max(0, ...r.worklist.slice(0, step).map((s) => s.knots?.[1] ?? 0));
 
   it('a part that is cut open: all else is filled first and the corners hold, then the net is opened, then margin and cut-out', () => {
     const r = plan({ cap: { ...DEFAULT_CAP, opening: 'cut', openingMm: 100, openingWidthMm: 20 } });
     const cut = kinds(r).indexOf('cut');
-    const laid = before(r, cut);
+    const laid = laidBefore(r, cut);
     expect(laid).toBeGreaterThanOrEqual(r.cap.cutAfterKnot);
     r.knots.forEach((k, i) => {
       expect(i >= laid).toBe(k.onNet === 'cutOut' || k.onNet === 'margin');
@@ -63,7 +63,7 @@ describe('the worklist', () => {
   it('a stitched U is hooked along its line before it is cut, and what is too long hooked closed last', () => {
     const r = plan({ cap: { ...DEFAULT_CAP, opening: 'stitchedU', openingMm: 160, openingWidthMm: 26 } });
     const cut = kinds(r).indexOf('cut');
-    const laid = before(r, cut);
+    const laid = laidBefore(r, cut);
     r.knots.forEach((k, i) => {
       if (k.onNet === 'margin') expect(i).toBeLessThan(laid);
       if (k.onNet === 'cutOut') expect(i).toBeGreaterThanOrEqual(laid);
@@ -71,7 +71,7 @@ describe('the worklist', () => {
     expect(r.knots.some((k) => k.onNet === 'margin')).toBe(true);
     const close = r.worklist.findIndex((s) => s.kind === 'close');
     expect(r.worklist[close].how).toMatch(/longer than the part/);
-    expect(before(r, close)).toBe(r.knots.length);
+    expect(laidBefore(r, close)).toBe(r.knots.length);
   });
 
   it('an opening renames no knot and moves none', () => {

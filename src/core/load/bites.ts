@@ -3,7 +3,10 @@
  * bite is a square of scalp taken up with the hook. Multiples of the hair's own weight, never a promise.
  */
 import type { HairOnScalp, RegionHair } from '../hair/index.ts';
-import type { Through } from '../trade/index.ts';
+import { BITE_HAIRS, type Through } from '../trade/index.ts';
+
+/** How far bites differ from the likely one; alike for every strand. */
+const BITE_SPREAD = BITE_HAIRS.medium;
 
 export interface BiteLoad {
   /** Index of its knot. */
@@ -35,7 +38,10 @@ export function biteLoad(
   const hairs = hair.hairsPerMm2 * biteMm * biteMm;
   if (hairs < 1) return undefined;
   const ownMg = hair.massGPerMm2 * biteMm * biteMm * 1000;
-  const mgAHair = shareOfNet.map((share) => (1000 * massG * (1 - share)) / hairs).reverse() as [number, number];
+  // The lower end with as many hairs as people take and the most that the net bears, the upper end with the fewest and the least.
+  const [few, likely, many] = BITE_SPREAD;
+  const mg = (share: number, of: number) => (1000 * massG * (1 - share)) / ((hairs * of) / likely);
+  const mgAHair = [mg(shareOfNet[1], many), mg(shareOfNet[0], few)] as const;
   const own = ownMg / hairs;
   return { knot, hairs, ownMg, mgAHair, timesOwn: [mgAHair[0] / own, mgAHair[1] / own] };
 }
@@ -43,9 +49,10 @@ export function biteLoad(
 export interface BiteGroup {
   readonly name: 'all' | 'edge' | 'tender';
   readonly bites: number;
-  /** Middle one and worst one, of the high end. */
+  /** Middle one, times its own weight at the high end, and the worst one. */
   readonly median: number;
   readonly worst: BiteLoad | undefined;
+  readonly loads: readonly BiteLoad[];
 }
 
 export const BITE_WORDS: Readonly<Record<BiteGroup['name'], string>> = {
@@ -55,12 +62,13 @@ export const BITE_WORDS: Readonly<Record<BiteGroup['name'], string>> = {
 };
 
 export function groupBites(name: BiteGroup['name'], bites: readonly BiteLoad[]): BiteGroup {
-  const sorted = [...bites].sort((a, b) => a.timesOwn[1] - b.timesOwn[1]);
+  const sorted = [...bites].sort((a, b) => a.mgAHair[1] - b.mgAHair[1]);
   return {
     name,
     bites: bites.length,
     median: sorted.length > 0 ? sorted[sorted.length >> 1].timesOwn[1] : 0,
     worst: sorted.at(-1),
+    loads: bites,
   };
 }
 

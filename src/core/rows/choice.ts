@@ -1,6 +1,6 @@
 /** What she can choose of rows: the scheme, a second pass, a fringe, and what she changes by brush and by hand. */
 import type { DirectionDeg, Stroke } from '../head/index.ts';
-import type { Fringe, Scheme, SecondPass } from '../trade/index.ts';
+import type { Fringe, RowsFollowed, Scheme, SecondPass } from '../trade/index.ts';
 
 /** A stroke of the brush: spacing inside it is this factor of what it was; 1 wipes strokes out. */
 export interface BrushStroke {
@@ -22,6 +22,8 @@ export type RowEdit =
 export interface RowChoice {
   readonly scheme: Scheme;
   readonly secondPass: SecondPass;
+  /** Ready rows of the cap, or those of the base under it. */
+  readonly follow: RowsFollowed;
   /** All rows lie further from the part by this share of a gap, or nearer to it. */
   readonly offset: number;
   readonly fringe: Fringe;
@@ -32,6 +34,7 @@ export interface RowChoice {
 export const DEFAULT_ROWS: RowChoice = {
   scheme: 'joined',
   secondPass: 'none',
+  follow: 'base',
   offset: 0,
   fringe: { how: 'none', widthFingers: 4, rows: 2 },
   brush: [],

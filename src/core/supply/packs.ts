@@ -24,7 +24,7 @@ export interface SupplyLine {
   readonly packRange: readonly [low: number, high: number];
   readonly atHand: number;
   readonly toBuy: number;
-  /** In pieces of that cut, after every knot: the reserve is in it. */
+  /** In pieces of that cut, after every knot and the reserve. */
   readonly leftOver: number;
   readonly price: number;
   readonly priceRange: readonly [low: number, high: number];
@@ -34,53 +34,133 @@ export interface Supply extends Omit<SupplyLine, 'product' | 'name' | 'atHand'> 
   readonly lines: readonly SupplyLine[];
 }
 
+/** Of a product beyond what its own knots take. */
+interface Beside {
+  /** Raw lower halves that lie about once the upper halves of the same hair are cut. */
+  readonly fromHalves: number;
+  /** Raw pieces that are cut for their lower halves alone. */
+  readonly forHalves: number;
+}
+const NOTHING_BESIDE: Beside = { fromHalves: 0, forHalves: 0 };
+
+const reserveOf = (count: number, share: number) => Math.ceil(count * share - 1e-9);
+
+/** Packs that knots and reserve take, fractions and all. */
+function packsTaken(demands: readonly Demand[], reserveShare: number, factor = 1): number {
+  return demands.reduce((packs, { piece, knots }) => {
+    const count = Math.round(knots * factor);
+    return packs + (count + reserveOf(count, reserveShare)) / piece.perPack;
+  }, 0);
+}
+
 /** Packs of one product; fractions of a pack that its cuts take are put together before they are rounded up. */
 export function supplyOf(
   product: Product,
   demands: readonly Demand[],
   reserveShare: number,
-  fromHalves = 0,
+  { fromHalves, forHalves }: Beside = NOTHING_BESIDE,
 ): SupplyLine {
-  const reserve = (count: number) => Math.ceil(count * reserveShare - 1e-9);
-  const packsFor = (factor: number) => {
-    let packs = 0;
-    for (const { piece, knots } of demands) {
-      const count = Math.round(knots * factor);
-      packs += (count + reserve(count)) / piece.perPack;
-    }
-    const raw = packs - fromHalves / piecesInPack(product);
-    return Math.max(0, Math.ceil(raw - 1e-9));
-  };
+  const perRaw = piecesInPack(product);
+  const taken = (factor: number) => packsTaken(demands, reserveShare, factor);
+  const held = (fromHalves - forHalves) / perRaw;
+  const packsFor = (factor: number) => Math.max(0, Math.ceil(taken(factor) - held - 1e-9));
   const most = demands.reduce((a, b) => (b.knots > a.knots ? b : a));
   const packs = packsFor(1);
-  const used = demands.reduce((sum, d) => sum + d.knots / d.piece.perPack, 0);
   const packRange = [packsFor(1 - COUNT_SPREAD), packsFor(1 + COUNT_SPREAD)] as const;
-  const buy = (n: number) => Math.max(0, n - product.packsAtHand);
-  const halfPacks = fromHalves / piecesInPack(product);
+  // Lower halves are no shop's: what is missing of them is cut from packs of their hair.
+  const buy = (n: number) => (product.lowerHalfOf === undefined ? Math.max(0, n - product.packsAtHand) : 0);
   return {
     product: product.id,
     name: product.name,
     pieces: demands.reduce((sum, d) => sum + d.knots, 0),
-    reservePieces: demands.reduce((sum, d) => sum + reserve(d.knots), 0),
+    reservePieces: demands.reduce((sum, d) => sum + reserveOf(d.knots, reserveShare), 0),
     piecesPerPack: most.piece.perPack,
     packs,
     packRange,
     atHand: product.packsAtHand,
     toBuy: buy(packs),
-    leftOver: Math.max(0, Math.floor((packs + halfPacks - used) * most.piece.perPack + 1e-9)),
+    leftOver: Math.max(0, Math.floor((packs + held - taken(1)) * most.piece.perPack + 1e-9)),
     price: buy(packs) * product.packPrice,
     priceRange: [buy(packRange[0]) * product.packPrice, buy(packRange[1]) * product.packPrice],
   };
 }
 
-/** All products of a plan: lower halves come from the upper ones first, whatever is missing is cut from packs. */
+/** All products of a plan: lower halves come from the upper ones first, then from packs at hand, the rest is cut from packs of their hair. */
 export function planSupply(products: readonly Product[], demands: readonly Demand[], reserveShare: number): Supply {
-  const lines: SupplyLine[] = [];
-  for (const product of products) {
-    const own = demands.filter((d) => d.piece.product === product.id && d.knots > 0);
-    if (own.length === 0) continue;
-    lines.push(supplyOf(product, own, reserveShare, halvesFor(product, products, demands)));
+  const of = (product: Product) => demands.filter((d) => d.piece.product === product.id && d.knots > 0);
+  const forHalves = new Map<string, number>();
+  const lineOf = (product: Product): SupplyLine | undefined => {
+    const own = of(product);
+    const needed = forHalves.get(product.id) ?? 0;
+    if (own.length === 0 && needed === 0) return undefined;
+    if (own.length === 0) return onlyForHalves(product, needed);
+    return supplyOf(product, own, reserveShare, {
+      fromHalves: halvesFor(product, products, demands, reserveShare),
+      forHalves: needed,
+    });
+  };
+  const lines = new Map<string, SupplyLine>();
+  // Lower halves first: what is missing of them is asked of their hair.
+  for (const product of [...products].sort(
+    (a, b) => Number(a.lowerHalfOf === undefined) - Number(b.lowerHalfOf === undefined),
+  )) {
+    const line = lineOf(product);
+    if (!line) continue;
+    const parent = products.find((p) => p.id === product.lowerHalfOf);
+    const missing = parent ? missingHalves(product, products, demands, reserveShare) : 0;
+    if (parent && missing > 0) forHalves.set(parent.id, (forHalves.get(parent.id) ?? 0) + missing);
+    lines.set(
+      product.id,
+      parent
+        ? {
+            ...line,
+            packs: Math.min(line.packs, product.packsAtHand),
+            packRange: held(line.packRange, product.packsAtHand),
+          }
+        : line,
+    );
   }
+  return summed(products.flatMap((p) => lines.get(p.id) ?? []));
+}
+
+/** Raw lower halves that neither the upper ones give nor packs at hand hold. */
+function missingHalves(
+  product: Product,
+  products: readonly Product[],
+  demands: readonly Demand[],
+  reserveShare: number,
+): number {
+  const own = demands.filter((d) => d.piece.product === product.id);
+  const wanted = (packsTaken(own, reserveShare) - product.packsAtHand) * piecesInPack(product);
+  return Math.max(0, Math.ceil(wanted - halvesFor(product, products, demands, reserveShare) - 1e-9));
+}
+
+const held = ([low, high]: readonly [number, number], most: number) =>
+  [Math.min(low, most), Math.min(high, most)] as const;
+
+/** A product of which nothing is hooked but lower halves of it. */
+function onlyForHalves(product: Product, pieces: number): SupplyLine {
+  const perPack = piecesInPack(product);
+  const packs = Math.ceil(pieces / perPack - 1e-9);
+  const toBuy = Math.max(0, packs - product.packsAtHand);
+  const price = toBuy * product.packPrice;
+  return {
+    product: product.id,
+    name: product.name,
+    pieces: 0,
+    reservePieces: 0,
+    piecesPerPack: perPack,
+    packs,
+    packRange: [packs, packs],
+    atHand: product.packsAtHand,
+    toBuy,
+    leftOver: Math.max(0, Math.floor(packs * perPack - pieces + 1e-9)),
+    price,
+    priceRange: [price, price],
+  };
+}
+
+function summed(lines: readonly SupplyLine[]): Supply {
   const sum = (f: (l: SupplyLine) => number) => lines.reduce((total, l) => total + f(l), 0);
   const main = lines.reduce<SupplyLine | undefined>((a, b) => (a && a.pieces >= b.pieces ? a : b), undefined);
   return {
@@ -97,8 +177,13 @@ export function planSupply(products: readonly Product[], demands: readonly Deman
   };
 }
 
-/** Raw lower halves that lie about once the upper halves of the same hair are hooked. */
-function halvesFor(product: Product, products: readonly Product[], demands: readonly Demand[]): number {
+/** Raw lower halves that lie about once the upper halves of the same hair are cut: hooked and kept in reserve. */
+function halvesFor(
+  product: Product,
+  products: readonly Product[],
+  demands: readonly Demand[],
+  reserveShare: number,
+): number {
   if (product.lowerHalfOf === undefined) return 0;
   const parent = products.find((p) => p.id === product.lowerHalfOf);
   if (!parent) return 0;
@@ -106,6 +191,6 @@ function halvesFor(product: Product, products: readonly Product[], demands: read
   return Math.floor(
     demands
       .filter((d) => d.halves && d.piece.product === parent.id)
-      .reduce((sum, d) => sum + d.knots / perRaw(d.piece), 0),
+      .reduce((sum, d) => sum + (d.knots + reserveOf(d.knots, reserveShare)) / perRaw(d.piece), 0) + 1e-9,
   );
 }

@@ -40,21 +40,44 @@ describe('packs of a worked example', () => {
   it('one in a pack, two twisted into one: two packs a piece, and every figure is a number', () => {
     const single = pack({ id: 'single', piecesPerPack: 1, composed: 2 });
     const supply = planSupply([single], [{ piece: cut(single, {}), knots: 9, halves: false }], 0.1);
-    expect([supply.packs, supply.leftOver, supply.price]).toEqual([20, 1, 80]);
+    expect([supply.packs, supply.reservePieces, supply.leftOver, supply.price]).toEqual([20, 1, 0, 80]);
     expect([...supply.packRange, ...supply.priceRange].every(Number.isFinite)).toBe(true);
   });
 
   it('the reserve is whole pieces, rounded up', () => {
     const supply = planSupply([whole], [{ piece: cut(whole, {}), knots: 101, halves: false }], 0.1);
-    expect([supply.reservePieces, supply.packs, supply.leftOver]).toEqual([11, 12, 19]);
+    expect([supply.reservePieces, supply.packs, supply.leftOver]).toEqual([11, 12, 8]);
   });
 
   it('lower halves: as many as raw pieces were cut, whatever those are split into; they count in packs and in what is left', () => {
     const upper = { piece: cut(whole, { half: true, split: 2 }), knots: 40, halves: true };
     const under = { piece: cut(lower, {}), knots: 25, halves: false };
     const [ofWhole, ofLower] = planSupply([whole, lower], [upper, under], 0).lines;
-    // 40 of a split in two are 20 raw pieces, so 20 lower halves lie about: 5 more are cut from one pack.
-    expect([ofWhole.packs, ofLower.packs, ofLower.leftOver]).toEqual([2, 1, 5]);
+    // 40 of a split in two are 20 raw pieces, so 20 lower halves lie about; five more raw pieces are cut for five more.
+    expect([ofWhole.packs, ofWhole.leftOver]).toEqual([3, 10]);
+    expect([ofLower.packs, ofLower.toBuy, ofLower.price, ofLower.leftOver]).toEqual([0, 0, 0, 0]);
+  });
+
+  it('lower halves of the reserve count, and those at hand come before any are cut', () => {
+    const upper = { piece: cut(whole, { half: true }), knots: 20, halves: true };
+    const under = { piece: cut(lower, {}), knots: 24, halves: false };
+    // A fifth in reserve: 24 uppers are cut, 24 + 5 lowers wanted.
+    const short = planSupply([whole, lower], [upper, under], 0.2).lines;
+    expect([short[0].packs, short[1].reservePieces]).toEqual([3, 5]);
+    const atHand = { ...lower, packsAtHand: 1 };
+    const kept = planSupply([whole, atHand], [upper, { ...under, piece: cut(atHand, {}) }], 0.2);
+    expect(kept.lines.map((l) => [l.packs, l.toBuy])).toEqual([
+      [3, 3],
+      [1, 0],
+    ]);
+    expect(kept.lines[0].leftOver).toBeGreaterThan(short[0].leftOver);
+  });
+
+  it('nothing is bought that packs at hand hold; hooked, reserve and left over add up to what the packs give', () => {
+    const owned = pack({ id: 'owned', packsAtHand: 4 });
+    const [line] = planSupply([owned], [{ piece: cut(owned, {}), knots: 31, halves: false }], 0.15).lines;
+    expect([line.packs, line.toBuy, line.price]).toEqual([4, 0, 0]);
+    expect(line.pieces + line.reservePieces + line.leftOver).toBe(40);
   });
 });
 
@@ -70,7 +93,7 @@ describe('packs', () => {
           const needed = knots + s.reservePieces;
           expect(s.packs * perPack).toBeGreaterThanOrEqual(needed);
           expect((s.packs - 1) * perPack).toBeLessThan(needed);
-          expect(s.leftOver).toBe(s.packs * perPack - knots);
+          expect(s.leftOver).toBe(s.packs * perPack - needed);
           expect(s.packRange[0]).toBeLessThanOrEqual(s.packs);
           expect(s.packRange[1]).toBeGreaterThanOrEqual(s.packs);
           expect(s.price).toBe(7 * s.packs);

@@ -79,13 +79,14 @@ export {
   TUGS,
 } from './hair.ts';
 export {
+  BITE_HAIRS,
   ENTRY_WORDS,
   type Entry,
+  GENEROUS,
   KIND_NAMES,
   KNOT_KINDS,
   type KnotKind,
   knotName,
-  LEAST_BITE_MM2,
   RULES_SOURCE,
   THROUGH_WORDS,
   THROUGHS,
@@ -146,6 +147,7 @@ export {
 export { REQUIREMENT_NAMES, REQUIREMENTS, type Requirement } from './requirements.ts';
 export {
   BACK_UNDER_LONG,
+  FOLLOWED_INFO,
   FRINGE_INFO,
   FRINGES,
   type Fringe,
@@ -154,6 +156,8 @@ export {
   LEAST_SHARE,
   PULL_SHARE,
   ROW_LIMITS,
+  ROWS_FOLLOWED,
+  type RowsFollowed,
   SCHEME_INFO,
   SCHEMES,
   type Scheme,

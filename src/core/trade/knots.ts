@@ -1,3 +1,4 @@
+import type { StrandThickness } from './own-hair.ts';
 /** Kinds of knots, what they go through, which way the hook is pushed: their names. */
 import { upperFirst } from './words.ts';
 
@@ -65,5 +66,13 @@ export function knotName(knot: { kind: KnotKind; wraps: number; lock: boolean })
   return knot.lock ? `${name}, locked` : name;
 }
 
-/** Fewer hairs than these carry badly and hurt, mm² (common practice, no source: a generous bite). */
-export const LEAST_BITE_MM2 = 9;
+/**
+ * Hairs that people take under one hook, by how thick a strand is: few and likely, low and high (guesses; a bite of 4 by 4 mm of
+ * medium hair holds 28). Straight into own hair, with no net, they take a generous one (common practice, no source).
+ */
+export const BITE_HAIRS: Readonly<Record<StrandThickness, readonly [low: number, likely: number, high: number]>> = {
+  fine: [24, 36, 60],
+  medium: [18, 28, 45],
+  coarse: [12, 18, 30],
+};
+export const GENEROUS = 1.75;

@@ -6,6 +6,11 @@ export const SCHEMES = ['joined', 'parallel', 'rings', 'fromTie', 'straightBack'
 
 export type Scheme = (typeof SCHEMES)[number];
 
+/** Where both base and cap have rows, those that pieces follow. */
+export const ROWS_FOLLOWED = ['base', 'cap'] as const;
+
+export type RowsFollowed = (typeof ROWS_FOLLOWED)[number];
+
 export const SECOND_PASSES = ['none', 'windows', 'thin'] as const;
 
 export type SecondPass = (typeof SECOND_PASSES)[number];
@@ -67,6 +72,11 @@ export const SCHEME_INFO: Readonly<Record<Scheme, SchemeInfo>> = {
     reason: 'Pieces go through the thread of each rod.',
     gapsBy: 'Pieces go through the rods: how many there are, and how many pieces each takes, is set in Base.',
   },
+};
+
+export const FOLLOWED_INFO: Readonly<Record<RowsFollowed, SchemeInfo>> = {
+  base: { name: 'Rows of the base', reason: 'The lines of your own hair under the cap, felt through the net.' },
+  cap: { name: 'Rows of the cap', reason: 'The ready-made ones: seen, even, and they spare the base.' },
 };
 
 export const SECOND_PASS_INFO: Readonly<Record<SecondPass, SchemeInfo>> = {

@@ -17,9 +17,14 @@ export const SCHOOL_OPTIONS = {
   ],
   exposed: [
     {
+      value: 'byHair',
+      name: 'as the hair asks',
+      reason: 'Smooth hair one-leg; hair that springs and spreads hides its own knot and is hooked as everywhere.',
+    },
+    {
       value: 'oneLeg',
       name: 'one-leg',
-      reason: 'One side of the piece falls over its own loop; springy hair needs none.',
+      reason: 'One side of the piece falls over its own loop, whatever the hair.',
     },
     {
       value: 'backToFront',
@@ -175,7 +180,7 @@ export const DEFAULT_SCHOOLS: Schools = {
   smoothHold: 'wraps',
   through: 'perimeter',
   tender: 'asElsewhere',
-  exposed: 'oneLeg',
+  exposed: 'byHair',
   threadLoop: 'hooked',
   holes: 'three',
   border: 'atOnce',

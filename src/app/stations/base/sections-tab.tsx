@@ -200,7 +200,6 @@ function SectionFigures(props: {
             {Math.round(load.onHairG[0])} to {Math.round(load.onHairG[1])} g
           </Figure>
         )}
-        <Figure name="Least bite for a piece">{Math.ceil(s.biteMm2PerG * pieceG)} mm²</Figure>
       </dl>
       <SectionWorking section={s} pieceG={pieceG} show={show} />
     </>

@@ -2,8 +2,10 @@
 
 import { isFieldScheme } from '../../../core/rows/index.ts';
 import {
+  FOLLOWED_INFO,
   FRINGE_INFO,
   FRINGES,
+  ROWS_FOLLOWED,
   SCHEME_INFO,
   SCHEMES,
   SECOND_PASS_INFO,
@@ -35,6 +37,16 @@ export function SchemeTab({ session, result }: BenchProps) {
         />
         {rows.scheme === undefined && <p className="note mt-1">It follows the base until you choose.</p>}
       </div>
+      {schemeOf(plan) === 'found' && plan.cap.dome !== 'none' && plan.cap.ownRows !== 'none' && (
+        <div className="mt-3">
+          <Choice
+            label="Rows that are followed"
+            value={rows.follow}
+            options={ROWS_FOLLOWED.map((value) => ({ value, ...FOLLOWED_INFO[value] }))}
+            onChange={(follow) => session.apply(setRows(plan, { follow }, FOLLOWED_INFO[follow].name))}
+          />
+        </div>
+      )}
       {result && (
         <dl className="mt-3">
           <Figure name="Bricks (1 best, 0.5 random)">{result.rowScheme.brickScore.toFixed(2)}</Figure>

@@ -39,15 +39,10 @@ export interface Section {
   readonly minutes: number;
   /** Pieces that it may carry, g, low and high (guess); no promise. */
   readonly carriesG: readonly [low: number, high: number];
-  /** Scalp to take up under one gram of piece without a net, mm². */
-  readonly biteMm2PerG: number;
 }
 
 /** Load of a hair that is borne for days, mg: 2 to 4 times the weight of 25 cm of it (guess, never a promise). */
 const CARRY_MG_A_HAIR = [2.5, 5] as const;
-/** A bite is held for a moment by far fewer hairs: mg a hair (guess; 2 g on 16 mm² would be 71). */
-const BITE_MG_A_HAIR = 50;
-
 const NO_ROW = new Float32Array(0);
 
 export function sectionFigures(
@@ -93,7 +88,6 @@ export function sectionFigures(
       carriesG: isBase
         ? [(CARRY_MG_A_HAIR[0] * tail.hairs * sound) / 1000, (CARRY_MG_A_HAIR[1] * tail.hairs * sound) / 1000]
         : [0, 0],
-      biteMm2PerG: ((1000 / BITE_MG_A_HAIR) * tail.areaMm2) / tail.hairs,
     };
   });
 }

@@ -29,7 +29,9 @@ export function inPasses(
   how: SecondPass,
   ground: ThinContext,
 ): Passes {
-  if (how === 'none') return { rows, secondOf: rows.map(() => -1), knots };
+  // On bands and rods nothing else can hold a piece.
+  const isGiven = rows.length > 0 && rows.every((r) => r.placesMm !== undefined);
+  if (how === 'none' || (how === 'thin' && isGiven)) return { rows, secondOf: rows.map(() => -1), knots };
   const all = how === 'windows' ? windowsOf(rows, knots) : [...knots, ...thinPlaces(rows, knots, ground)];
   const withSecond = rows.map((_, i) => i).filter((i) => all.some((k) => k.row === i && k.second));
   const moved = new Map(withSecond.map((row, i) => [row, rows.length + i]));

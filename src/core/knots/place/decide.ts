@@ -3,7 +3,15 @@ import type { LaidBase } from '../../base/index.ts';
 import { anchorPlaceOf, combPoints, type OpeningOnHead } from '../../cap/index.ts';
 import { fallDirection } from '../../fall/index.ts';
 import { unit } from '../../geometry/index.ts';
-import { cutFor, type Hair, type HookedPiece, hookedPieces, type Product, type ZonePieces } from '../../hair/index.ts';
+import {
+  cutFor,
+  type Hair,
+  type HookedPiece,
+  hookedPieces,
+  type OwnHair,
+  type Product,
+  type ZonePieces,
+} from '../../hair/index.ts';
 import type { Head } from '../../head/index.ts';
 import type { RowSpacing } from '../../rows/index.ts';
 import { knotSeconds } from '../../time/index.ts';
@@ -26,6 +34,7 @@ export interface DecisionTold extends SituationTold, Hair {
   readonly overrides: readonly Override[];
   readonly fingerMm: number;
   readonly pace: Pace;
+  readonly ownHair: Pick<OwnHair, 'strand'>;
 }
 
 export interface DecisionContext {
@@ -99,7 +108,9 @@ function namesOf(laid: Laid, planned: readonly PlannedRow[]): Map<LaidKnot, stri
   planned.forEach((row, index) => {
     if (whole(index) !== index) return;
     const all = laid.knots.filter((k) => whole(k.row) === index).sort((a, b) => a.arcMm - b.arcMm);
-    idsOf(row, all).forEach((id, i) => names.set(all[i], id));
+    idsOf(row, all).forEach((id, i) => {
+      names.set(all[i], id);
+    });
   });
   return names;
 }
@@ -192,7 +203,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     tenderOrThin: situation.tenderOrThin,
     anchorPlace: decision.kind === 'anchor' ? anchorPlaceOf(context.head.mark, k.xMm, k.yMm, k.zMm) : undefined,
     blending: situation.blending,
-    biteMm: biteSideMm(decision.through, piece.massG, section?.biteMm2PerG ?? 0),
+    biteMm: biteSideMm(decision.through, told.ownHair.strand, section ? section.areaMm2 / section.hairs : 0),
     massG: piece.massG,
     along: alongRow(inRow, i),
     hook,

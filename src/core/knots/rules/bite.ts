@@ -1,10 +1,9 @@
 /** How much own hair is taken up under a knot. */
-import { LEAST_BITE_MM2, type Through } from '../../trade/index.ts';
+import { BITE_HAIRS, GENEROUS, type StrandThickness, type Through } from '../../trade/index.ts';
 
-/** Scalp to take up under a knot through own hair: a square of this side, mm, so that a gram hangs on enough hair. */
-export function biteSideMm(through: Through, massG: number, mm2PerG: number): number {
+/** Scalp taken up under a knot through own hair, as people take it: a square of this side, mm. @param mm2AHair scalp of one hair there */
+export function biteSideMm(through: Through, strand: StrandThickness, mm2AHair: number): number {
   if (through === 'net') return 0;
-  // Net or border bear half of it in the same bite.
-  const share = through === 'hair' ? 1 : 0.5;
-  return Math.sqrt(Math.max(LEAST_BITE_MM2, massG * mm2PerG * share));
+  const [, likely] = BITE_HAIRS[strand];
+  return Math.sqrt(likely * mm2AHair * (through === 'hair' ? GENEROUS : 1));
 }

@@ -312,15 +312,16 @@ describe('what holds and what bears', () => {
     expect(decideKnot(situation(), { kind: 'wrap' }).through).toBe('net');
   });
 
-  it('net or border bear half of a bite, the net alone all of it', () => {
-    const square = (through: Parameters<typeof biteSideMm>[0]) => biteSideMm(through, 2, 40) ** 2;
-    expect([square('hair'), square('hairAndNet'), square('border'), square('net')]).toEqual([
-      expect.closeTo(80, 9),
-      expect.closeTo(40, 9),
-      expect.closeTo(40, 9),
+  it('a bite is as many hairs as people take: 28 of medium hair, a generous one without a net (guess; common practice)', () => {
+    // 175 hairs a cm².
+    const hairs = (through: Parameters<typeof biteSideMm>[0]) => 1.75 * biteSideMm(through, 'medium', 1 / 1.75) ** 2;
+    expect([hairs('hair'), hairs('hairAndNet'), hairs('border'), hairs('net')]).toEqual([
+      expect.closeTo(49, 9),
+      expect.closeTo(28, 9),
+      expect.closeTo(28, 9),
       0,
     ]);
-    expect(biteSideMm('hair', 0.01, 40)).toBe(3);
+    expect(biteSideMm('border', 'fine', 0.5)).toBeGreaterThan(biteSideMm('border', 'coarse', 0.5));
   });
 
   it('what it may be is what is not refused', () => {

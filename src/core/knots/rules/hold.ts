@@ -48,6 +48,13 @@ export const HOLD_RULES: ReadonlyArray<Rule<Hold> & { readonly kinds?: readonly 
     because: 'One wrap, then its band or ring pushed up to the root: that replaces further wraps, not the first.',
   },
   {
+    id: 'hold.lock-though-grips',
+    school: 'smoothHold',
+    when: (s) => s.schools.smoothHold === 'lock' && s.canLock,
+    decide: () => ({ wraps: 1, lock: true }),
+    because: 'You chose the lock. This hair grips and would stay with one wrap alone; your choice goes first.',
+  },
+  {
     id: 'hold.smooth-many',
     school: 'smoothHold',
     when: (s) => grip(s) === 'smooth' && s.schools.smoothHold === 'many',

@@ -36,6 +36,21 @@ export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
     because: 'You chose one-leg for every knot: flat all over.',
   },
   {
+    id: 'kind.perimeter-one-leg',
+    school: 'perimeterKnot',
+    when: (s) => s.perimeter && s.schools.perimeterKnot === 'oneLeg' && s.canOneLeg,
+    decide: () => 'oneLeg',
+    because: 'You chose one-leg for the outermost line, so that it lies flat when the hair is tied up.',
+  },
+  {
+    id: 'kind.one-leg-though-springy',
+    school: 'exposed',
+    when: (s) => openByChoice(s) && s.schools.exposed === 'oneLeg' && springy(s) && s.canOneLeg,
+    decide: () => 'oneLeg',
+    because:
+      'You chose one-leg where a knot lies open. This hair springs and would hide its own knot too; your choice goes first.',
+  },
+  {
     id: 'kind.back-to-front',
     school: 'exposed',
     when: (s) => openByChoice(s) && s.schools.exposed === 'backToFront',
@@ -52,7 +67,7 @@ export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
   {
     id: 'kind.springy-hides-itself',
     school: 'exposed',
-    when: (s) => openByChoice(s) && (springy(s) || s.schools.exposed === 'springy'),
+    when: (s) => openByChoice(s) && (s.schools.exposed === 'springy' || (s.schools.exposed === 'byHair' && springy(s))),
     decide: ordinary,
     because: 'It lies open, but hair that springs and spreads hides its own knot. Judge the line when it is in.',
   },
@@ -88,13 +103,6 @@ export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
     when: (s) => s.exposed !== false && !s.canOneLeg && s.schools.oneLeg !== 'never',
     decide: ordinary,
     because: 'It lies open and would be one-leg, but this loop cannot come off: lay it small and comb hair over it.',
-  },
-  {
-    id: 'kind.perimeter-one-leg',
-    school: 'perimeterKnot',
-    when: (s) => s.perimeter && s.schools.perimeterKnot === 'oneLeg' && s.canOneLeg,
-    decide: () => 'oneLeg',
-    because: 'You chose one-leg for the outermost line, so that it lies flat when the hair is tied up.',
   },
   {
     id: 'kind.fold',

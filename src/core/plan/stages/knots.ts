@@ -124,6 +124,7 @@ export const knots = stage(
       overrides: inputs.knotWishes,
       fingerMm: inputs.fingerMm,
       pace: inputs.pace,
+      ownHair: { strand: inputs.ownHair.strand },
     },
     head: of(rowsHead),
     fromPart: of(rowsPart).fromPart,

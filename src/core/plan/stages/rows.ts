@@ -123,6 +123,7 @@ export const rows = stage(
       choice: { scheme, fringe, rodPieces: inputs.base.rodPieces },
       sections: given?.sections,
       ownRows: given && inputs.cap.ownRows,
+      follow: inputs.rows.follow,
       fingerMm: inputs.fingerMm,
     };
   },
@@ -144,7 +145,8 @@ export const rows = stage(
         ...(locked ? { fromLockedMm: locked } : {}),
       },
       sections: d.sections ?? [],
-      linesMm: choice.scheme === 'found' ? linesThere(rowed, d.ownRows ?? 'none', d.sections ?? [], fingerMm) : [],
+      linesMm:
+        choice.scheme === 'found' ? linesThere(rowed, d.ownRows ?? 'none', d.sections ?? [], fingerMm, d.follow) : [],
       hand: d.hand,
       fingerMm,
       isClosed: (v) => away !== undefined && away[v] === 0,

@@ -2,7 +2,7 @@
 import type { Section } from '../../base/index.ts';
 import { contours } from '../../geometry/index.ts';
 import type { Head } from '../../head/index.ts';
-import type { OwnRows } from '../../trade/index.ts';
+import type { OwnRows, RowsFollowed } from '../../trade/index.ts';
 
 /** Ready-made rows of a cap lie this far apart, fingers (common practice, no source). */
 const CAP_ROWS_FINGERS = 1.5;
@@ -16,9 +16,10 @@ export function linesThere(
   ownRows: OwnRows,
   sections: readonly Section[],
   fingerMm: number,
+  follow: RowsFollowed = 'base',
 ): Float64Array[] {
   const own = sections.filter((s) => s.rowMm.length > 0).map((s) => Float64Array.from(s.rowMm));
-  if (own.length > 0 || ownRows === 'none') return own;
+  if (ownRows === 'none' || (own.length > 0 && follow === 'base')) return own;
   const { mesh, scalp } = head;
   const p = mesh.positionsMm;
   const lean = ownRows === 'oneSide' ? TO_ONE_SIDE : 0;
