@@ -115,6 +115,7 @@ export function planSupply(products: readonly Product[], demands: readonly Deman
         ? {
             ...line,
             packs: Math.min(line.packs, product.packsAtHand),
+            leftOver: missing > 0 ? 0 : line.leftOver,
             packRange: held(line.packRange, product.packsAtHand),
           }
         : line,
