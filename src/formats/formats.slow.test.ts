@@ -66,7 +66,10 @@ describe('computed plan as JSON', () => {
         expect(low).toBeLessThanOrEqual(high);
       }
       expect(json.knots).toHaveLength(json.pieces.needed);
-      expect(json.packs.needed * json.pieces.perPack - json.pieces.needed).toBe(json.leftOver);
+      // Hooked, kept for gaps and left over are told apart and are all that the packs give.
+      const told = json.pieces.needed + json.pieces.reserve + json.leftOver;
+      expect(json.packs.needed * json.pieces.perPack - told).toBeLessThan(1);
+      expect(json.packs.needed * json.pieces.perPack - told).toBeGreaterThanOrEqual(0);
       expect(json.rows.reduce((s: number, r: { knots: number }) => s + r.knots, 0)).toBe(json.knots.length);
       expect(JSON.stringify(json)).not.toMatch(/:-0[,}]/);
     },

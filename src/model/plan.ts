@@ -2,13 +2,24 @@
  * The plan document: a small plain record of choices. Everything else is worked out from it. Lengths stay as
  * she wrote them, in her unit; the validator reads them once more on the way in.
  */
-import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
+import {
+  array,
+  boolean,
+  type InferType,
+  mixed,
+  number,
+  object,
+  string,
+  type TestContext,
+  type ValidationError,
+} from 'yup';
 import { MOST_OVERRIDES } from '../core/knots/index.ts';
 import {
   FINGER_COUNTS,
   FINGER_LIMITS_MM,
   HAIR_REGIONS,
   type HairRegion,
+  LEAST_CENTRES_MM,
   MOST_CUTS,
   PACES,
   PIECE_ZONES,
@@ -56,6 +67,23 @@ const schoolChoice = <N extends SchoolName>(name: N) =>
 /** Ids of the records of a list, whatever it really is. */
 const idsIn = (list: unknown): unknown[] =>
   Array.isArray(list) ? list.map((r) => (r as { id?: unknown } | null)?.id) : [];
+
+/** From knot to knot nothing nearer than a hook needs can be laid: it is refused, not laid wider without a word. */
+function canBeLaid(
+  spacing: { readonly said?: string; readonly fingers?: object } | undefined,
+  context: TestContext,
+): true | ValidationError {
+  const { fingers, unit } = context.parent as { fingers?: Fingers; unit?: LengthUnit };
+  const finger = fingerOf(fingers, unit ?? 'cm');
+  if (finger === undefined || spacing?.said !== 'centres') return true;
+  const near = Object.values(spacing.fingers ?? {}).find(
+    (f) => typeof f === 'number' && f * finger < LEAST_CENTRES_MM - 1e-9,
+  );
+  if (near === undefined) return true;
+  return context.createError({
+    message: `${near} of a finger is ${Math.round(10 * near * finger) / 10} mm from knot to knot: nearer than ${LEAST_CENTRES_MM} mm no hook passes.`,
+  });
+}
 
 /** Left out where it is left to the hair. */
 const zoneFingers = (what: string) => amount(SPACING_LIMITS_FINGERS[0], SPACING_LIMITS_FINGERS[1], what).optional();
@@ -187,7 +215,8 @@ export const planSchema = object({
   })
     .noUnknown()
     .strict()
-    .required(),
+    .required()
+    .test('laid', 'No hook passes between knots so near.', canBeLaid),
   schools: object(
     Object.fromEntries((Object.keys(SCHOOL_OPTIONS) as SchoolName[]).map((n) => [n, schoolChoice(n)])) as {
       [N in SchoolName]: ReturnType<typeof schoolChoice<N>>;

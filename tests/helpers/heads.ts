@@ -20,7 +20,8 @@ import { PLAIN_GUESSES } from '../../src/core/trade/guesses.ts';
 import { DEFAULT_SCHOOLS } from '../../src/core/trade/schools.ts';
 import { PIECE_ZONES } from '../../src/core/trade/zones.ts';
 
-export const PRIOR_SCORES = new Float64Array(8);
+/** The head that lengths of the method were tried on: 88.05 mm in size, 1.26 times as long as broad. The head nobody measured is smaller. */
+export const REFERENCE_SCORES = Float64Array.of(1.1253110519211047, -0.7157191679358559, 0, 0, 0, 0, 0, 0);
 
 const spheres = new Map<number, ReturnType<typeof icosphere>>();
 export function sphereOf(frequency: number) {

@@ -6,7 +6,7 @@ import { icosphere } from '../../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, type SurfaceMesh } from '../../src/core/geometry/surface-mesh.ts';
 import { layKnots } from '../../src/core/knots/layout/layout.ts';
 import type { Row } from '../../src/core/rows/levels/row.ts';
-import { PRIOR_SCORES, wholeHead } from './heads.ts';
+import { REFERENCE_SCORES, wholeHead } from './heads.ts';
 
 /** Spheroid with equatorial radius a and polar radius b (along y), mm. 10 f² + 2 vertices. */
 export function spheroid(a: number, b: number, frequency: number): SurfaceMesh {
@@ -105,7 +105,7 @@ export function hemisphereContext(radiusMm: number, frequency: number): BaseCont
     return id;
   });
   const mesh = buildSurfaceMesh(Float64Array.from(positions), triangles);
-  const head = wholeHead(PRIOR_SCORES, 8);
+  const head = wholeHead(REFERENCE_SCORES, 8);
   const p = mesh.positionsMm;
   const each = (f: (x: number, y: number, z: number) => number) =>
     Float64Array.from({ length: mesh.vertexCount }, (_, v) => f(p[3 * v], p[3 * v + 1], p[3 * v + 2]));

@@ -1,7 +1,7 @@
 /** Stretch against closed forms, and facts of the trade about caps (common practice, no source). */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import { REFERENCE_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
 import type { LinePart } from '../head/part.ts';
 import { type Cap, DEFAULT_CAP, HOLE_SHAPES } from '../trade/caps.ts';
 import { anchorPlaceOf, anchorSteps, combPoints, cutAfterKnot, heldByComb } from './anchors.ts';
@@ -10,7 +10,7 @@ import { fitCap } from './fit.ts';
 import { knotsToCloseTop, MARGIN_MM, netAt, openingOnHead } from './opening.ts';
 import { netOn, spacingOnForm, stretchOver } from './stretch.ts';
 
-const { shape, line, mark } = wholeHead(PRIOR_SCORES, 16);
+const { shape, line, mark } = wholeHead(REFERENCE_SCORES, 16);
 const capOf = (change: Partial<Cap>): Cap => ({ ...DEFAULT_CAP, ...change });
 
 describe('stretch between two spheres', () => {

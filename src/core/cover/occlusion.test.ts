@@ -1,6 +1,6 @@
 /** Stamped ribbons against rays cast through the same ribbons by three-mesh-bvh, a general-purpose library. */
 import { expect, it } from 'vitest';
-import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import { REFERENCE_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
 import { rayCastShowing } from '../../../tests/helpers/ray-cast.ts';
 import { stripsOf } from '../../../tests/helpers/strips.ts';
 import type { Ribbons } from '../fall/ribbons.ts';
@@ -22,7 +22,7 @@ const RIBBONS: Ribbons = {
 };
 
 it('hides what rays find hidden, to within 3 points', () => {
-  const { mesh, shape, line } = wholeHead(PRIOR_SCORES, 20);
+  const { mesh, shape, line } = wholeHead(REFERENCE_SCORES, 20);
   const part = { kind: 'line', frontMm: 30, endMm: 28, lengthMm: 100, bendMm: 0 } as const;
   const ways = fallWays(mesh, distanceFrom(mesh, { pointsMm: partPolyline(shape, line, part) }), AT_REST);
   const p = mesh.positionsMm;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import { REFERENCE_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
 import { sphere } from '../../../tests/helpers/spheres.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { nearestVertex } from '../geometry/surface-mesh.ts';
@@ -7,7 +7,7 @@ import { partPolyline } from '../head/part.ts';
 import { StrandTracer } from './trace.ts';
 import { AT_REST, fallDirection, fallWays } from './way.ts';
 
-const head = wholeHead(PRIOR_SCORES, 24);
+const head = wholeHead(REFERENCE_SCORES, 24);
 const { mesh } = head;
 const pointsMm = partPolyline(head.shape, head.line, {
   kind: 'line',

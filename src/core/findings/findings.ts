@@ -9,7 +9,13 @@ import { CAP_CHECKS } from './cap.ts';
 import type { Check, Result } from './check.ts';
 import type { Finding, Severity } from './finding.ts';
 import { HAIR_CHECKS, latex, loopStays, smoothUnheld, splitTooFine } from './hair.ts';
-import { contradictoryMeasure, estimatedMeasures, hairlineAgainstTape, impossibleHead } from './measure.ts';
+import {
+  contradictoryMeasure,
+  estimatedMeasures,
+  hairlineAgainstTape,
+  impossibleHead,
+  unusualMeasure,
+} from './measure.ts';
 import { knotsCrowd, noKnots, ROW_CHECKS, tenderThroughHair } from './rows.ts';
 import { noReserve } from './supply.ts';
 
@@ -25,6 +31,7 @@ const CHECKS: readonly Check[] = [
   noKnots,
   impossibleHead,
   contradictoryMeasure,
+  unusualMeasure,
   hairlineAgainstTape,
   splitTooFine,
   tenderThroughHair,

@@ -48,6 +48,36 @@ const clings: Check = (inputs, { knots }) => {
   };
 };
 
+/** Lighter and heavier than these no piece is hooked, g; heavier than this no head bears (common practice, no source, generous). */
+const PIECE_LIMITS_G = [0.05, 15] as const;
+const MOST_ON_HEAD_G = 1500;
+
+const absurdPiece: Check = (inputs, { knots, pieces }) => {
+  const bad = pieces.find(
+    (p) => knots.some((k) => k.cut === p.cut) && (p.massG < PIECE_LIMITS_G[0] || p.massG > PIECE_LIMITS_G[1]),
+  );
+  if (!bad) return undefined;
+  const grams = bad.massG < 1 ? bad.massG.toFixed(3) : bad.massG.toFixed(0);
+  return {
+    code: 'hair.absurdPiece',
+    severity: 'stop',
+    station: 'hair',
+    what: `A piece of ${grams} g can’t be hooked.`,
+    why: `${productOf(inputs, bad.product).name}: a pack of ${Math.round(productOf(inputs, bad.product).packMassG)} g gives pieces of ${grams} g; people hook ${PIECE_LIMITS_G[0]} to ${PIECE_LIMITS_G[1]} g. Look at the mass of the pack, the pieces in it and the split.`,
+  };
+};
+
+const absurdMass: Check = (_, { load }) => {
+  if (load.massG <= MOST_ON_HEAD_G) return undefined;
+  return {
+    code: 'hair.absurdMass',
+    severity: 'stop',
+    station: 'hair',
+    what: `${(load.massG / 1000).toFixed(1)} kg can’t hang on a head.`,
+    why: 'Nobody wears more than a kilogram and a half. Look at the mass of the pack, the pieces in it and the gaps before you trust any figure.',
+  };
+};
+
 const sheds: Check = (inputs, { knots }) => {
   const bad = usedProducts(inputs, knots).find((p) => p.test.tug === 'sheds' || p.test.tug === 'loopSlips');
   if (!bad) return undefined;
@@ -184,6 +214,8 @@ const tiredInSight: Check = (inputs, { knots }) => {
 };
 
 export const HAIR_CHECKS: readonly Check[] = [
+  absurdPiece,
+  absurdMass,
   heat,
   clings,
   sheds,

@@ -17,6 +17,24 @@ export const impossibleHead: Check = (_, { head }) => {
   };
 };
 
+/** With one measure or two nobody knows which is wrong: only that it is unusual, or that they don't go together. */
+export const unusualMeasure: Check = (_, { head }) => {
+  const given = head.fit.measures.filter((m) => m.givenMm !== undefined);
+  if (!head.fit.isUnusual) return undefined;
+  const names = given.map((m) => lowerFirst(TAPE_INFO[m.measure].name));
+  return {
+    code: 'measure.unusual',
+    severity: 'note',
+    station: 'measure',
+    measure: given[0].measure,
+    what: given.length === 1 ? 'Unusual: read it again.' : 'These two don’t go together.',
+    why:
+      given.length === 1
+        ? `${mm(given[0].givenMm!)} ${names[0]} is rare. If it reads the same again, the head is yours.`
+        : `${upperFirst(names[0])} ${mm(given[0].givenMm!)} and ${names[1]} ${mm(given[1].givenMm!)} are seldom found on one head. Read both again; a third measure tells which.`,
+  };
+};
+
 export const contradictoryMeasure: Check = (_, { head }) => {
   const name = head.fit.contradictory;
   if (!name) return undefined;

@@ -132,7 +132,43 @@ const poorBricks: Check = (inputs, { rowScheme, knots }) => {
   };
 };
 
+/** A part shorter than told by this, or moved in by this, is worth a word, mm. */
+const PART_SLACK_MM = 3;
+
+const partOffHead: Check = ({ part }, { part: { lengthMm, movedInMm } }) => {
+  if (part.kind !== 'line' || lengthMm === undefined || movedInMm === undefined) return undefined;
+  const short = part.lengthMm - lengthMm;
+  if (short <= PART_SLACK_MM && movedInMm <= PART_SLACK_MM) return undefined;
+  return {
+    code: 'rows.partOffHead',
+    severity: 'caution',
+    station: 'rows',
+    what: short > PART_SLACK_MM ? 'The part reaches the hairline before its end.' : 'The part begins too far aside.',
+    why:
+      short > PART_SLACK_MM
+        ? `It is told to run ${Math.round(part.lengthMm)} mm and leaves the hair after ${Math.round(lengthMm)}. Everything is worked out with the shorter one.`
+        : `There is no front hairline so far out: it begins ${Math.round(movedInMm)} mm nearer to the middle. Everything is worked out with that.`,
+  };
+};
+
+/** So many knots left out are a few. */
+const FEW_LEFT_OUT = 3;
+
+const leftOut: Check = (_, { rowScheme, knots }) => {
+  const n = rowScheme.thinnedOutKnots;
+  if (n === 0) return undefined;
+  return {
+    code: 'rows.leftOut',
+    severity: n > FEW_LEFT_OUT && n > knots.length / 20 ? 'caution' : 'note',
+    station: 'rows',
+    what: n === 1 ? 'One knot was left out.' : `${n} knots were left out.`,
+    why: 'Two rows come so near to each other there that two knots would sit on each other; the one nearer to the end of its row goes.',
+  };
+};
+
 export const ROW_CHECKS: readonly Check[] = [
+  partOffHead,
+  leftOut,
   cannotLay,
   followsBase,
   lostChanges,

@@ -1,6 +1,6 @@
 /** Her own hair: figures from handbooks (from memory), a ponytail against its closed form, hair by region. */
 import { describe, expect, it } from 'vitest';
-import { PLAIN_HAIR, PRIOR_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
+import { PLAIN_HAIR, wholeHead } from '../../../tests/helpers/heads.ts';
 import { PER_CM2 } from '../trade/own-hair.ts';
 import {
   fullnessOf,
@@ -13,7 +13,7 @@ import {
   tailAreaMm2,
 } from './own-hair.ts';
 
-const head = wholeHead(PRIOR_SCORES, 24);
+const head = wholeHead(new Float64Array(8), 24);
 const on = (own: OwnHair) => hairOnScalp(head.mesh, head.scalp, head.mark, own);
 
 describe('a hair', () => {

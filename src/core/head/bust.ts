@@ -8,7 +8,7 @@ import { smoothstep, surfaceNets } from '../geometry/index.ts';
 import { cos, sin } from '../numerics/index.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { landmarks } from './landmarks.ts';
-import { HEAD_PARAMETERS } from './parameters.ts';
+import { REFERENCE_SIZE_MM } from './parameters.ts';
 import { gauge, type HeadShape } from './shape.ts';
 
 type V3 = readonly [number, number, number];
@@ -59,7 +59,7 @@ export interface Bust {
 }
 
 export function bust(head: HeadShape): Bust {
-  const k = head.sizeMm / HEAD_PARAMETERS[0].median;
+  const k = head.sizeMm / REFERENCE_SIZE_MM;
   const mark = landmarks(head);
   const earTop: V3 = [mark.earTop[0] / k, mark.earTop[1] / k, mark.earTop[2] / k];
   const ear = (x: number, y: number, z: number) => earDistance(x / k, y / k, z / k, earTop) * k;
@@ -114,7 +114,7 @@ const HIDDEN_INSIDE_MM = 14;
 
 /** Everything that is drawn of her lies in it. */
 export function bustBox(head: HeadShape) {
-  const k = head.sizeMm / HEAD_PARAMETERS[0].median;
+  const k = head.sizeMm / REFERENCE_SIZE_MM;
   return { min: [-200 * k, -262 * k, -128 * k], max: [200 * k, head.crownHeightMm + 8, 128 * k] } as const;
 }
 

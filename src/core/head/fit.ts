@@ -43,12 +43,16 @@ export interface HeadFit {
   readonly iterations: number;
   /** The measure that contradicts the others most, if one does. */
   readonly contradictory?: TapeMeasure;
+  /** One or two measures, rare as they are or together: none can be told to be the wrong one. */
+  readonly isUnusual: boolean;
   /** How the eight scores follow each given measure: d score / d mm. */
   readonly scoresPerMm: Readonly<Partial<Record<TapeMeasure, Float64Array>>>;
 }
 
 /** Contradiction, in standard deviations, from which a measure is named. Tried out on 40 mm errors in each. */
 export const CONTRADICTION_LIMIT = 2.4;
+/** With fewer measures nobody knows which one is wrong. */
+const ENOUGH_TO_TELL = 3;
 /** Above this the readings can't belong to one head. */
 export const REFUSE_CHI_SQUARE = 30;
 /** A linear estimate below this is not refitted: it can't reach the limit. */
@@ -98,6 +102,7 @@ export function fitHead(
   const worst = measures
     .filter((m) => Math.abs(m.contradiction ?? 0) > CONTRADICTION_LIMIT && !trusted.includes(m.measure))
     .sort((a, b) => Math.abs(b.contradiction ?? 0) - Math.abs(a.contradiction ?? 0))[0];
+  const canTell = Object.values(given).filter((v) => v !== undefined).length >= ENOUGH_TO_TELL;
   // What contradicts only the one that she insists on is not named in its place.
   const named = worst && (trusted.length === 0 || stillOff(given, spreads, trusted, worst.measure));
   return {
@@ -109,7 +114,8 @@ export function fitHead(
     scoresPerMm: Object.fromEntries(
       TAPE_MEASURES.flatMap((m, row) => (given[m] === undefined ? [] : [[m, pull(tape, all, m, row)] as const])),
     ),
-    ...(worst && named ? { contradictory: worst.measure } : {}),
+    ...(worst && named && canTell ? { contradictory: worst.measure } : {}),
+    isUnusual: worst !== undefined && !canTell,
   };
 }
 

@@ -2,7 +2,7 @@
 
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryScores, PRIOR_SCORES, plainInputs, sphereOf, wholeHead } from '../../../tests/helpers/heads.ts';
+import { arbitraryScores, plainInputs, REFERENCE_SCORES, sphereOf, wholeHead } from '../../../tests/helpers/heads.ts';
 import { Planner } from '../../../tests/helpers/planner.ts';
 import { nearestVertex, validateDiscMesh } from '../geometry/surface-mesh.ts';
 import type { MarkKind, Region } from '../trade/marks.ts';
@@ -98,7 +98,7 @@ describe('her own hairline', () => {
   });
 
   it('higher is less hair, lower more; the sides are hers apart', () => {
-    const shape = headShape(PRIOR_SCORES);
+    const shape = headShape(REFERENCE_SCORES);
     const area = (offsets: typeof AS_FITTED, side: -1 | 0 | 1 = 0) => {
       const mesh = scalpMesh(shape, hairline(shape, offsets), sphereOf(32));
       let sum = 0;
@@ -116,7 +116,7 @@ describe('her own hairline', () => {
   });
 
   it('its beads lie on it, as far from where they were as they were dragged', () => {
-    const shape = headShape(PRIOR_SCORES);
+    const shape = headShape(REFERENCE_SCORES);
     const at = (offsets: typeof AS_FITTED) => hairlinePoints(shape, hairline(shape, offsets));
     const before = at(AS_FITTED);
     const after = at({ ...AS_FITTED, front: 12, left: { ...AS_FITTED.left, temple: -9 } });
@@ -133,7 +133,7 @@ describe('her own hairline', () => {
 });
 
 describe('marks', () => {
-  const head = wholeHead(PRIOR_SCORES, 32);
+  const head = wholeHead(REFERENCE_SCORES, 32);
   const region = (r: Region, kind: MarkKind = 'tender', erase = false): Mark => ({ kind, erase, place: { region: r } });
   const inside = (marks: readonly Mark[], x: number, y: number, z: number, kind: MarkKind = 'tender') =>
     markMasks(head, marks)[kind][nearestVertex(head.mesh, x, y, z)] === 1;
@@ -223,7 +223,7 @@ describe('where she stands', () => {
   });
 
   it('a mean girth is over half, two deviations more over 97 of 100', () => {
-    const shape = headShape(PRIOR_SCORES);
+    const shape = headShape(REFERENCE_SCORES);
     const { meanMm, sdMm } = HEAD_NORMS.girth.women;
     expect(standings(shape, meanMm)[0].ofWomen).toBe(50);
     expect(standings(shape, meanMm + 2 * sdMm)[0].ofWomen).toBe(98);
@@ -231,7 +231,7 @@ describe('where she stands', () => {
   });
 
   it('the prior head has a length and breadth that measured heads have', () => {
-    const shape = headShape(PRIOR_SCORES);
+    const shape = headShape(REFERENCE_SCORES);
     for (const s of standings(shape, 565)) {
       expect(s.ofWomen).toBeGreaterThan(1);
       expect(s.ofMen).toBeLessThan(99.5);

@@ -1,6 +1,7 @@
 /**
  * The eight numbers that shape a head, each log-normal about a prior median.
- * Medians and spreads are from memory of adult head surveys, unchecked; `head/fit` moves them to her tape.
+ * Medians and spreads of size and elongation put the unmeasured head among the women of Gordon et al. 1989 (from memory,
+ * see norms.ts); the others are from memory of adult head surveys, unchecked. `head/fit` moves them to her tape.
  * The soft limit (tanh) keeps every head within 3.5 prior deviations, so that no input makes a monster.
  */
 import { exp, tanh } from '../numerics/index.ts';
@@ -13,8 +14,8 @@ export interface HeadParameter {
 }
 
 export const HEAD_PARAMETERS: readonly HeadParameter[] = [
-  { name: 'size', meaning: 'root of half length × half breadth, mm', median: 88.05, logSd: 0.055 },
-  { name: 'elongation', meaning: 'length / breadth', median: 1.26, logSd: 0.045 },
+  { name: 'size', meaning: 'root of half length × half breadth, mm', median: 84.3, logSd: 0.04 },
+  { name: 'elongation', meaning: 'length / breadth', median: 1.297, logSd: 0.041 },
   { name: 'height', meaning: 'crown above the widest plane / size', median: 1.22, logSd: 0.045 },
   {
     name: 'frontHeight',
@@ -27,6 +28,9 @@ export const HEAD_PARAMETERS: readonly HeadParameter[] = [
   { name: 'temple', meaning: 'azimuth of the temple from the face, rad', median: 0.93, logSd: 0.08 },
   { name: 'earDrop', meaning: 'top of the ear below the widest plane / size', median: 0.198, logSd: 0.15 },
 ];
+
+/** Size of the head that lengths of the method are told for: zones, marks and the bust scale with hers over it. It stays whatever the prior is, mm. */
+export const REFERENCE_SIZE_MM = 88.05;
 
 /** Standard scores beyond which the soft limit flattens. */
 const SOFT_LIMIT = 3.5;

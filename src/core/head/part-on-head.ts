@@ -1,10 +1,10 @@
 /** Distance from the part over the scalp, or from what stands in for it. */
 import { distanceFrom } from '../geometry/index.ts';
 import type { Head } from './head.ts';
-import { type Part, partPolyline } from './part.ts';
+import { type Part, type PartWalk, walkPart } from './part.ts';
 import { sweptCounter } from './scalp-fields.ts';
 
-export interface PartField {
+export interface PartField extends Partial<Pick<PartWalk, 'lengthMm' | 'movedInMm'>> {
   /** The line to draw, from the hairline backwards; xyz interleaved, mm; empty where there is none. */
   readonly pointsMm: Float64Array;
   /** From the line, from the crown, or counted back from the front hairline; at every vertex, mm. */
@@ -16,8 +16,8 @@ type PartHead = Pick<Head, 'mesh' | 'shape' | 'line' | 'scalp' | 'mark'>;
 export function partOnHead(head: PartHead, part: Part): PartField {
   switch (part.kind) {
     case 'line': {
-      const pointsMm = partPolyline(head.shape, head.line, part);
-      return { pointsMm, fromPart: distanceFrom(head.mesh, { pointsMm }) };
+      const walk = walkPart(head.shape, head.line, part);
+      return { ...walk, fromPart: distanceFrom(head.mesh, { pointsMm: walk.pointsMm }) };
     }
     case 'crown':
       return { pointsMm: new Float64Array(0), fromPart: distanceFrom(head.mesh, { pointsMm: head.mark.crown }) };

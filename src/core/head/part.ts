@@ -4,6 +4,7 @@
  */
 import { cos, sin } from '../numerics/index.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
+import { landmarks } from './landmarks.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 
 export type Part =
@@ -27,53 +28,84 @@ export type LinePart = Extract<Part, { kind: 'line' }>;
 const STEP_MM = 1;
 /** Points of the polyline lie at least this far apart. */
 const THIN_MM = 3.5;
+/** A part begins no further aside than this share of the way to the temple, and runs no further than this share of the half breadth: beyond, there is no front hairline to begin at, and no top of the head. */
+const TO_TEMPLE = 0.97;
+const OF_BREADTH = 0.9;
+/** Of a step so much at most goes sideways, so that a part always gets on. */
+const ASIDE = 0.95;
+/** Angle about the ear-to-ear axis: 0 at the face, π/2 straight up. Beyond this the nape begins. */
+const MAX_ANGLE = 2.9;
+
+type Point = [number, number, number];
+
+export interface PartWalk {
+  /** From the hairline backwards; xyz interleaved, mm. */
+  readonly pointsMm: Float64Array;
+  /** As far as it got along the scalp: as long as it was told, or to where the hairline ended it, mm. */
+  readonly lengthMm: number;
+  /** How far its front had to be moved in, mm. */
+  readonly movedInMm: number;
+}
 
 /** The part on the surface, from the hairline backwards; xyz interleaved, mm. */
 export function partPolyline(head: HeadShape, line: Hairline, part: LinePart): Float64Array {
+  return walkPart(head, line, part).pointsMm;
+}
+
+/** Walked by arc length in steps of a millimetre, within the scalp, and ended where it would leave it. */
+export function walkPart(head: HeadShape, line: Hairline, part: LinePart): PartWalk {
+  const most = Math.min(TO_TEMPLE * landmarks(head).temple[0], OF_BREADTH * head.halfBreadthMm);
+  const start = Math.max(-most, Math.min(most, part.frontMm));
   const points: number[] = [];
-  let angle = hairlineAngle(head, line, part.frontMm);
-  let here = surfacePoint(head, part.frontMm, angle);
+  let angle = hairlineAngle(head, line, start);
+  let here = surfacePoint(head, start, angle);
   let walked = 0;
-  let sinceKept = Infinity;
+  let sinceKept = Number.POSITIVE_INFINITY;
   while (walked < part.lengthMm) {
     if (sinceKept >= THIN_MM) {
       points.push(...here);
       sinceKept = 0;
     }
     const step = Math.min(STEP_MM, part.lengthMm - walked);
-    const next = advance(head, part, here, angle, walked + step, step);
-    if (next.angle > MAX_ANGLE) break;
+    const next = advance(head, here, angle, xAt(head, part, walked + step), step);
+    if (next.angle > MAX_ANGLE || aboveHairline(line, ...next.point) <= 0) break;
     here = next.point;
     angle = next.angle;
     walked += step;
     sinceKept += step;
   }
   points.push(...here);
-  return Float64Array.from(points);
+  return { pointsMm: Float64Array.from(points), lengthMm: walked, movedInMm: Math.abs(part.frontMm - start) };
 }
 
-/** Angle about the ear-to-ear axis: 0 at the face, π/2 straight up. Beyond this the nape begins. */
-const MAX_ANGLE = 2.9;
-
-type Point = [number, number, number];
+/** How far aside the part wants to be at that length. */
+function xAt(head: HeadShape, part: LinePart, walked: number): number {
+  const share = walked / part.lengthMm;
+  const x = part.frontMm + (part.endMm - part.frontMm) * share + 4 * part.bendMm * share * (1 - share);
+  const most = OF_BREADTH * head.halfBreadthMm;
+  return Math.max(-most, Math.min(most, x));
+}
 
 function surfacePoint(head: HeadShape, x: number, angle: number): Point {
   const t = rayLength(head, x, 0, 0, 0, sin(angle), cos(angle));
   return [x, t * sin(angle), t * cos(angle)];
 }
 
-/** One step backwards of the wanted length: a secant on the angle. */
-function advance(head: HeadShape, part: LinePart, here: Point, angle: number, walked: number, step: number) {
-  const share = walked / part.lengthMm;
-  const x = part.frontMm + (part.endMm - part.frontMm) * share + 4 * part.bendMm * share * (1 - share);
-  const aside = Math.min(step * 0.98, Math.abs(x - here[0]));
-  const forward = Math.sqrt(step * step - aside * aside);
+/** One step backwards of the wanted length: towards the wanted x as far as a step goes, the rest of it by a secant on the angle. */
+function advance(head: HeadShape, here: Point, angle: number, wantedX: number, step: number) {
+  const away = ([x, y, z]: Point) => Math.sqrt((x - here[0]) ** 2 + (y - here[1]) ** 2 + (z - here[2]) ** 2);
+  let aside = Math.max(-ASIDE * step, Math.min(ASIDE * step, wantedX - here[0]));
+  // On the side of the head a millimetre aside is more than one along the scalp.
+  while (away(surfacePoint(head, here[0] + aside, angle)) > ASIDE * step) aside /= 2;
+  const x = here[0] + aside;
   const radius = Math.sqrt(here[1] * here[1] + here[2] * here[2]);
-  const trialAngle = angle + forward / radius;
-  const trial = surfacePoint(head, x, trialAngle);
-  const length = Math.sqrt((trial[0] - here[0]) ** 2 + (trial[1] - here[1]) ** 2 + (trial[2] - here[2]) ** 2);
-  const corrected = angle + (forward / radius) * Math.min(1.5, step / length);
-  return { angle: corrected, point: surfacePoint(head, x, corrected) };
+  let turned = Math.sqrt(step * step - aside * aside) / radius;
+  let point = surfacePoint(head, x, angle + turned);
+  for (let k = 0; k < 4; k++) {
+    turned *= step / away(point);
+    point = surfacePoint(head, x, angle + turned);
+  }
+  return { angle: angle + turned, point };
 }
 
 /** Where the vertical plane at x meets the front hairline. */

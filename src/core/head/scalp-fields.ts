@@ -3,11 +3,11 @@
 import { distanceFrom, type SurfaceMesh, smoothField, smoothstep } from '../geometry/index.ts';
 import { atan2, cos, sin } from '../numerics/index.ts';
 import { azimuthOf, type Hairline } from './hairline.ts';
-import { HEAD_PARAMETERS } from './parameters.ts';
+import { REFERENCE_SIZE_MM } from './parameters.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 
 export interface ScalpFields {
-  /** Head size over the prior's: lengths of the method scale with it. */
+  /** Head size over the reference: lengths of the method scale with it. */
   readonly scale: number;
   readonly fromNape: Float64Array;
   readonly fromHairline: Float64Array;
@@ -22,7 +22,7 @@ export function scalpFields(head: HeadShape, line: Hairline, mesh: SurfaceMesh):
   const { napeCorner, temple } = line.azimuthsRad;
   const span = (inside: (azimuth: number) => boolean) => ({ pointsMm: borderSpan(mesh, border, inside) });
   return {
-    scale: head.sizeMm / HEAD_PARAMETERS[0].median,
+    scale: head.sizeMm / REFERENCE_SIZE_MM,
     fromNape: distanceFrom(
       mesh,
       span((a) => a >= napeCorner),

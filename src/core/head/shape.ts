@@ -7,7 +7,7 @@ import { exp, pow } from '../numerics/index.ts';
 import { parametersFromScores } from './parameters.ts';
 
 /** Exponents of the horizontal and the vertical section. */
-const HORIZONTAL = 2.25;
+const HORIZONTAL = 2.5;
 const VERTICAL = 2.2;
 /** Where the neck takes over from the skull, in sizes below the widest plane. */
 const NECK_START = 0.85;
@@ -90,7 +90,7 @@ export function sectionAt(head: HeadShape, y: number) {
 
 /** The power of the horizontal section; of every real head by roots alone, since all rays ask for it. */
 function across(x: number, exponent: number): number {
-  return exponent === HORIZONTAL ? x * x * Math.sqrt(Math.sqrt(x)) : pow(x, exponent);
+  return exponent === HORIZONTAL ? x * x * Math.sqrt(x) : pow(x, exponent);
 }
 
 /** Below 0 inside, 0 on the surface, about (distance ratio - 1) along a ray from the origin. */

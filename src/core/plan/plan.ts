@@ -25,7 +25,8 @@ const headTold = stage(
     sizeMm: shape.sizeMm,
     meshVertices: mesh.vertexCount,
     hairlinePoints: hairlinePoints(shape, line),
-    standings: standings(shape, girthMm),
+    // While nothing is measured nothing is ranked.
+    standings: fit.measures.some((m) => m.givenMm !== undefined) ? standings(shape, girthMm) : [],
     marks,
   }),
 );
@@ -128,7 +129,7 @@ export const plan = stage(
     base: { ...laid, work, minutes: time.baseMinutes },
     worklist: list,
     time,
-    part: { pointsMm: Float32Array.from(part.pointsMm) },
+    part: { ...part, pointsMm: Float32Array.from(part.pointsMm) },
     knots: decided.knots,
     piece: hooked.get(main) as HookedPiece,
     pieces: [...hooked.values()],

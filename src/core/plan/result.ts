@@ -46,7 +46,12 @@ export interface Plan {
     /** What to do on the form it is filled on, by zone. */
     readonly onForm: CapFit['onForm'] & { readonly spacing: Readonly<Record<SpacingZone, SpacingOnForm>> };
   };
-  readonly part: { readonly pointsMm: Float32Array };
+  readonly part: {
+    readonly pointsMm: Float32Array;
+    /** As long as it is on the scalp, and how far its front was moved in; undefined without a part. mm */
+    readonly lengthMm: number | undefined;
+    readonly movedInMm: number | undefined;
+  };
   readonly spacing: SpacingMm;
   readonly rowScheme: {
     readonly wholeRows: number;

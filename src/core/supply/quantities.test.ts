@@ -1,7 +1,7 @@
 /** Packs, hours, weight, cover and cap size. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { groundOf, NO_CAP, PLAIN_CUT, PLAIN_PRODUCT, PRIOR_SCORES } from '../../../tests/helpers/heads.ts';
+import { groundOf, NO_CAP, PLAIN_CUT, PLAIN_PRODUCT, REFERENCE_SCORES } from '../../../tests/helpers/heads.ts';
 import { editSections, layBase } from '../base/base.ts';
 import { DEFAULT_BASE } from '../base/choice.ts';
 import { capSizeName, fitCap, girthOver } from '../cap/fit.ts';
@@ -187,7 +187,7 @@ describe('hours', () => {
 });
 
 describe('cap and weight', () => {
-  const ground = groundOf(PRIOR_SCORES, 24);
+  const ground = groundOf(REFERENCE_SCORES, 24);
   const base = layBase(ground, DEFAULT_BASE, editSections(ground, DEFAULT_BASE, { pointsMm: new Float64Array(0) }));
 
   it('a cap is chosen over the base, not over a bald head', () => {

@@ -114,5 +114,8 @@ export const WIDEST_FINGERS: Readonly<Record<'short' | 'long', Readonly<Record<S
 /** Under long hair the back is at least so many times as wide as the top (common practice, no source: half of the pieces or fewer lie behind the ears). */
 export const BACK_UNDER_LONG = 2;
 
+/** More knots than this nobody hooks on one head (common practice, no source, generous). */
+export const MOST_KNOTS = 1500;
+
 /** Nearer than this knots are not laid, mm (common practice, no source: a hook has to pass); findings say so where a plan asks for it. */
 export const LEAST_CENTRES_MM = 6;

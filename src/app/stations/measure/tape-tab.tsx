@@ -230,6 +230,8 @@ function FingerFields({ session }: { readonly session: PlanSession }) {
 const NORM_NAMES = { girth: 'round', length: 'front to back', breadth: 'side to side' } as const;
 
 function Standings({ result, plan }: { readonly result: PlanResult; readonly plan: PlanDocument }) {
+  // While nothing is measured nothing is ranked.
+  if (result.head.standings.length === 0) return null;
   return (
     <section className="mt-5">
       <h3 className="text-title">Where you stand</h3>
@@ -246,7 +248,8 @@ function Standings({ result, plan }: { readonly result: PlanResult; readonly pla
       <p className="note mt-1">
         Against the {NORM_SOURCE}: women {HEAD_NORMS.girth.women.meanMm} ± {HEAD_NORMS.girth.women.sdMm} mm round, men{' '}
         {HEAD_NORMS.girth.men.meanMm} ± {HEAD_NORMS.girth.men.sdMm}. Over {result.head.standings[0].ofMen} of 100 men,
-        round. Your hair is in your figure, not in theirs.
+        round. Your tape lies over hair and along the hairline; theirs lay over pressed hair and the widest place, so
+        yours reads otherwise by a few mm.
       </p>
     </section>
   );

@@ -1,13 +1,13 @@
 /** What is advised: the facts of the trade as tests (common practice, no source), on real heads. */
 import { describe, expect, it } from 'vitest';
-import { groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../../tests/helpers/heads.ts';
+import { groundOf, PLAIN_HAIR, REFERENCE_SCORES } from '../../../../tests/helpers/heads.ts';
 import { fullnessOf, type OwnHair } from '../../hair/own-hair.ts';
 import { partPolyline } from '../../head/part.ts';
 import { BASE_WAYS, type Candidate, RULES, recommendBases, type Wearer } from './recommend.ts';
 
 function advise(change: Partial<OwnHair>, wishes: Partial<Wearer> = {}): Candidate[] {
   const own = { ...PLAIN_HAIR, ...change };
-  const ground = groundOf(PRIOR_SCORES, 20, own);
+  const ground = groundOf(REFERENCE_SCORES, 20, own);
   const part = {
     pointsMm: partPolyline(ground.shape, ground.line, {
       kind: 'line',

@@ -1,6 +1,6 @@
 /** Tails on the head: volumes kept, ways inside the hairline, lumps found and lowered; thread against the helix. */
 import { describe, expect, it } from 'vitest';
-import { groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../../tests/helpers/heads.ts';
+import { groundOf, PLAIN_HAIR, REFERENCE_SCORES } from '../../../../tests/helpers/heads.ts';
 import { nearestVertex } from '../../geometry/surface-mesh.ts';
 import { polylineLength } from '../../geometry/vectors.ts';
 import { hairMassG } from '../../hair/own-hair.ts';
@@ -16,7 +16,7 @@ import { helixTurnMm, rodOf, sectionTails, taperedHelixMm } from '../tails/tails
 import { bumpMap, depositTail, lyingVolume } from './bumps.ts';
 
 const own = { ...PLAIN_HAIR, lengthMm: 240 };
-const ground = groundOf(PRIOR_SCORES, 40, own);
+const ground = groundOf(REFERENCE_SCORES, 40, own);
 const choiceOf = (family: Family, change: Partial<BaseChoice> = {}): BaseChoice => ({
   ...DEFAULT_BASE,
   family,
@@ -75,7 +75,7 @@ describe('the bump map', () => {
 
   it('longer or thicker hair stands higher; a base laid flat is the lowest', () => {
     const high = (change: Partial<typeof own>) =>
-      lay(choiceOf('tied'), groundOf(PRIOR_SCORES, 28, { ...own, ...change })).bumps.highestMm;
+      lay(choiceOf('tied'), groundOf(REFERENCE_SCORES, 28, { ...own, ...change })).bumps.highestMm;
     expect(high({ fullness: 'thick' })).toBeGreaterThan(high({}));
     expect(high({ lengthMm: 120 })).toBeLessThan(high({}));
     expect(lay(choiceOf('laidFlat')).bumps.highestMm).toBeLessThan(lay(choiceOf('tied')).bumps.highestMm);
@@ -125,7 +125,7 @@ describe('the bump map', () => {
   });
 
   it('is finite and nowhere negative for every family and parking', () => {
-    const small = groundOf(PRIOR_SCORES, 20, own);
+    const small = groundOf(REFERENCE_SCORES, 20, own);
     for (const family of FAMILIES) {
       for (const how of PARKINGS) {
         const { bumps } = lay(choiceOf(family, all(how)), small);
@@ -194,7 +194,7 @@ describe('flatten', () => {
   });
 
   it('leads no tail farther than its hair reaches', () => {
-    const short = groundOf(PRIOR_SCORES, 24, { ...own, lengthMm: 130 });
+    const short = groundOf(REFERENCE_SCORES, 24, { ...own, lengthMm: 130 });
     const choice = choiceOf('tied', all('parcel'));
     const { map, tails } = lay(choice, short);
     const found = flatten(short, map, tails, choice);

@@ -1,7 +1,7 @@
 /** Edits on her head: they hand hair over, never lose any, undo each other, and say why where they can't be made. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryScores, groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../../tests/helpers/heads.ts';
+import { arbitraryScores, groundOf, PLAIN_HAIR, REFERENCE_SCORES } from '../../../../tests/helpers/heads.ts';
 import type { DirectionDeg } from '../../head/marks.ts';
 import { FAMILY_INFO, type Family } from '../../trade/bases.ts';
 import { type BaseChoice, DEFAULT_BASE } from '../choice.ts';
@@ -15,7 +15,7 @@ import { middleCut } from './middle-cut.ts';
 import { connectedPieces, lineKey, type SectionMap } from './section-map.ts';
 
 const NO_PART = { pointsMm: new Float64Array(0) };
-const ground = groundOf(PRIOR_SCORES, 32);
+const ground = groundOf(REFERENCE_SCORES, 32);
 const lay = (on: BaseContext, family: Family, change: Partial<BaseChoice> = {}) =>
   generateSections(on, { ...DEFAULT_BASE, family, ...FAMILY_INFO[family].start, ...change }, NO_PART);
 const eight = lay(ground, 'tied');
@@ -205,7 +205,7 @@ describe('even bites', () => {
   });
 
   it('does so for rods, for hair of two densities, and for a cut', () => {
-    const thin = groundOf(PRIOR_SCORES, 40, {
+    const thin = groundOf(REFERENCE_SCORES, 40, {
       ...PLAIN_HAIR,
       lengthMm: 200,
       byRegion: { crown: { fullness: 'thin' } },

@@ -39,7 +39,7 @@ export function applyEdit(ground: BaseContext, map: SectionMap, edit: BaseEdit):
     case 'tie':
       return moveTie(ground, map, edit.section, edit.at);
     case 'even':
-      return { ok: true, map: evenBites(ground, map, new Set(edit.locked)) };
+      return evened(ground, map, edit.locked);
   }
 }
 
@@ -211,4 +211,25 @@ export function replayEdits(
     else lost.push({ id, why: outcome.why });
   }
   return { map, lost };
+}
+
+/** More boxes than anyone bands in a day, and so many that evening them out takes longer than she would wait. */
+const MOST_TO_EVEN = 400;
+
+function evened(ground: BaseContext, map: SectionMap, locked: readonly string[]): EditOutcome {
+  const parcels = map.sections.filter((s) => s.role === 'base').length;
+  if (parcels > MOST_TO_EVEN)
+    return {
+      ok: false,
+      why: `even bites are found for up to ${MOST_TO_EVEN} boxes, and these are ${parcels}: make the boxes larger first`,
+    };
+  const even = evenBites(ground, map, new Set(locked));
+  const areas = new Float64Array(map.sections.length);
+  even.labels.forEach((label, v) => {
+    areas[label] += ground.mesh.vertexAreasMm2[v];
+  });
+  const least = Math.min(...areas.filter((_, i) => map.sections[i].role === 'base'));
+  if (least < LEAST_SECTION_MM2)
+    return { ok: false, why: 'a box would be smaller than can be tied: make the boxes larger first' };
+  return { ok: true, map: even };
 }

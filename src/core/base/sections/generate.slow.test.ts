@@ -2,7 +2,7 @@
 import { geoArea, geoRotation } from 'd3-geo';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryScores, groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../../tests/helpers/heads.ts';
+import { arbitraryScores, groundOf, PLAIN_HAIR, REFERENCE_SCORES } from '../../../../tests/helpers/heads.ts';
 import { hemisphereContext } from '../../../../tests/helpers/spheres.ts';
 import { partPolyline } from '../../head/part.ts';
 import { BOX_SHAPES, FAMILIES, FAMILY_INFO, type Family, STRIPS } from '../../trade/bases.ts';
@@ -68,7 +68,7 @@ describe('every generator', () => {
 
   it('cuts bites of equal hair mass within 3 per cent, also where the crown is thin', () => {
     for (const own of [{}, { byRegion: { crown: { fullness: 'thin' as const, lengthMm: 90 } } }]) {
-      const ground = groundOf(PRIOR_SCORES, 40, { ...PLAIN_HAIR, lengthMm: 240, ...own });
+      const ground = groundOf(REFERENCE_SCORES, 40, { ...PLAIN_HAIR, lengthMm: 240, ...own });
       const worst = (choice: BaseChoice) => {
         const map = generateSections(ground, choice, NO_PART);
         const of = masses(ground, map);
@@ -88,7 +88,7 @@ describe('every generator', () => {
   });
 
   it('lays as many as are asked for', () => {
-    const ground = groundOf(PRIOR_SCORES, 28);
+    const ground = groundOf(REFERENCE_SCORES, 28);
     const count = (choice: BaseChoice) => generateSections(ground, choice, NO_PART).sections.length;
     expect(count(choiceOf('tied', { behind: 2, front: 2 }))).toBe(4);
     expect(count(choiceOf('tied', { behind: 3, front: 3 }))).toBe(6);
@@ -108,7 +108,7 @@ describe('every generator', () => {
   });
 
   it('is the same on both sides of a head that is: sections from her left and from her right weigh alike', () => {
-    const ground = groundOf(PRIOR_SCORES, 40);
+    const ground = groundOf(REFERENCE_SCORES, 40);
     for (const choice of [
       choiceOf('tied', { behind: 5, front: 4 }),
       choiceOf('flatTwists', { count: 8 }),
@@ -125,7 +125,7 @@ describe('every generator', () => {
   });
 
   it('mirrors where the part is mirrored', () => {
-    const ground = groundOf(PRIOR_SCORES, 32);
+    const ground = groundOf(REFERENCE_SCORES, 32);
     const at = (frontMm: number, side: number) => ({
       pointsMm: partPolyline(ground.shape, ground.line, {
         kind: 'line',
@@ -188,7 +188,7 @@ describe('on a hemisphere', () => {
 
 describe('a strip left out', () => {
   it('is own hair in sight of that width, and everything else is sectioned as before', () => {
-    const ground = groundOf(PRIOR_SCORES, 32);
+    const ground = groundOf(REFERENCE_SCORES, 32);
     const map = generateSections(ground, choiceOf('tied', { leftOut: { where: 'front', fingers: 1 } }), NO_PART);
     const out = map.sections.findIndex((s) => s.role === 'inSight');
     expect(out).toBeGreaterThanOrEqual(0);
@@ -200,7 +200,7 @@ describe('a strip left out', () => {
 });
 
 describe('boxes of a grid', () => {
-  const ground = groundOf(PRIOR_SCORES, 40);
+  const ground = groundOf(REFERENCE_SCORES, 40);
   it.each(BOX_SHAPES)('%s: as large as asked for in fingers, to a sixth in the middle of the head', (boxes) => {
     const map = generateSections(ground, choiceOf('grid', { boxes, boxFingers: 2 }), NO_PART);
     const whole = areas(ground, map).filter((a) => a > 0.6 * 36 * 36);
@@ -223,7 +223,7 @@ describe('boxes of a grid', () => {
 
 describe('rows that are already there', () => {
   it('are entered by their lines: every place belongs to the line nearest to it', () => {
-    const ground = groundOf(PRIOR_SCORES, 32);
+    const ground = groundOf(REFERENCE_SCORES, 32);
     const lines = [40, 15, -15, -40].map((a) => [
       [a, 40],
       [a * 1.6, 70],

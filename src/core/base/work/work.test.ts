@@ -1,6 +1,6 @@
 /** Lines in words, the order of work, what it takes. */
 import { describe, expect, it } from 'vitest';
-import { groundOf, PLAIN_HAIR, PRIOR_SCORES } from '../../../../tests/helpers/heads.ts';
+import { groundOf, PLAIN_HAIR, REFERENCE_SCORES } from '../../../../tests/helpers/heads.ts';
 import { partPolyline } from '../../head/part.ts';
 import { FAMILIES, FAMILY_INFO, type Family } from '../../trade/bases.ts';
 import { baseWork, editSections, layBase } from '../base.ts';
@@ -8,7 +8,7 @@ import { type BaseChoice, DEFAULT_BASE } from '../choice.ts';
 import { lineKey } from '../sections/section-map.ts';
 
 const own = { ...PLAIN_HAIR, lengthMm: 240 };
-const ground = groundOf(PRIOR_SCORES, 32, own);
+const ground = groundOf(REFERENCE_SCORES, 32, own);
 const part = {
   pointsMm: partPolyline(ground.shape, ground.line, { kind: 'line', frontMm: 36, endMm: 30, lengthMm: 105, bendMm: 0 }),
 };

@@ -15,6 +15,9 @@ export interface KnotLayout {
 /** Knots of two rows nearer than this share of the spacing collide. */
 const COLLISION = 0.6;
 
+/** Spacing at a vertex against that on top, the face edge's own included where that is closer. */
+const closeness = ({ spacingFactor, faceEdge }: PitchFields, v: number) => spacingFactor[v] * Math.min(1, faceEdge[v]);
+
 /** Of two knots that came too close, the one nearer its row's end goes; one of a row that has to be whole stays. */
 export function withoutCollisions(
   rows: readonly Row[],
@@ -33,7 +36,7 @@ export function withoutCollisions(
       const a = all[i];
       const b = all[j];
       if (gone[j]) continue;
-      const limit = nearest * Math.min(pitch.spacingFactor[a.vertex], pitch.spacingFactor[b.vertex]);
+      const limit = nearest * Math.min(closeness(pitch, a.vertex), closeness(pitch, b.vertex));
       const dx = a.xMm - b.xMm;
       if (Math.abs(dx) > limit) continue;
       const dSq = dx * dx + (a.yMm - b.yMm) ** 2 + (a.zMm - b.zMm) ** 2;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryPart, arbitraryScores, PRIOR_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
+import { arbitraryPart, arbitraryScores, REFERENCE_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
 import { bricksOnPatch } from '../../../../tests/helpers/spheres.ts';
 import { distanceFrom } from '../../geometry/eikonal.ts';
 import { type Part, partPolyline } from '../../head/part.ts';
@@ -46,7 +46,7 @@ function nearestPair(knots: ReturnType<typeof layoutFor>['layout']['knots']): nu
   return Math.sqrt(best);
 }
 
-const prior = wholeHead(PRIOR_SCORES, 40);
+const prior = wholeHead(REFERENCE_SCORES, 40);
 const area = prior.mesh.triangleAreasMm2.reduce((a, b) => a + b, 0);
 const side: Part = { kind: 'line', frontMm: 42, endMm: 36, lengthMm: 110, bendMm: 0 };
 const middle: Part = { kind: 'line', frontMm: 0, endMm: 0, lengthMm: 120, bendMm: 0 };

@@ -1,6 +1,6 @@
 /** Direction, place in words and identity of knots. */
 import { describe, expect, it } from 'vitest';
-import { PRIOR_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
+import { REFERENCE_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
 import { fallDirection } from '../../fall/way.ts';
 import { distanceFrom } from '../../geometry/eikonal.ts';
 import { nearestVertex } from '../../geometry/surface-mesh.ts';
@@ -11,7 +11,7 @@ import { knotIds } from './identity.ts';
 import { whereOf } from './where.ts';
 import { zoneOf } from './zone.ts';
 
-const head = wholeHead(PRIOR_SCORES, 32);
+const head = wholeHead(REFERENCE_SCORES, 32);
 const line = partPolyline(head.shape, head.line, { kind: 'line', frontMm: 0, endMm: 0, lengthMm: 110, bendMm: 0 });
 const fromPart = distanceFrom(head.mesh, { pointsMm: line });
 const place = (x: number, y: number, z: number) => {

@@ -13,6 +13,7 @@ import {
   turnedKnots,
 } from '../../knots/index.ts';
 import { faceEdgeFactors, turnedRows } from '../../rows/index.ts';
+import { MOST_KNOTS } from '../../trade/index.ts';
 import { base, masks } from './base.ts';
 import { opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
@@ -39,8 +40,14 @@ const bricks = stage(
     faceEdge: of(faceEdge),
     spacing: of(spacing).mm,
   }),
-  ({ mesh, rows: { rows: laid }, spacingFactor: factor, faceEdge: edge, spacing: mm }) =>
-    layKnots(mesh, laid, { spacingFactor: factor, faceEdge: edge }, mm),
+  ({ mesh, rows: { rows: laid }, spacingFactor: factor, faceEdge: edge, spacing: mm }) => {
+    const layout = layKnots(mesh, laid, { spacingFactor: factor, faceEdge: edge }, mm);
+    if (layout.knots.length > MOST_KNOTS)
+      throw new RangeError(
+        `it would take ${layout.knots.length} knots, and nobody hooks more than ${MOST_KNOTS}: set wider gaps.`,
+      );
+    return layout;
+  },
 );
 
 /** Both passes with what was changed by hand, on the head that rows are worked out on. */

@@ -12,8 +12,12 @@ export const rowsPart = stage(
 /** Its line on her own head, whichever side it is on; xyz interleaved, mm. */
 export const partLine = stage(
   'partLine',
-  ({ of }) => ({ pointsMm: of(rowsPart).pointsMm, turned: of(side).turned }),
-  ({ pointsMm, turned }) => ({ pointsMm: turned ? turnedPoints(pointsMm) : pointsMm }),
+  ({ of }) => ({ part: of(rowsPart), turned: of(side).turned }),
+  ({ part: { pointsMm, lengthMm, movedInMm }, turned }) => ({
+    pointsMm: turned ? turnedPoints(pointsMm) : pointsMm,
+    lengthMm,
+    movedInMm,
+  }),
 );
 
 /** The distance from it on her own head: that of the rows unless they are worked out on its mirror image. */

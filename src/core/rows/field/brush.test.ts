@@ -1,14 +1,14 @@
 /** The brush as a factor on the spacing. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { named, PRIOR_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
+import { named, REFERENCE_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
 import { distance, pointAt } from '../../geometry/vectors.ts';
 import { type DirectionDeg, directionOf, onSurface } from '../../head/marks.ts';
 import { ROW_LIMITS } from '../../trade/rows.ts';
 import { type BrushStroke, turnedBrush, turnedHand } from '../choice.ts';
 import { brushField } from './brush.ts';
 
-const head = wholeHead(PRIOR_SCORES, 24);
+const head = wholeHead(REFERENCE_SCORES, 24);
 const at: DirectionDeg = [150, 35];
 const stroke = (factor: number, radiusMm = 30, points: DirectionDeg[] = [at]): BrushStroke => ({
   stroke: { points, radiusMm },

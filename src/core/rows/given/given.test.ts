@@ -1,6 +1,6 @@
 /** Rows that are given as lines: those that are there, places between, rods, bands, a fringe. */
 import { describe, expect, it } from 'vitest';
-import { PRIOR_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
+import { REFERENCE_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
 import type { Section } from '../../base/sections/section-figures.ts';
 import { distance, pointAt, type Vec3 } from '../../geometry/vectors.ts';
 import { type DirectionDeg, directionOf, onSurface } from '../../head/marks.ts';
@@ -10,7 +10,7 @@ import { fringeMask, fringeRows } from './fringe.ts';
 import { lockedRows } from './locked.ts';
 import { rodRows } from './rods.ts';
 
-const head = wholeHead(PRIOR_SCORES, 24);
+const head = wholeHead(REFERENCE_SCORES, 24);
 const spacing = { gapMm: 18, pitchMm: 18 };
 const open = () => false;
 const line = (azimuth: number): Float64Array => {

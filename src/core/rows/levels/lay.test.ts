@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryPart, arbitraryScores, PRIOR_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
+import { arbitraryPart, arbitraryScores, REFERENCE_SCORES, wholeHead } from '../../../../tests/helpers/heads.ts';
 import { fieldAt } from '../../geometry/contour.ts';
 import { distanceFrom } from '../../geometry/eikonal.ts';
 import { azimuthOf } from '../../head/hairline.ts';
@@ -63,7 +63,7 @@ function gapShares(plan: RowPlan, gapMm: number) {
   return ratios.sort((a, b) => a - b);
 }
 
-const prior = wholeHead(PRIOR_SCORES, 40);
+const prior = wholeHead(REFERENCE_SCORES, 40);
 const middle: Part = { kind: 'line', frontMm: 0, endMm: 0, lengthMm: 120, bendMm: 0 };
 
 describe('dyadic rule', () => {
