@@ -37,7 +37,7 @@ import { CURLS, FULLNESS, HAIR_REGIONS, STRANDS } from '../../src/core/trade/own
 import { PACES } from '../../src/core/trade/pace.ts';
 import { DRESSINGS, OPENED_WHEN, SPLITS } from '../../src/core/trade/preparation.ts';
 import { REQUIREMENTS } from '../../src/core/trade/requirements.ts';
-import { FRINGES, SCHEMES, SECOND_PASSES } from '../../src/core/trade/rows.ts';
+import { FRINGES, ROWS_FOLLOWED, SCHEMES, SECOND_PASSES } from '../../src/core/trade/rows.ts';
 import { SCHOOL_OPTIONS, type SchoolName, type SchoolOption, type Schools } from '../../src/core/trade/schools.ts';
 import { TAPE_MEASURES } from '../../src/core/trade/tape.ts';
 import { TEXTURES } from '../../src/core/trade/textures.ts';
@@ -264,6 +264,13 @@ export const STEPS: Readonly<Record<string, Step>> = {
     spacing: { ...i.spacing, fingers: { ...i.spacing.fingers, [one(r, ZONES)]: between(r, 0.8, 2.4) } },
   })),
   'rows.scheme': ofRows((_, r) => ({ scheme: one(r, SCHEMES) })),
+  'rows.follow': ofRows((_, r) => ({ follow: one(r, ROWS_FOLLOWED) })),
+  'spacing.left': input((i, r) => ({
+    spacing: {
+      ...i.spacing,
+      fingers: Object.fromEntries(ZONES.flatMap((z) => (r() < 0.6 ? [] : [[z, i.spacing.fingers[z] ?? 1.25]]))),
+    },
+  })),
   'rows.secondPass': ofRows((_, r) => ({ secondPass: one(r, SECOND_PASSES) })),
   'rows.offset': ofRows((_, r) => ({ offset: between(r, -0.25, 0.25) })),
   'rows.fringe': ofRows((_, r) => ({
@@ -358,4 +365,18 @@ function cleared(asked: LookAsked): LookAsked {
       base: { ...base, edits: base.edits.slice(-MOST) },
     },
   };
+}
+
+/** Options that are tossed for one plan. */
+const TOSSED = 25;
+
+/** So many valid plans, each with many options tossed anew. */
+export function* randomPlans(random: Random, count: number): Generator<PlanInputs> {
+  const names = Object.keys(STEPS).filter((name) => !name.startsWith('look.'));
+  for (let n = 0; n < count; n++) {
+    const cuts = ['whole', 'half'].map((id) => ({ ...plainInputs().cuts[0], id, name: id, half: id === 'half' }));
+    let asked: LookAsked = { inputs: plainInputs({ meshFrequency: 12, cuts }) };
+    for (let i = 0; i < TOSSED; i++) asked = cleared(STEPS[one(random, names)](asked, random, `r${n}-${i}`));
+    yield { ...asked.inputs, meshFrequency: 12 };
+  }
 }

@@ -18,7 +18,7 @@ export interface Figures {
   readonly minutes: number;
   readonly price: number;
   readonly massG: number;
-  /** Not known for the moment that it takes to work it out. */
+  /** Per cent hidden; not known for the moment that it takes to work it out. */
   readonly cover: number | undefined;
 }
 
@@ -30,8 +30,17 @@ export function figuresOf(result: PlanResult, look: Look | undefined): Figures {
     minutes: Math.round(result.time.totalMinutes),
     price: result.supply.price,
     massG: Math.round(result.load.massG),
-    cover: look && Math.round(look.hiddenShare * 100),
+    cover: look && look.hiddenShare * 100,
   };
+}
+
+/** Less than a point of cover no eye sees: it is told as no change. */
+const A_POINT = 1;
+
+/** Figures as they were, for standing beside those that are: a cover that moved by less than a point has not moved. */
+export function asBefore(was: Figures, now: Figures): Figures {
+  const same = was.cover !== undefined && now.cover !== undefined && Math.abs(was.cover - now.cover) < A_POINT;
+  return same ? { ...was, cover: now.cover } : was;
 }
 
 /** Figures before the last deed, or before the finger came down. */

@@ -2,7 +2,7 @@
 import { lazy, Suspense, useState } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import { type Figures, figuresOf, type JudgedFigures } from '../ask/figures.ts';
+import { asBefore, type Figures, figuresOf, type JudgedFigures } from '../ask/figures.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { countOf, hours, money, range } from '../ui/format.ts';
 import './tally.css';
@@ -138,7 +138,7 @@ function cellsOf({ plan, result, judged }: Told): readonly CellSpec[] {
     {
       key: 'cover',
       name: 'Cover',
-      show: whole,
+      show: (v) => whole(Math.round(v)),
       unit: '%',
       third: judged.range
         ? `guess, ${range(judged.range.all.map((v) => Math.round(v * 100)) as [number, number], whole)}`
@@ -148,8 +148,9 @@ function cellsOf({ plan, result, judged }: Told): readonly CellSpec[] {
 }
 
 function Cells(props: Told & { readonly before: Figures | undefined }) {
-  const { plan, result, judged, before } = props;
+  const { plan, result, judged } = props;
   const now = figuresOf(result, judged.look);
+  const before = props.before && asBefore(props.before, now);
   const cells = cellsOf(props);
   const [open, setOpen] = useState<{ readonly key: keyof Figures; readonly at: HTMLButtonElement }>();
   return (

@@ -79,6 +79,7 @@ describe('tape measures', () => {
     const table = readFileSync('node_modules/@freesewing/models/src/neckstimate.mjs', 'utf8');
     const [, first, second] = /head: \[(\d+), (\d+)\]/.exec(table)!.map(Number);
     const girth = tapeReading(headShape(new Float64Array(8)), 'girth');
-    for (const base of [first, second]) expect(Math.abs(Math.log(base / girth))).toBeLessThan(2 * HEAD_PARAMETERS[0].logSd);
+    for (const base of [first, second])
+      expect(Math.abs(Math.log(base / girth))).toBeLessThan(2 * HEAD_PARAMETERS[0].logSd);
   });
 });

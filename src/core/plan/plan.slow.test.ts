@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { arbitraryPart, hairOf, NO_CAP, PLAIN_HAIR, plainInputs } from '../../../tests/helpers/heads.ts';
 import { Planner } from '../../../tests/helpers/planner.ts';
 import type { Mark } from '../head/marks.ts';
+import { standings } from '../head/norms.ts';
 import type { Region } from '../trade/marks.ts';
 import { headScene } from './ask/scene.ts';
 import type { PlanInputs } from './inputs.ts';
@@ -193,7 +194,7 @@ describe('findings', () => {
       },
     ],
     ['measure.estimated', { tape: { girth: 560 } }],
-    ['spacing.crowded', { spacing: even(0.3) }],
+    ['spacing.crowded', { spacing: even(0.45) }],
     ['hold.smoothUnheld', { cap: NO_CAP, ...hairOf({ texture: 'straight' }), spacing: even(1) }],
     ['supply.noReserve', { reserveShare: 0, ...hairOf({ piecesPerPack: 1 }) }],
     ['knot.loopStays', hairOf({ loop: 'ring', loopComesOff: false })],
@@ -203,6 +204,58 @@ describe('findings', () => {
     ['hair.latex', hairOf({ loop: 'slidingBand', loopComesOff: true })],
   ])('%s is found', (code, change) => {
     expect(codes(change)).toContain(code);
+  });
+
+  it('with one measure or two none is called wrong: unusual, or not together', () => {
+    const told = (tape: PlanInputs['tape']) => pipeline.plan(plainInputs({ tape })).findings;
+    const one = told({ girth: 480 });
+    expect(one.find((f) => f.code === 'measure.unusual')?.what).toBe('Unusual: read it again.');
+    const two = told({ girth: 600, earToEarTop: 260 });
+    expect(two.find((f) => f.code === 'measure.unusual')?.what).toBe('These two don’t go together.');
+    for (const findings of [one, two]) expect(findings.map((f) => f.code)).not.toContain('measure.contradictory');
+    expect(pipeline.plan(plainInputs({ tape: { girth: 480 } })).head.fit.measures[0].fittedMm).toBeLessThan(490);
+  });
+
+  it('while nothing is measured nothing is ranked; the head then stands at 64, 78 and 77 of 100 women (Gordon et al. 1989, from memory)', () => {
+    expect(pipeline.plan(plainInputs({ tape: {} })).head.standings).toEqual([]);
+    const { shape, girthMm } = pipeline.head(plainInputs({ tape: {} }));
+    expect(standings(shape, girthMm).map((s) => s.ofWomen)).toEqual([64, 78, 77]);
+  });
+
+  it('the face edge closer lays more knots there, and what is left out is told', () => {
+    const at = (faceEdge: number) =>
+      pipeline.plan(
+        plainInputs({ spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.25, nape: 1.5, faceEdge } } }),
+      );
+    const [wide, close] = [at(1), at(0.5)];
+    const edge = (r: typeof wide) => r.knots.filter((k) => k.zone === 'faceEdge').length;
+    expect(edge(close)).toBeGreaterThan(edge(wide));
+    for (const r of [wide, close])
+      expect(r.findings.some((f) => f.code === 'rows.leftOut')).toBe(r.rowScheme.thinnedOutKnots > 0);
+  });
+
+  it('a part that leaves the head is ended there, and it is said', () => {
+    const off = pipeline.plan(
+      plainInputs({ part: { kind: 'line', frontMm: 50, endMm: 50, lengthMm: 330, bendMm: 35 } }),
+    );
+    expect(off.findings.map((f) => f.code)).toContain('rows.partOffHead');
+    expect(off.part.lengthMm).toBeLessThan(330);
+    expect(pipeline.plan(plainInputs()).findings.map((f) => f.code)).not.toContain('rows.partOffHead');
+  });
+
+  it('absurd hair stops with a sentence; more knots than anyone hooks are refused', () => {
+    const stops = (change: Partial<PlanInputs>) =>
+      pipeline
+        .plan(plainInputs(change))
+        .findings.filter((f) => f.severity === 'stop')
+        .map((f) => f.code);
+    expect(stops(hairOf({ piecesPerPack: 1, packMassG: 900 }))).toEqual(['hair.absurdPiece', 'hair.absurdMass']);
+    expect(stops(hairOf({ piecesPerPack: 1000, packMassG: 10 }))).toEqual(['hair.absurdPiece']);
+    expect(stops({})).toEqual([]);
+    const closest = { part: 0.35, top: 0.35, back: 0.35, nape: 0.35, faceEdge: 0.35 };
+    expect(() => pipeline.plan(plainInputs({ spacing: { said: 'centres', fingers: closest } }))).toThrow(
+      /nobody hooks more than 1500/,
+    );
   });
 
   it('one reading far off is named with its fix, not the whole head refused', () => {

@@ -6,6 +6,7 @@ import type { Head, Part } from '../head/index.ts';
 import {
   type Cap,
   FAMILY_INFO,
+  type Family,
   type Fringe,
   lowerFirst,
   type RodPlace,
@@ -77,7 +78,14 @@ export function whyNot(
 }
 
 /** Where rings begin, and how wide the coil there is. */
-export function tieOf(crown: Vec3, base: Pick<LaidBase, 'sections' | 'bumps'>): { at: Vec3; coilMm: number } {
+export function tieOf(
+  crown: Vec3,
+  family: Family,
+  base: Pick<LaidBase, 'sections' | 'bumps'>,
+): { at: Vec3; coilMm: number } {
+  // Half up, the hair that stays in sight is drawn to the tie; what hangs below is tied on its own.
+  const top = family === 'halfUp' ? base.sections.find((s) => s.role === 'inSight') : undefined;
+  if (top) return { at: top.tieMm, coilMm: LEAST_COIL_MM };
   const tied = base.sections.filter((s) => s.role === 'base');
   if (tied.length === 0) return { at: crown, coilMm: LEAST_COIL_MM };
   const at = tied.reduce((a, b) => (b.massG > a.massG ? b : a)).tieMm;

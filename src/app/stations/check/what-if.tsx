@@ -6,7 +6,7 @@ import type { Look } from '../../../core/plan/index.ts';
 import type { History } from '../../../model/history.ts';
 import { holdsPlan, keptPlans, nameOf } from '../../../store/plans.ts';
 import { useAgainst } from '../../ask/against.ts';
-import { type Figures, figuresOf } from '../../ask/figures.ts';
+import { asBefore, type Figures, figuresOf } from '../../ask/figures.ts';
 import { db } from '../../session/database.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
 import { SelectField } from '../../ui/field.tsx';
@@ -79,14 +79,15 @@ function stepsBack({ past, present }: History) {
 
 function differences(was: Figures, now: Figures, currency: string) {
   const rows: ReadonlyArray<readonly [string, (f: Figures) => string]> = [
-    ['Hidden', (f) => `${f.cover ?? '…'} %`],
+    ['Hidden', (f) => `${f.cover === undefined ? '…' : Math.round(f.cover)} %`],
     ['Pieces', (f) => String(f.pieces)],
     ['Packs', (f) => String(f.packs)],
     ['Hours', (f) => hours(f.minutes)],
     ['Price', (f) => money(f.price, currency)],
     ['Weight', (f) => `${f.massG} g`],
   ];
-  return rows.map(([name, show]) => [name, show(was), show(now)] as const);
+  const before = asBefore(was, now);
+  return rows.map(([name, show]) => [name, show(before), show(now)] as const);
 }
 
 function lookDifferences(was: Look, now: Look) {
@@ -94,7 +95,8 @@ function lookDifferences(was: Look, now: Look) {
   return [
     ...SIDES.map((s) => {
       const name = `Shows, ${s === 'behind' ? s : `from the ${s}`}`;
-      return [name, percent(was.seen[s]), percent(now.seen[s])] as const;
+      const isSame = Math.abs(was.seen[s] - now.seen[s]) < 0.01;
+      return [name, percent((isSame ? now : was).seen[s]), percent(now.seen[s])] as const;
     }),
     ['Knots that show', seen(was), seen(now)] as const,
   ];

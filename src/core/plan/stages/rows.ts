@@ -28,9 +28,9 @@ import { stage } from './stage.ts';
 /** Where the hair of a base is drawn together, on the rows' head, and how wide its coil is. */
 const tie = stage(
   'tie',
-  ({ of }) => ({ head: of(head), base: of(base), turned: of(side).turned }),
-  ({ head: { mark }, base: laid, turned }) => {
-    const { at, coilMm } = tieOf(mark.crown, laid);
+  ({ inputs, of }) => ({ head: of(head), base: of(base), family: inputs.base.family, turned: of(side).turned }),
+  ({ head: { mark }, base: laid, family, turned }) => {
+    const { at, coilMm } = tieOf(mark.crown, family, laid);
     return { at: turned ? ([0 - at[0], at[1], at[2]] as const) : at, coilMm };
   },
 );

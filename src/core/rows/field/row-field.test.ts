@@ -5,7 +5,8 @@ import { sphere } from '../../../../tests/helpers/spheres.ts';
 import { distanceFrom } from '../../geometry/eikonal.ts';
 import { smoothField } from '../../geometry/smooth.ts';
 import { nearestVertex } from '../../geometry/surface-mesh.ts';
-import { type LinePart, partInWords, partPolyline } from '../../head/part.ts';
+import { aboveHairline } from '../../head/hairline.ts';
+import { type LinePart, partInWords, partPolyline, walkPart } from '../../head/part.ts';
 import type { ScalpFields } from '../../head/scalp-fields.ts';
 import { ramp, rowField } from './row-field.ts';
 import { CountTable, EVEN_ZONES, FactorTable, faceEdgeFactor, napeFactor, partFactor } from './zones.ts';
@@ -36,6 +37,30 @@ describe('part', () => {
       }),
       { seed: 51, numRuns: 30 },
     );
+  });
+
+  it('keeps within the scalp and to its length on any head, or is ended at the hairline: every legal part', () => {
+    const heads = [-2, 0, 2].map((q) => wholeHead(Float64Array.of(q, 0, 0, q / 2, 0, 0, 0, 0), 12));
+    for (const { shape, line } of heads)
+      for (const frontMm of [-65, -40, 0, 22, 50, 65])
+        for (const endMm of [-65, -20, 0, 50, 65])
+          for (const lengthMm of [30, 110, 260])
+            for (const bendMm of [-35, 0, 35]) {
+              const walk = walkPart(shape, line, { kind: 'line', frontMm, endMm, lengthMm, bendMm });
+              const p = walk.pointsMm;
+              expect(p.every(Number.isFinite)).toBe(true);
+              let length = 0;
+              for (let i = 3; i < p.length; i += 3) {
+                length += Math.hypot(p[i] - p[i - 3], p[i + 1] - p[i - 2], p[i + 2] - p[i - 1]);
+                expect(aboveHairline(line, p[i], p[i + 1], p[i + 2])).toBeGreaterThan(0);
+              }
+              expect(length).toBeLessThanOrEqual(lengthMm + 1e-6);
+              expect(Math.abs(length - walk.lengthMm)).toBeLessThan(0.05 * lengthMm + 1);
+              if (walk.lengthMm < lengthMm) {
+                const end = p.length - 3;
+                expect(aboveHairline(line, p[end], p[end + 1], p[end + 2])).toBeLessThan(0.06);
+              }
+            }
   });
 
   it('on the other side is its mirror image', () => {
