@@ -143,10 +143,10 @@ const partOffHead: Check = ({ part }, { part: { lengthMm, movedInMm } }) => {
     code: 'rows.partOffHead',
     severity: 'caution',
     station: 'rows',
-    what: short > PART_SLACK_MM ? 'The part reaches the hairline before its end.' : 'The part begins too far aside.',
+    what: short > PART_SLACK_MM ? 'The part is too long for the head.' : 'The part begins too far aside.',
     why:
       short > PART_SLACK_MM
-        ? `It is told to run ${Math.round(part.lengthMm)} mm and leaves the hair after ${Math.round(lengthMm)}. Everything is worked out with the shorter one.`
+        ? `It is told to run ${Math.round(part.lengthMm)} mm and reaches the hairline or the nape after ${Math.round(lengthMm)}. Everything is worked out with the shorter one.`
         : `There is no front hairline so far out: it begins ${Math.round(movedInMm)} mm nearer to the middle. Everything is worked out with that.`,
   };
 };

@@ -194,7 +194,7 @@ describe('findings', () => {
       },
     ],
     ['measure.estimated', { tape: { girth: 560 } }],
-    ['spacing.crowded', { spacing: even(0.45) }],
+    ['spacing.crowded', { spacing: even(0.5), ...hairOf({ packMassG: 200 }) }],
     ['hold.smoothUnheld', { cap: NO_CAP, ...hairOf({ texture: 'straight' }), spacing: even(1) }],
     ['supply.noReserve', { reserveShare: 0, ...hairOf({ piecesPerPack: 1 }) }],
     ['knot.loopStays', hairOf({ loop: 'ring', loopComesOff: false })],

@@ -54,11 +54,13 @@ describe('part', () => {
                 length += Math.hypot(p[i] - p[i - 3], p[i + 1] - p[i - 2], p[i + 2] - p[i - 1]);
                 expect(aboveHairline(line, p[i], p[i + 1], p[i + 2])).toBeGreaterThan(0);
               }
-              expect(length).toBeLessThanOrEqual(lengthMm + 1e-6);
+              expect(length).toBeLessThanOrEqual(1.01 * lengthMm);
               expect(Math.abs(length - walk.lengthMm)).toBeLessThan(0.05 * lengthMm + 1);
               if (walk.lengthMm < lengthMm) {
                 const end = p.length - 3;
-                expect(aboveHairline(line, p[end], p[end + 1], p[end + 2])).toBeLessThan(0.06);
+                // At the hairline, or where the nape begins behind.
+                const isAtNape = p[end + 2] < 0 && p[end + 1] < 0.4 * -p[end + 2];
+                if (!isAtNape) expect(aboveHairline(line, p[end], p[end + 1], p[end + 2])).toBeLessThan(0.06);
               }
             }
   });
