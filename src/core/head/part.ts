@@ -99,10 +99,11 @@ function advance(head: HeadShape, here: Point, angle: number, wantedX: number, s
   while (away(surfacePoint(head, here[0] + aside, angle)) > ASIDE * step) aside /= 2;
   const x = here[0] + aside;
   const radius = Math.sqrt(here[1] * here[1] + here[2] * here[2]);
-  let turned = Math.sqrt(step * step - aside * aside) / radius;
+  const sideways = away(surfacePoint(head, x, angle)) ** 2;
+  let turned = Math.sqrt(step * step - sideways) / radius;
   let point = surfacePoint(head, x, angle + turned);
-  for (let k = 0; k < 4; k++) {
-    turned *= step / away(point);
+  for (let k = 0; k < 3; k++) {
+    turned *= Math.sqrt((step * step - sideways) / Math.max(1e-12, away(point) ** 2 - sideways));
     point = surfacePoint(head, x, angle + turned);
   }
   return { angle: angle + turned, point };
