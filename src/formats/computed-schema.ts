@@ -17,7 +17,7 @@ import {
 import { amount, changeId } from '../model/checks.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';
-export const COMPUTED_VERSION = 5;
+export const COMPUTED_VERSION = 6;
 
 const words = string().strict().defined();
 const figure = number().strict().required();
