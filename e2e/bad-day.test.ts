@@ -30,13 +30,13 @@ describe('a full disk', () => {
       `/disk is full: nothing was lost/.test(document.querySelector('.stub')?.textContent)`,
       'the sentence',
     );
-    expect(await (await browser.find('[data-zone="top"]')).getAttribute('aria-valuenow')).toBe('3');
+    expect(await (await browser.find('[data-zone="top"]')).getAttribute('aria-valuenow')).toBe('4');
     await freeDisk();
     await browser.press('Try again');
     await browser.until(`document.querySelector('[data-testid=last-deed]')`, 'the trouble to end');
     await browser.driver.navigate().refresh();
     await browser.settled();
-    expect(await (await browser.appears('[data-zone="top"]')).getAttribute('aria-valuenow')).toBe('3');
+    expect(await (await browser.appears('[data-zone="top"]')).getAttribute('aria-valuenow')).toBe('4');
     await browser.chord(Key.CONTROL, 'z');
     await browser.until(`document.querySelector('[data-zone=top]').ariaValueNow === '0.5'`, 'undo over the reload');
   });

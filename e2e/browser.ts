@@ -38,6 +38,9 @@ export interface BrowserOptions {
   readonly profile?: string;
 }
 
+/** Longer than any machine takes; shorter by hand, to find what fails. */
+const WAIT_MS = Number(process.env.MESHWORK_WAIT_MS ?? 400_000);
+
 export class Browser {
   readonly downloads: string;
 
@@ -125,7 +128,7 @@ export class Browser {
   }
 
   /** Waits until the script gives something true. */
-  async until<T>(body: string, what: string, ms = 400_000): Promise<T> {
+  async until<T>(body: string, what: string, ms = WAIT_MS): Promise<T> {
     const end = Date.now() + ms;
     for (;;) {
       const value = await this.script<T>(`return (${body})`);

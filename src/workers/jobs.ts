@@ -5,11 +5,10 @@
 
 import type { BaseEdit, Candidate, Flattening } from '../core/base/index.ts';
 import type { ShownOnHead } from '../core/cover/index.ts';
-import { type Judged, type PlanResult, planWithFindings } from '../core/findings/index.ts';
+import { type Judged, type LookTold, lookTold, type PlanResult, planWithFindings } from '../core/findings/index.ts';
 import type { DirectionDeg, MeasureEffect } from '../core/head/index.ts';
 import {
   type GuessRange,
-  guessRange,
   type HairOnHead,
   type HeadInputs,
   type HeadScene,
@@ -23,7 +22,6 @@ import {
   spacingStep,
   tryEdit,
   type WhyHere,
-  whyHere,
 } from '../core/plan/index.ts';
 import type { UseFigures, UsesAsked } from '../core/search/index.ts';
 
@@ -34,11 +32,12 @@ export type JobResult<T> =
 export interface Jobs {
   plan(inputs: PlanInputs): JobResult<PlanResult>;
   spacingStep(inputs: PlanInputs): JobResult<SpacingStep>;
-  look(asked: LookAsked): JobResult<Look>;
+  /** With what is said of it. */
+  look(asked: LookAsked): JobResult<LookTold>;
   /** The same in another pose or age: a job of its own, so that neither makes the other stale. */
   lookAs(asked: LookAsked): JobResult<Look>;
   fallingHair(asked: LookAsked): Promise<JobResult<HairOnHead>>;
-  guessRange(asked: LookAsked): JobResult<GuessRange>;
+  guessRange(asked: LookAsked): Promise<JobResult<GuessRange>>;
   /** All of it at once, for a file. */
   judge(inputs: PlanInputs): Promise<JobResult<Judged>>;
   /** Of the second against the first, at every vertex of the second. */
@@ -46,7 +45,7 @@ export interface Jobs {
     readonly first: ShownOnHead;
     readonly second: ShownOnHead;
   }): Promise<JobResult<Float32Array>>;
-  why(asked: LookAsked & { readonly at: DirectionDeg }): JobResult<WhyHere>;
+  why(asked: LookAsked & { readonly at: DirectionDeg }): Promise<JobResult<WhyHere>>;
   /** What candidates of a best-use search come to; those that can't be laid come to nothing. */
   evaluateUses(asked: UsesAsked): Promise<JobResult<Array<UseFigures | undefined>>>;
   headScene(inputs: HeadInputs): JobResult<HeadScene>;
@@ -68,13 +67,16 @@ export function createJobs(): Jobs {
   return {
     plan: (inputs) => attempt(() => planWithFindings(graph, inputs)),
     spacingStep: (inputs) => attempt(() => spacingStep(graph, inputs)),
-    look: (asked) => attempt(() => graph.ask(asked).of(look)),
+    look: (asked) => attempt(() => lookTold(graph, asked)),
     lookAs: (asked) => attempt(() => graph.ask(asked).of(look)),
     fallingHair: async (asked) => {
       const { fallingHair } = await import('../core/plan/ask/falling-hair.ts');
       return attempt(() => fallingHair(graph, asked));
     },
-    guessRange: (asked) => attempt(() => guessRange(graph, asked)),
+    guessRange: async (asked) => {
+      const { guessRange } = await import('../core/plan/ask/look-advice.ts');
+      return attempt(() => guessRange(graph, asked));
+    },
     judge: async (inputs) => {
       const { judge } = await import('../core/findings/judge.ts');
       return attempt(() => judge(graph, inputs));
@@ -83,7 +85,10 @@ export function createJobs(): Jobs {
       const { lookDifference } = await import('../core/cover/difference.ts');
       return attempt(() => lookDifference(first, second));
     },
-    why: (asked) => attempt(() => whyHere(graph, asked)),
+    why: async (asked) => {
+      const { whyHere } = await import('../core/plan/ask/look-advice.ts');
+      return attempt(() => whyHere(graph, asked));
+    },
     evaluateUses: async (asked) => {
       const { evaluateUses } = await import('../core/search/evaluate.ts');
       return attempt(() => evaluateUses(asked));

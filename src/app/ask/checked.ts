@@ -1,18 +1,15 @@
 /** All that is known of how the plan looks, for every station: the tally's look, Check's own, hair, ranges, findings. */
 import { useMemo } from 'react';
-import type { Finding, lookFindings, PlanResult } from '../../core/findings/index.ts';
+import type { Finding, LookTold, PlanResult } from '../../core/findings/index.ts';
 import type { GuessRange, HairOnHead, Look } from '../../core/plan/index.ts';
-import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanSession } from '../session/plan-session.ts';
-import { useLoaded } from '../session/use-loaded.ts';
 import { useView } from '../view/view-store.ts';
 import type { Answer } from './ask.ts';
-import { inputsOf } from './fineness.ts';
 import { useFallingHair, useGuessRange, useLook, useLookAs } from './look.ts';
 
 export interface Checked {
   /** At rest and finished; of the plan before while the next is worked out. */
-  readonly looked: Answer<Look> | undefined;
+  readonly looked: Answer<LookTold> | undefined;
   /** In the pose and age that she chose. */
   readonly lookAs: Look | undefined;
   readonly hair: HairOnHead | undefined;
@@ -35,7 +32,7 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
   const soFar = useView((v) => v.check.soFar);
   const hair = useFallingHair(plan, atCheck, isDraft, knotsIn);
   const range = useGuessRange(plan, isDraft);
-  const findings = useFindings(plan, result, looked);
+  const findings = useFindings(result, looked);
   const seenIds = useMemo(() => {
     const look = atCheck && lookedAs?.isCurrent ? lookedAs.value : undefined;
     return look && new Set(result?.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
@@ -63,19 +60,10 @@ function useKnotsIn(result: PlanResult | undefined): number | undefined {
 }
 
 /** The look is that of this very plan or says nothing. */
-function useFindings(
-  plan: PlanDocument,
-  result: PlanResult | undefined,
-  look: Answer<Look> | undefined,
-): readonly Finding[] {
-  const judge = useLoaded<typeof lookFindings>(look && loadJudge);
+function useFindings(result: PlanResult | undefined, look: Answer<LookTold> | undefined): readonly Finding[] {
   const current = look?.isCurrent ? look.value : undefined;
   return useMemo(() => {
     if (!result) return [];
-    if (!judge || !current) return result.findings;
-    return [...result.findings, ...judge(inputsOf(plan), result, current)];
-  }, [plan, result, current, judge]);
+    return current ? [...result.findings, ...current.findings] : result.findings;
+  }, [result, current]);
 }
-
-/** Words about a look come with the first look. */
-const loadJudge = () => import('../../core/findings/look.ts').then((m) => m.lookFindings);

@@ -1,5 +1,6 @@
 /** How the plan looks: for the tally at every change, for Check as she wants to see it, and what the guesses leave open. */
 import { POSES } from '../../core/fall/index.ts';
+import type { LookTold } from '../../core/findings/index.ts';
 import type { DirectionDeg } from '../../core/head/index.ts';
 import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
@@ -14,7 +15,7 @@ const LINGER_MS = 120;
 const RANGE_REST_MS = 1500;
 
 /** At rest and finished: what the tally shows. */
-export function useLook(plan: PlanDocument, isDraft: boolean): Answer<Look> | undefined {
+export function useLook(plan: PlanDocument, isDraft: boolean): Answer<LookTold> | undefined {
   const lingering = useResting(plan, LINGER_MS);
   const asked = isDraft ? lingering : plan;
   const { answer } = useAsk(planner, 'look', asked && { inputs: inputsOf(asked) });

@@ -1,7 +1,7 @@
 /** The graph that a plan is worked out by, and questions beyond the plan. */
 export { coverRange } from './ask/cover-range.ts';
 export { fallingHair } from './ask/falling-hair.ts';
-export { guessRange, whyHere } from './ask/look-advice.ts';
+export { guessRange } from './ask/look-advice.ts';
 export { type HeadScene, headScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export { tryEdit } from './ask/try-edit.ts';

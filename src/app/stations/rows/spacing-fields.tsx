@@ -1,26 +1,20 @@
 /** Spacing as two beads on a thread with her own fingers between them; the right bead is dragged. */
 import { Slider } from 'radix-ui';
-import { useId, useRef } from 'react';
-import { gapsComeTo, type PlanResult } from '../../../core/findings/index.ts';
+import { lazy, Suspense, useId, useRef } from 'react';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Part } from '../../../core/head/index.ts';
-import {
-  FULLNESS_INFO,
-  fingersFigure,
-  gapsInWords,
-  SCHEME_INFO,
-  type SpacingZone,
-  ZONES,
-  zoneName,
-} from '../../../core/trade/index.ts';
-import { leaveGapsToHair, setGap, setSaid } from '../../../model/commands.ts';
-import { fingerMm, planInputs, schemeOf } from '../../../model/to-inputs.ts';
-import { useLook } from '../../ask/look.ts';
+import { fingersFigure, SCHEME_INFO, type SpacingZone, ZONES, zoneName } from '../../../core/trade/index.ts';
+import { setGap, setSaid } from '../../../model/commands.ts';
+import { fingerMm, schemeOf } from '../../../model/to-inputs.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+
+/** Asked for when the rest stands: it needs more of the core. */
+const ForThisHair = lazy(() => import('./for-this-hair.tsx').then((m) => ({ default: m.ForThisHair })));
 
 const FINGER_PX = 31;
 const HEIGHT = 37;
 const X0 = 7;
-const LONGEST = 3;
+const LONGEST = 4;
 const STEP = 0.25;
 
 export function SpacingBench({
@@ -77,36 +71,12 @@ export function SpacingBench({
             />
           ))}
       </div>
-      {result && <ForThisHair session={session} result={result} />}
+      {result && (
+        <Suspense>
+          <ForThisHair session={session} result={result} />
+        </Suspense>
+      )}
     </>
-  );
-}
-
-/** The gaps that reach what she aims at with the least of this hair; one tap leaves them to it. */
-function ForThisHair({ session, result }: { readonly session: PlanSession; readonly result: PlanResult }) {
-  const { plan } = session;
-  const gaps = useLook(plan, session.isDraft)?.value.gaps;
-  if (!gaps) return null;
-  const words = gapsInWords(gaps.forHair, plan.part.kind as Part['kind']);
-  if (result.spacing.hers.length === 0)
-    return (
-      <p className="note mt-2" data-testid="for-hair">
-        Left to the hair: the widest at which it comes out {FULLNESS_INFO[plan.finish.fullness].name}
-        {gaps.reached ? '' : ', as near as it gets'}. They follow it until you set your own.
-      </p>
-    );
-  return (
-    <p className="note mt-2" data-testid="for-hair">
-      For this hair: {words}; {gapsComeTo(planInputs(plan), result, gaps)}.{' '}
-      <button
-        type="button"
-        className="word text-note underline underline-offset-3"
-        onClick={() => session.apply(leaveGapsToHair(plan))}
-        data-testid="take-for-hair"
-      >
-        Take these
-      </button>
-    </p>
   );
 }
 

@@ -39,6 +39,7 @@ describe('part', () => {
     );
   });
 
+  // biome-ignore lint/complexity/noExcessiveCognitiveComplexity: five loops over what a part may be
   it('keeps within the scalp and to its length on any head, or is ended at the hairline: every legal part', () => {
     const heads = [-2, 0, 2].map((q) => wholeHead(Float64Array.of(q, 0, 0, q / 2, 0, 0, 0, 0), 12));
     for (const { shape, line } of heads)
