@@ -18,6 +18,7 @@ import { flatterParking } from '../src/core/plan/ask/advice.ts';
 import { fallingHair } from '../src/core/plan/ask/falling-hair.ts';
 import { headScene } from '../src/core/plan/ask/scene.ts';
 import type { PlanInputs } from '../src/core/plan/inputs.ts';
+import { gaps } from '../src/core/plan/stages/for-hair.ts';
 import { evaluateUses } from '../src/core/search/evaluate.ts';
 import { searchSpace } from '../src/core/search/use.ts';
 import { deepPartStraight } from '../src/demo/plans.ts';
@@ -178,6 +179,16 @@ time(
 );
 time('hair in space, to be drawn', 8, (i) =>
   fallingHair(atelier.graph, { inputs: base, guesses: { ...guesses, loft: 1 + 1e-3 * (i + 9) } }),
+);
+// A product is chosen and the gaps follow it: followed by the eye up to 60 ms.
+time(
+  'gaps for a new product',
+  20,
+  (i) => {
+    const products = base.products.map((p) => ({ ...p, packMassG: p.packMassG + 0.01 * (i + 1) }));
+    atelier.graph.ask({ inputs: { ...base, products } }).of(gaps);
+  },
+  60,
 );
 const space = searchSpace(
   base,

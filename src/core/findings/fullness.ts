@@ -9,6 +9,7 @@ import {
   FULLNESS_INFO,
   gapsInWords,
   lowerFirst,
+  SCHEME_INFO,
   type SpacingZone,
   TEXTURE_INFO,
   ZONES,
@@ -40,8 +41,7 @@ export const tooThin: LookCheck = (inputs, result, look) => {
 };
 
 export const tooWide: LookCheck = (inputs, result, look) => {
-  // On bands and rods the base says where pieces go.
-  if (inputs.rows.scheme === 'grid' || inputs.rows.scheme === 'rods') return undefined;
+  if (isGivenByBase(inputs)) return undefined;
   const { fingers, forHair } = look.gaps;
   const aim = FULLNESS_INFO[inputs.finish.fullness];
   const wide = ZONES.filter(
@@ -106,25 +106,34 @@ export const heavy: LookCheck = (inputs, result, look) => {
   };
 };
 
+/** On bands and rods the base says where pieces go: a gap has no say. */
+const isGivenByBase = ({ rows }: PlanInputs) => SCHEME_INFO[rows.scheme].gapsBy !== undefined;
+
 /** More than this many times the pieces is said in so many words. */
 const MANY_MORE = 2;
 
 /** Sets zones to the gap for this hair, each its own, and says what that comes to; nothing where they have it already. */
 function mend(inputs: PlanInputs, result: Plan, { gaps }: Look, zones: readonly SpacingZone[]): { fix?: NamedFix } {
   const changed = zones.filter((z) => gaps.fingers[z] !== gaps.forHair[z]);
-  if (changed.length === 0) return {};
+  if (changed.length === 0 || isGivenByBase(inputs)) return {};
   const fingers = Object.fromEntries(changed.map((z) => [z, gaps.forHair[z]]));
   return {
     fix: {
-      deed: `Set ${gapsInWords(fingers, inputs.part.kind)}: ${gapsComeTo(inputs, result, gaps)}`,
+      deed: `Set ${gapsInWords(fingers, inputs.part.kind)}: ${gapsComeTo(inputs, result, gaps, changed)}`,
       change: { kind: 'setSpacing', fingers },
     },
   };
 }
 
-/** About what the gaps for this hair would make of pieces, packs and hours. */
-export function gapsComeTo(inputs: PlanInputs, { knots, pieces, supply, time }: Plan, gaps: HairGaps): string {
-  const factor = gaps.filling.pieces > 0 ? gaps.fillingForHair.pieces / gaps.filling.pieces : 1;
+/** About what the gaps for this hair, in those zones, would make of pieces, packs and hours. */
+export function gapsComeTo(
+  inputs: PlanInputs,
+  { knots, pieces, supply, time }: Plan,
+  { filling, fillingForHair }: HairGaps,
+  changed: readonly SpacingZone[] = ZONES,
+): string {
+  const then = ZONES.reduce((n, z) => n + (changed.includes(z) ? fillingForHair : filling).piecesIn[z], 0);
+  const factor = filling.pieces > 0 ? then / filling.pieces : 1;
   const hooked = new Map(pieces.map((p) => [p.cut, p]));
   const demands = demandsOf(inputs.cuts, knots, hooked).map((d) => ({ ...d, knots: Math.round(d.knots * factor) }));
   const { packs } = planSupply(inputs.products, demands, inputs.reserveShare);
