@@ -9,7 +9,7 @@ import { exp } from '../numerics/index.ts';
 import { faceEdgeFactor, napeFactor, partFactor } from '../rows/index.ts';
 import { type SpacingZone, ZONES } from '../trade/index.ts';
 import type { Cells } from './cells.ts';
-import type { Reach } from './reach.ts';
+import type { CellReach } from './reach.ts';
 
 export type ByZone = Readonly<Record<SpacingZone, number>>;
 
@@ -39,7 +39,8 @@ export interface CellPiece {
 
 export interface Hooked {
   readonly ground: Ground;
-  readonly reach: Reach;
+  /** Of the piece of each cell. */
+  readonly reach: readonly CellReach[];
   readonly pieces: readonly CellPiece[];
 }
 
@@ -96,8 +97,9 @@ export function fillingAt({ ground, reach, pieces }: Hooked, centresMm: ByZone):
     if (n === 0) continue;
     piecesIn[places[from].zone] += n;
     massG += n * pieces[from].massG;
-    volume += n * pieces[from].massG * pieces[from].mm3PerG * reach.lies[from];
-    for (let to = 0, at = from * count; to < count; to++, at++) hides[to] += n * reach.hidesMm2[at];
+    const { hidesMm2, lies } = reach[from];
+    volume += n * pieces[from].massG * pieces[from].mm3PerG * lies;
+    for (let to = 0; to < count; to++) hides[to] += n * hidesMm2[to];
   }
   const hiddenIn: Record<SpacingZone, number> = { ...NONE };
   for (let i = 0; i < count; i++)

@@ -2,4 +2,4 @@
 export { CROWDED, cellPiece, type HairGaps, hairGaps } from './for-hair.ts';
 export { ZONE_SPARES } from './gaps.ts';
 export { groundOf, zoneAt } from './ground.ts';
-export { reachOfPieces } from './reach.ts';
+export { ReachStore } from './reach.ts';

@@ -1,7 +1,7 @@
 /** Gaps for the hair: the scalp in cells, where each zone's pieces come to lie, and the gaps that reach what she aims at. */
 import { inSight } from '../../base/index.ts';
 import { AT_REST, fallWays, wornRibbons } from '../../fall/index.ts';
-import { cellPiece, groundOf, hairGaps, reachOfPieces } from '../../fullness/index.ts';
+import { cellPiece, groundOf, hairGaps, ReachStore } from '../../fullness/index.ts';
 import { seenInMirror } from '../../geometry/index.ts';
 import { cutFor, type HookedPiece } from '../../hair/index.ts';
 import type { SpacingZone } from '../../trade/index.ts';
@@ -36,17 +36,23 @@ const rowsWays = stage(
   ({ mesh, fromPart }) => fallWays(mesh, fromPart, AT_REST),
 );
 
+const reachStore = stage(
+  'reachStore',
+  ({ of }) => ({ mesh: of(rowsHead).mesh, ground: of(ground), ways: of(rowsWays) }),
+  ({ mesh, ground: { cells }, ways }) => new ReachStore(mesh, cells, ways),
+);
+
 /** The scalp with a piece of its zone in every cell. */
 const hookedCells = stage(
   'hookedCells',
   ({ inputs, of }) => ({
     ground: of(ground),
     rowed: of(rowsHead),
-    ways: of(rowsWays),
+    store: of(reachStore),
     told: { products: inputs.products, cuts: inputs.cuts, finish: inputs.finish, guesses: inputs.guesses },
     zones: inputs.pieces,
   }),
-  ({ ground: cells, rowed: { mesh, mark }, ways, told, zones }) => {
+  ({ ground: cells, rowed: { mesh, mark }, store, told, zones }) => {
     const counted = new Map<SpacingZone, number>();
     const knots = cells.places.map(({ zone }, i) => {
       const n = counted.get(zone) ?? 0;
@@ -58,7 +64,7 @@ const hookedCells = stage(
     const hung = wornRibbons(knots, { ...told, age: 'finished' }, mark);
     return {
       ground: cells,
-      reach: reachOfPieces(mesh, cells.cells, ways, hung.ribbons),
+      reach: store.of(hung.ribbons),
       pieces: hung.pieces.map((piece, i) => cellPiece(piece, hung.textures[i], told.guesses)),
     };
   },
