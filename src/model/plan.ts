@@ -77,7 +77,8 @@ function canBeLaid(
   const finger = fingerOf(fingers, unit ?? 'cm');
   if (finger === undefined || spacing?.said !== 'centres') return true;
   const near = Object.values(spacing.fingers ?? {}).find(
-    (f) => typeof f === 'number' && f * finger < LEAST_CENTRES_MM - 1e-9,
+    // What is outside the limits has its own sentence.
+    (f) => typeof f === 'number' && f >= SPACING_LIMITS_FINGERS[0] && f * finger < LEAST_CENTRES_MM - 1e-9,
   );
   if (near === undefined) return true;
   return context.createError({
