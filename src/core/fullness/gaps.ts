@@ -97,9 +97,9 @@ export function fillingAt({ ground, reach, pieces }: Hooked, centresMm: ByZone):
     if (n === 0) continue;
     piecesIn[places[from].zone] += n;
     massG += n * pieces[from].massG;
-    const { hidesMm2, lies } = reach[from];
+    const { reaches, hidesMm2, lies } = reach[from];
     volume += n * pieces[from].massG * pieces[from].mm3PerG * lies;
-    for (let to = 0; to < count; to++) hides[to] += n * hidesMm2[to];
+    for (let k = 0; k < reaches.length; k++) hides[reaches[k]] += n * hidesMm2[k];
   }
   const hiddenIn: Record<SpacingZone, number> = { ...NONE };
   for (let i = 0; i < count; i++)

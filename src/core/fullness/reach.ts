@@ -9,7 +9,8 @@ import type { Cells } from './cells.ts';
 
 /** Of one piece hooked in a cell. */
 export interface CellReach {
-  /** Scalp that it hides in every cell, mm², ribbons over each other counted each. */
+  /** Cells that it reaches, and the scalp that it hides in each of them, mm², ribbons over each other counted each. */
+  readonly reaches: Uint16Array;
   readonly hidesMm2: Float64Array;
   /** Share of its hair that lies on the scalp. */
   readonly lies: number;
@@ -63,7 +64,8 @@ export class ReachStore {
       }
       lies += tracer.arcMm[tracer.steps] / piece.lengthMm / strands;
     }
-    return { hidesMm2, lies };
+    const reaches = Uint16Array.from(hidesMm2.keys()).filter((to) => hidesMm2[to] > 0);
+    return { reaches, hidesMm2: Float64Array.from(reaches, (to) => hidesMm2[to]), lies };
   }
 }
 
