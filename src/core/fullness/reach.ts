@@ -64,8 +64,13 @@ export class ReachStore {
       }
       lies += tracer.arcMm[tracer.steps] / piece.lengthMm / strands;
     }
-    const reaches = Uint16Array.from(hidesMm2.keys()).filter((to) => hidesMm2[to] > 0);
-    return { reaches, hidesMm2: Float64Array.from(reaches, (to) => hidesMm2[to]), lies };
+    const reaches: number[] = [];
+    for (let to = 0; to < cells.count; to++) if (hidesMm2[to] > 0) reaches.push(to);
+    return {
+      reaches: Uint16Array.from(reaches),
+      hidesMm2: Float64Array.from(reaches, (to) => hidesMm2[to]),
+      lies,
+    };
   }
 }
 
