@@ -1,6 +1,7 @@
 /** The core in Node against the core in the browser's worker, on plans of every kind: figures, within a stated tolerance. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, inject, it } from 'vitest';
+import { lookTold } from '../src/core/findings/index.ts';
 import { readPlan } from '../src/model/read-plan.ts';
 import { planInputs } from '../src/model/to-inputs.ts';
 import { Planner } from '../tests/helpers/planner.ts';
@@ -85,6 +86,6 @@ it.each(PLANS)('%s', async (name) => {
     return outcome.value;
   };
   const there = { plan: await ask('plan', inputs), look: await ask('look', { inputs }) };
-  const here = plain({ plan: planner.plan(inputs), look: planner.look({ inputs }) });
+  const here = plain({ plan: planner.plan(inputs), look: lookTold(planner.graph, { inputs }) });
   expect(apart(here, there).slice(0, 5)).toEqual([]);
 });
