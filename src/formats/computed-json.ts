@@ -28,7 +28,7 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
       hers: result.spacing.hers,
       forHair: gapFigures(all),
       centresMm: each(result.spacing.centresMm, (v) => round(v, 1)),
-      step: { fingers: step.stepFingers, tighter: step.tighter ?? null, wider: step.wider ?? null },
+      step: { fingers: step.stepFingers, tighter: stepToJson(step.tighter), wider: stepToJson(step.wider) },
     },
     rows: rowFigures(all),
     knots: knotFigures(all),
@@ -59,6 +59,8 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     findings: findingFigures(all),
   };
 }
+
+const stepToJson = (to: SpacingStep['wider']) => (to ? { pieces: to.pieces, packs: to.packs } : null);
 
 function gapFigures({ judged }: Computed) {
   const { gaps } = judged.look;

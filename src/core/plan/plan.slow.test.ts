@@ -166,6 +166,14 @@ describe('a step of spacing', () => {
     expect(step.wider!.packs).toBeLessThanOrEqual(step.tighter!.packs);
   });
 
+  it('keeps within what a plan may hold: a nape as wide as it gets stays, where all are it is no step', () => {
+    const fingers = { part: 1, top: 1.25, back: 2.75, nape: 4, faceEdge: 1.25 };
+    const step = pipeline.spacingStep(plainInputs({ spacing: { said: 'centres', fingers } }));
+    expect(step.wider?.fingers).toEqual({ part: 1.25, top: 1.5, back: 3, nape: 4, faceEdge: 1.5 });
+    expect(step.wider?.pieces).toBe(count(plainInputs({ spacing: { said: 'centres', fingers: step.wider!.fingers } })));
+    expect(pipeline.spacingStep(plainInputs({ spacing: even(4) })).wider).toBeUndefined();
+  });
+
   it('stops where no head holds more', () => {
     expect(pipeline.spacingStep(plainInputs({ spacing: even(0.5) })).tighter).toBeUndefined();
   });

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { SpacingStep } from '../../../core/plan/index.ts';
-import { DOME_INFO, lowerFirst, ZONES } from '../../../core/trade/index.ts';
+import { DOME_INFO, lowerFirst } from '../../../core/trade/index.ts';
 import { setField, setSpacing } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useSpacingStep } from '../../ask/plan.ts';
@@ -33,7 +33,7 @@ export function SupplyBench({ session, result, finding }: WithFinding) {
           beside="A tenth to a quarter is usual: gaps show after separating."
         />
       </div>
-      {step && <OneStep session={session} step={step} result={result} />}
+      {step && <OneStep session={session} step={step} packs={result.supply.packs} />}
       <h3 className="mt-5 text-title">Also needed</h3>
       <AlsoNeeded plan={plan} result={result} />
       <h3 className="mt-5 text-title">Take it with you</h3>
@@ -69,18 +69,13 @@ function ToBuy({ plan, result: { supply } }: Planned) {
 }
 
 /** What a quarter finger wider or closer would do to packs and pieces. */
-function OneStep(props: { readonly session: PlanSession; readonly step: SpacingStep; readonly result: PlanResult }) {
-  const { session, step, result } = props;
+function OneStep(props: { readonly session: PlanSession; readonly step: SpacingStep; readonly packs: number }) {
+  const { session, step, packs } = props;
   const [refusal, setRefusal] = useState<string>();
   const ways = [
-    { by: step.stepFingers, words: 'A quarter finger wider', would: step.wider },
-    { by: -step.stepFingers, words: 'A quarter finger closer', would: step.tighter },
+    { words: 'A quarter finger wider', would: step.wider },
+    { words: 'A quarter finger closer', would: step.tighter },
   ];
-  const move = (by: number, words: string) => {
-    const { plan } = session;
-    const fingers = Object.fromEntries(ZONES.map((z) => [z, Math.max(0.25, result.spacing.fingers[z] + by)]));
-    setRefusal(session.apply({ ...setSpacing(plan, fingers), words }));
-  };
   return (
     <>
       <h3 className="mt-5 text-title">One step of spacing</h3>
@@ -91,12 +86,17 @@ function OneStep(props: { readonly session: PlanSession; readonly step: SpacingS
       )}
       <div className="mt-2 grid gap-2">
         {ways.map(
-          ({ by, words, would }) =>
+          ({ words, would }) =>
             would && (
-              <button key={words} type="button" className="button" onClick={() => move(by, words)}>
+              <button
+                key={words}
+                type="button"
+                className="button"
+                onClick={() => setRefusal(session.apply({ ...setSpacing(session.plan, would.fingers), words }))}
+              >
                 {words}
                 <span className="note block font-normal">
-                  {difference(would.packs - result.supply.packs)}, {would.pieces} pieces
+                  {difference(would.packs - packs)}, {would.pieces} pieces
                 </span>
               </button>
             ),
