@@ -152,6 +152,8 @@ function MeasureNote(props: {
 }) {
   const { fit, readings, plan, effect } = props;
   const show = shownIn(plan);
+  // Without another measure what is left is what people have.
+  const isOnlyOne = TAPE_MEASURES.filter((m) => plan.tape[m].length > 0).length === 1;
   const path = `The tape runs ${TAPE_INFO[fit.measure].path}.`;
   if (fit.givenMm === undefined) {
     return (
@@ -174,8 +176,12 @@ function MeasureNote(props: {
         </>
       )}
       The head fits to {show(fit.fittedMm)}
-      {fit.othersSuggestMm !== undefined && <>; the others alone say {show(fit.othersSuggestMm)}</>}.{' '}
-      {fit.unseenBelowMm !== undefined && <>A slip below {show(fit.unseenBelowMm)} can’t be seen here. </>}
+      {fit.othersSuggestMm !== undefined && (
+        <>
+          ; {isOnlyOne ? 'an average head has' : 'the others alone say'} {show(fit.othersSuggestMm)}
+        </>
+      )}
+      . {fit.unseenBelowMm !== undefined && <>A slip below {show(fit.unseenBelowMm)} can’t be seen here. </>}
       {effect && (
         <>
           {plan.unit === 'in' ? 'Half an inch' : 'A centimetre'} more makes about{' '}
