@@ -84,7 +84,7 @@ interface BestUseState {
 }
 
 /** What has to end with the run. */
-let running: { stopped: boolean; readonly clients: readonly CoreClient[] } | undefined;
+let running: { stopped: boolean; clients: readonly CoreClient[] } | undefined;
 
 function end() {
   if (!running) return;
@@ -138,23 +138,25 @@ export const useBestUse = create<BestUseState>((set, get) => ({
       change(c);
       if (running === mine) end();
     };
+    const check = async (figures: ReadonlyMap<string, UseFigures>) => {
+      if (running !== mine) return;
+      change({ state: 'checking' });
+      // A worker of its own: those of the search are done, or were stopped in the middle.
+      for (const c of mine.clients) c.stop();
+      const checker = startClient();
+      mine.clients = [checker];
+      const checked = await checkedOnFine(checker, { inputs, space, search, figures, judgeMerit });
+      finish({ ...checked, state: mine.stopped ? 'stopped' : 'done', seconds: seconds() });
+    };
     runSearch<UseFigures>({
       search,
       evaluators: mine.clients.map((client) => evaluatorBy(client, inputs, space, () => mine.stopped)),
       meritOf: judgeMerit,
       isStopped: () => mine.stopped,
       onProgress: (figures) => change({ ...summary(search, figures, space), tried: search.tried, seconds: seconds() }),
-    }).then(
-      async (figures) => {
-        if (running !== mine) return;
-        // What is shown in the end is what the head of the plan itself says, within her limits there too.
-        const client = mine.stopped ? startClient() : mine.clients[0];
-        const checked = await checkedOnFine(client, { inputs, space, search, figures, judgeMerit });
-        if (mine.stopped) client.stop();
-        finish({ ...checked, state: mine.stopped ? 'stopped' : 'done', seconds: seconds() });
-      },
-      (error) => finish({ state: 'failed', why: error instanceof Error ? error.message : String(error) }),
-    );
+    })
+      .then(check)
+      .catch((error) => finish({ state: 'failed', why: error instanceof Error ? error.message : String(error) }));
   },
   stop: () => {
     const { run } = get();
@@ -191,9 +193,11 @@ function evaluatorBy(
     const outcome = await client.call('evaluateUses', { inputs, space, genomes });
     if (outcome.state === 'done') return outcome.value;
     if (isStopped()) return genomes.map(() => undefined);
-    throw new Error('message' in outcome ? outcome.message : 'the search was left');
+    throw leftBy(outcome);
   };
 }
+
+const leftBy = (outcome: object) => new Error('message' in outcome ? String(outcome.message) : 'the search was left');
 
 function summary(search: Search, figures: ReadonlyMap<string, UseFigures>, space: UseSpace) {
   const candidate = (genome: Genome): UseCandidate | undefined => {
@@ -220,7 +224,7 @@ interface ToCheck {
   readonly judgeMerit: (figures: UseFigures) => Merit;
 }
 
-/** The best of those that hold on the fine head, and the curve as it is there. */
+/** What is shown in the end is what the head of the plan itself says, within her limits there too. @throws Error where it can't be worked out */
 async function checkedOnFine(client: CoreClient, { inputs, space, search, figures, judgeMerit }: ToCheck) {
   const byMerit = [...figures]
     .map(([key, f]) => ({ genome: key.split(',').map(Number), score: judgeMerit(f).score }))
@@ -229,7 +233,8 @@ async function checkedOnFine(client: CoreClient, { inputs, space, search, figure
   const wanted = [space.now, ...byMerit.slice(0, CHECKED).map((b) => b.genome), ...onCurve];
   const genomes = [...new Map(wanted.map((g) => [g.join(), g])).values()];
   const outcome = await client.call('evaluateUses', { inputs, space, genomes, fine: true });
-  if (outcome.state !== 'done') return {};
+  // What was not worked out on her own head is never shown as found.
+  if (outcome.state !== 'done') throw leftBy(outcome);
   const fine = genomes.flatMap((genome, i) => {
     const f = outcome.value[i];
     return f ? [{ genome, figures: f, packs: f.packs, hidden: f.hidden, merit: judgeMerit(f) }] : [];

@@ -39,11 +39,12 @@ export function BestTab({ session, result, checked }: CheckProps) {
       <MayBeDone allowed={form.allowed} onChange={(allowed) => put({ allowed })} />
       {form.aim === 'balance' && <Enough session={session} />}
       <div className="mt-3 grid gap-2">
-        {mine?.state === 'running' || mine?.state === 'checking' ? (
+        {mine?.state === 'running' && (
           <button type="button" className="button" data-testid="use-stop" onClick={stop}>
             Stop
           </button>
-        ) : (
+        )}
+        {mine?.state !== 'running' && mine?.state !== 'checking' && (
           <button type="button" className="button primary" data-testid="use-start" onClick={begin}>
             {mine ? 'Look again, from another start' : 'Look for it'}
           </button>

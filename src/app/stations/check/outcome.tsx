@@ -87,7 +87,7 @@ function Taking(props: { readonly run: UseRun; readonly pick: UseCandidate; read
         </p>
       )}
       {isOld && <p className="note mt-1 text-madder">The plan has changed since this search began: look again.</p>}
-      {changes.length > 0 && !isOld && run.state !== 'running' && run.state !== 'checking' && (
+      {changes.length > 0 && !isOld && (run.state === 'done' || run.state === 'stopped') && (
         <button type="button" className="button primary mt-2" data-testid="use-take" onClick={take}>
           Put it in the plan
         </button>
