@@ -1,4 +1,5 @@
 /** Figures as they stand on the screen. */
+import { percent } from '../../core/trade/index.ts';
 
 /** "3:05" for minutes; "12 min" below an hour. */
 export function hours(minutes: number): string {
@@ -26,7 +27,7 @@ export function day(atMs: number): string {
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }).format(atMs);
 }
 
-export const percent = (v: number) => `${Math.round(100 * v)} %`;
+export { percent };
 
 /** "82 to 95 %". */
 export const percentRange = ([low, high]: readonly [number, number]) =>

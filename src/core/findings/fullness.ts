@@ -9,6 +9,7 @@ import {
   FULLNESS_INFO,
   gapsInWords,
   lowerFirst,
+  percent,
   SCHEME_INFO,
   type SpacingZone,
   TEXTURE_INFO,
@@ -23,8 +24,6 @@ import type { LookCheck } from './look-check.ts';
 const MODEL_ERROR = 0.02;
 /** The same of thickness, a share. */
 const THICKNESS_ERROR = 0.15;
-
-const percent = (v: number) => `${Math.round(100 * v)} %`;
 
 export const tooThin: LookCheck = (inputs, result, look) => {
   const aim = FULLNESS_INFO[inputs.finish.fullness];
@@ -67,7 +66,6 @@ export const size: LookCheck = (inputs, result, look) => {
   if (thick >= least * (1 - THICKNESS_ERROR) && thick <= most) return undefined;
   const cm = (mm: number) => `${(mm / 10).toFixed(1)} cm`;
   const { filling, fillingForHair } = look.gaps;
-  const lighter = fillingForHair.massG < filling.massG && fillingForHair.hidden >= aim.leastHidden;
   return thick > most
     ? {
         code: 'size.big',
@@ -75,7 +73,7 @@ export const size: LookCheck = (inputs, result, look) => {
         station: 'check',
         what: `Bigger than ${aim.name}.`,
         why: `It lies about ${cm(thick)} thick; ${aim.name} is at most ${cm(most)} (a guess). What is hooked can be taken out again; an outline trims it.`,
-        ...(lighter ? mend(inputs, result, look, ZONES) : {}),
+        ...(isLighterForHair(inputs, look) ? mend(inputs, result, look, ZONES) : {}),
       }
     : {
         code: 'size.small',
@@ -93,18 +91,20 @@ export const heavy: LookCheck = (inputs, result, look) => {
   const onHairG = load.sections.reduce((s, x) => s + x.onHairG[1], 0);
   const bears = base.sections.reduce((s, x) => s + x.carriesG[0], 0);
   if (onHairG <= bears) return undefined;
-  const aim = FULLNESS_INFO[inputs.finish.fullness];
-  const { filling, fillingForHair } = look.gaps;
-  const lighter = fillingForHair.massG < filling.massG && fillingForHair.hidden >= aim.leastHidden;
   return {
     code: 'load.heavy',
     severity: 'caution',
     station: 'check',
     what: `${Math.round(load.massG)} g is heavy for your own hair.`,
     why: `${inputs.cap.dome === 'none' ? 'All of it' : `Up to ${Math.round(onHairG)} g of it`} would hang on your own hair, which bears about ${Math.round(bears)} g with ease (a guess). Wet it is ${Math.round(load.wetG[0])} to ${Math.round(load.wetG[1])} g. No figure promises safety: headache or sore roots mean take some out.`,
-    ...(lighter ? mend(inputs, result, look, ZONES) : {}),
+    ...(isLighterForHair(inputs, look) ? mend(inputs, result, look, ZONES) : {}),
   };
 };
+
+/** Whether the gaps for this hair take less of it and still hide enough. */
+function isLighterForHair({ finish }: PlanInputs, { gaps: { filling, fillingForHair } }: Look): boolean {
+  return fillingForHair.massG < filling.massG && fillingForHair.hidden >= FULLNESS_INFO[finish.fullness].leastHidden;
+}
 
 /** On bands and rods the base says where pieces go: a gap has no say. */
 const isGivenByBase = ({ rows }: PlanInputs) => SCHEME_INFO[rows.scheme].gapsBy !== undefined;

@@ -6,6 +6,8 @@ import {
   DRESSING_INFO,
   LIES_FLAT_MM,
   lowerFirst,
+  MOST_ON_HEAD_G,
+  PIECE_LIMITS_G,
   type PieceZone,
   SPLITS,
   type Split,
@@ -47,10 +49,6 @@ const clings: Check = (inputs, { knots }) => {
     },
   };
 };
-
-/** Lighter and heavier than these no piece is hooked, g; heavier than this no head bears (common practice, no source, generous). */
-const PIECE_LIMITS_G = [0.05, 15] as const;
-const MOST_ON_HEAD_G = 1500;
 
 const absurdPiece: Check = (inputs, { knots, pieces }) => {
   const bad = pieces.find(

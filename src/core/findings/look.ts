@@ -8,7 +8,7 @@ import { directionDeg } from '../head/index.ts';
 import { BITE_WORDS, type BiteGroup } from '../load/index.ts';
 import { tan } from '../numerics/index.ts';
 import type { Look, Plan, PlanInputs } from '../plan/index.ts';
-import { lowerFirst, PIECE_ZONES, type PieceZone, SPLITS, TEXTURE_INFO, ZONE_NAMES } from '../trade/index.ts';
+import { lowerFirst, PIECE_ZONES, type PieceZone, percent, SPLITS, TEXTURE_INFO, ZONE_NAMES } from '../trade/index.ts';
 import type { Finding } from './finding.ts';
 import { heavy, size, tooThin, tooWide } from './fullness.ts';
 import { mainProduct } from './hair.ts';
@@ -19,7 +19,6 @@ export function lookFindings(inputs: PlanInputs, result: Plan, look: Look): Find
   return LOOK_CHECKS.map((check) => check(inputs, result, look)).filter((f): f is Finding => f !== undefined);
 }
 
-const percent = (v: number) => `${Math.round(100 * v)} %`;
 /** A patch that a fingertip does not hide is told; beside the part scalp is meant to show. */
 const WIDE_FINGERS = 1;
 const BRUSH_FULLER = 0.8;

@@ -1,7 +1,7 @@
 /** What can go wrong with rows and knots: a scheme the base can't carry, hand changes that were lost, knots that show. */
 
-import { CROWDED } from '../fullness/index.ts';
 import {
+  CROWDED,
   FAMILY_INFO,
   gapsInWords,
   LEAST_CENTRES_MM,

@@ -4,15 +4,17 @@ import type { HookedPiece } from '../hair/index.ts';
 import type { FallGuesses } from '../trade/index.ts';
 import {
   BACK_UNDER_LONG,
+  CLOSEST_MM,
+  CROWDED,
   FULLNESS_INFO,
   type FullnessAim,
-  HAND_MM,
+  isLongHair,
   LEAST_CENTRES_MM,
   SPACING_LIMITS_FINGERS,
   type SpacingZone,
   TEXTURE_INFO,
   type Texture,
-  WIDEST_FINGERS,
+  widestFingers,
   ZONES,
 } from '../trade/index.ts';
 import { type ByZone, type CellPiece, fillingAt, type GapLimits, gapsForHair, type Hooked } from './gaps.ts';
@@ -41,9 +43,6 @@ export interface HairGaps {
   readonly filling: ReturnType<typeof fillingAt>;
   readonly fillingForHair: ReturnType<typeof fillingAt>;
 }
-
-/** Knots nearer than this share of their width sit on each other (guess). */
-export const CROWDED = 0.9;
 
 export function hairGaps(hooked: Hooked, told: GapsTold): HairGaps {
   const { hidden, thicknessMm } = aimOf(told.fullness);
@@ -79,8 +78,8 @@ function centresOf(told: GapsTold) {
 }
 
 function limitsFor(told: GapsTold, hers: GapsTold['hers']): GapLimits {
-  const isLong = told.pieces.top.lengthMm > HAND_MM;
-  const widest = WIDEST_FINGERS[isLong ? 'long' : 'short'];
+  const { lengthMm } = told.pieces.top;
+  const widest = widestFingers(lengthMm);
   const quartersOf = (mm: number, z: SpacingZone) => (4 * (mm - knotMm(told, z))) / told.fingerMm;
   const leastOf = (z: SpacingZone) =>
     Math.max(
@@ -98,13 +97,10 @@ function limitsFor(told: GapsTold, hers: GapsTold['hers']): GapLimits {
   return {
     most,
     least: each((z) => (hers[z] === undefined ? leastOf(z) : 4 * hers[z])),
-    backOverTop: isLong ? BACK_UNDER_LONG : 1,
+    backOverTop: isLongHair(lengthMm) ? BACK_UNDER_LONG : 1,
     centresMm: centresOf(told),
   };
 }
-
-/** Nobody lays a head closer than half an average finger of her own accord, mm (common practice, no source). */
-const CLOSEST_MM = 9;
 
 /** What one gram of a texture fills as it lies loosely, times how loosely she says it lies. */
 export function cellPiece({ massG }: HookedPiece, texture: Texture, { loft }: FallGuesses): CellPiece {

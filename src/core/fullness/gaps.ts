@@ -29,6 +29,9 @@ export interface Ground {
   /** Share of each cell where pieces go, and where cover is owed. */
   readonly open: Float64Array;
   readonly owed: Float64Array;
+  /** Scalp where cover is owed, by zone, mm². */
+  readonly owedIn: ByZone;
+  readonly areaMm2: number;
 }
 
 /** A piece hooked in a cell: what it weighs, and how high one gram of it stands on one mm², mm. */
@@ -85,7 +88,7 @@ function densities({ places, scale, open }: Ground, centresMm: ByZone): Float64A
  * a part, within six for coarse pieces that are swept back (checked by a test).
  */
 export function fillingAt({ ground, reach, pieces }: Hooked, centresMm: ByZone): Filling {
-  const { cells, owed, places } = ground;
+  const { cells, owed, owedIn, places } = ground;
   const { count, areasMm2 } = cells;
   const placed = densities(ground, centresMm);
   const hides = new Float64Array(count);
@@ -104,28 +107,21 @@ export function fillingAt({ ground, reach, pieces }: Hooked, centresMm: ByZone):
   const hiddenIn: Record<SpacingZone, number> = { ...NONE };
   for (let i = 0; i < count; i++)
     hiddenIn[places[i].zone] += areasMm2[i] * owed[i] * (1 - exp((-BRICKS * hides[i]) / areasMm2[i]));
-  const owedIn = owedByZone(ground);
   const owedMm2 = sum(owedIn);
   const hidden = owedMm2 > 0 ? sum(hiddenIn) / owedMm2 : 1;
   for (const z of ZONES) hiddenIn[z] = owedIn[z] > 0 ? hiddenIn[z] / owedIn[z] : 1;
   return {
     hidden,
     hiddenIn,
-    thicknessMm: volume / areasMm2.reduce((a, b) => a + b, 0),
+    thicknessMm: volume / ground.areaMm2,
     massG,
     pieces: sum(piecesIn),
     piecesIn,
   };
 }
 
-const NONE: ByZone = { part: 0, top: 0, back: 0, nape: 0, faceEdge: 0 };
+export const NONE: ByZone = { part: 0, top: 0, back: 0, nape: 0, faceEdge: 0 };
 const sum = (of: ByZone) => ZONES.reduce((s, z) => s + of[z], 0);
-
-function owedByZone({ cells, owed, places }: Ground): ByZone {
-  const owedIn: Record<SpacingZone, number> = { ...NONE };
-  for (let i = 0; i < cells.count; i++) owedIn[places[i].zone] += cells.areasMm2[i] * owed[i];
-  return owedIn;
-}
 
 export interface GapLimits {
   /** In quarters of a finger: what is laid at least, and where it starts, the widest. */
@@ -171,8 +167,7 @@ export const ZONE_SPARES = 0.05;
  * How far a filling is from the aim: cover in all, cover in each zone by its share of the head, thickness. Beside a part
  * only the hair of the first rows can hide anything, so that zone counts in the whole alone.
  */
-function shortOf(aim: Aim, ground: Ground): (filling: Filling) => number {
-  const owedIn = owedByZone(ground);
+function shortOf(aim: Aim, { owedIn }: Ground): (filling: Filling) => number {
   const all = Math.max(1e-9, sum(owedIn));
   const missing = (hidden: number, of = aim.hidden) => Math.max(0, of - hidden);
   return ({ hidden, hiddenIn, thicknessMm }) =>

@@ -4,7 +4,7 @@ import type { ScalpFields } from '../head/index.ts';
 import { ZONE_REACH_MM } from '../rows/index.ts';
 import type { SpacingZone } from '../trade/index.ts';
 import { scalpCells } from './cells.ts';
-import type { CellPlace, Ground } from './gaps.ts';
+import { type CellPlace, type Ground, NONE } from './gaps.ts';
 
 const middleOf = ([from, to]: readonly [number, number]) => (from + to) / 2;
 const END_MM = {
@@ -41,7 +41,13 @@ export function groundOf(
     const fromFrontHairlineMm = scalp.fromFrontHairline[v];
     return { fromNapeMm, fromPartMm, fromFrontHairlineMm, zone: zoneAt(scalp, fromPart, v) };
   });
-  return { cells, places, scale: scalp.scale, open: shareOf(closed), owed: shareOf(sight) };
+  const owed = shareOf(sight);
+  const owedIn: Record<SpacingZone, number> = { ...NONE };
+  places.forEach(({ zone }, i) => {
+    owedIn[zone] += cells.areasMm2[i] * owed[i];
+  });
+  const areaMm2 = cells.areasMm2.reduce((a, b) => a + b, 0);
+  return { cells, places, scale: scalp.scale, open: shareOf(closed), owed, owedIn, areaMm2 };
 
   /** Of each cell that is not marked. */
   function shareOf(marked: Uint8Array): Float64Array {

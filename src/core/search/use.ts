@@ -12,13 +12,12 @@ import type { PlanInputs, ToldPatch } from '../plan/index.ts';
 import type { BrushStroke } from '../rows/index.ts';
 import {
   fingersFigure,
-  HAND_MM,
   lowerFirst,
   type SpacingZone,
   type Split,
   USUAL_SPLIT,
   upperFirst,
-  WIDEST_FINGERS,
+  widestFingers,
   ZONES,
   zoneName,
 } from '../trade/index.ts';
@@ -236,8 +235,7 @@ export function beyondUsual(
   partKind: PlanInputs['part']['kind'],
 ): string[] {
   const at = places(genome);
-  const isLong = productOf(inputs, 'front').lengthMm > HAND_MM;
-  const widest = WIDEST_FINGERS[isLong ? 'long' : 'short'];
+  const widest = widestFingers(productOf(inputs, 'front').lengthMm);
   const gaps = ZONES.filter((z, i) => space.gaps[z][at.gaps[i]] > widest[z]).map(
     (z) => `${lowerFirst(zoneName(z, partKind))} wider than the ${fingersFigure(widest[z])} that people lay at most`,
   );

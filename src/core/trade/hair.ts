@@ -42,3 +42,7 @@ export const PRODUCT_LIMITS = {
   products: 12,
   colours: 4,
 } as const;
+
+/** Lighter and heavier than these no piece is hooked, g; heavier than this no head bears (common practice, no source, generous). */
+export const PIECE_LIMITS_G = [0.05, 15] as const;
+export const MOST_ON_HEAD_G = 1500;

@@ -75,6 +75,8 @@ export {
   FIBRES,
   type Fibre,
   HOOKEDS,
+  MOST_ON_HEAD_G,
+  PIECE_LIMITS_G,
   PRODUCT_LIMITS,
   TUGS,
 } from './hair.ts';
@@ -147,11 +149,13 @@ export {
 export { REQUIREMENT_NAMES, REQUIREMENTS, type Requirement } from './requirements.ts';
 export {
   BACK_UNDER_LONG,
+  CLOSEST_MM,
+  CROWDED,
   FOLLOWED_INFO,
   FRINGE_INFO,
   FRINGES,
   type Fringe,
-  HAND_MM,
+  isLongHair,
   LEAST_CENTRES_MM,
   LEAST_SHARE,
   MOST_KNOTS,
@@ -165,7 +169,7 @@ export {
   SECOND_PASS_INFO,
   SECOND_PASSES,
   type SecondPass,
-  WIDEST_FINGERS,
+  widestFingers,
 } from './rows.ts';
 export {
   DEFAULT_SCHOOLS,
@@ -177,7 +181,7 @@ export {
 } from './schools.ts';
 export { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from './tape.ts';
 export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
-export { lowerFirst, upperFirst } from './words.ts';
+export { lowerFirst, percent, upperFirst } from './words.ts';
 export {
   KNOT_ZONES,
   type KnotZone,

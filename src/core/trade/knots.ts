@@ -1,5 +1,5 @@
-import type { StrandThickness } from './own-hair.ts';
 /** Kinds of knots, what they go through, which way the hook is pushed: their names. */
+import type { StrandThickness } from './own-hair.ts';
 import { upperFirst } from './words.ts';
 
 export const KNOT_KINDS = ['anchor', 'wrap', 'oneLeg', 'fold', 'threadLoop', 'roundCoil', 'onBand', 'onRod'] as const;

@@ -104,18 +104,29 @@ export const PULL_SHARE = 0.4;
 export const LEAST_SHARE = 0.45;
 
 /** Hair longer than a hand covers what lies below its row, mm. */
-export const HAND_MM = 180;
+const HAND_MM = 180;
+
+export const isLongHair = (lengthMm: number) => lengthMm > HAND_MM;
 
 /** The widest gaps that people lay, fingers: wider behind where long hair from above covers (common practice, no source). */
-export const WIDEST_FINGERS: Readonly<Record<'short' | 'long', Readonly<Record<SpacingZone, number>>>> = {
+const WIDEST_FINGERS: Readonly<Record<'short' | 'long', Readonly<Record<SpacingZone, number>>>> = {
   short: { part: 1.25, top: 1.5, back: 1.5, nape: 1.75, faceEdge: 1.25 },
   long: { part: 1.25, top: 1.25, back: 3, nape: 4, faceEdge: 1.25 },
 };
+
+export const widestFingers = (lengthMm: number) => WIDEST_FINGERS[isLongHair(lengthMm) ? 'long' : 'short'];
+
 /** Under long hair the back is at least so many times as wide as the top (common practice, no source: half of the pieces or fewer lie behind the ears). */
 export const BACK_UNDER_LONG = 2;
 
 /** More knots than this nobody hooks on one head (common practice, no source, generous). */
 export const MOST_KNOTS = 1500;
+
+/** Nobody lays a head closer than half an average finger of her own accord, mm (common practice, no source). */
+export const CLOSEST_MM = 9;
+
+/** Knots nearer than this share of their width sit on each other (guess). */
+export const CROWDED = 0.9;
 
 /** Nearer than this knots are not laid, mm (common practice, no source: a hook has to pass); findings say so where a plan asks for it. */
 export const LEAST_CENTRES_MM = 6;

@@ -8,3 +8,5 @@ export function upperFirst(words: string): string {
 export function lowerFirst(words: string): string {
   return /^\p{Lu}\p{Lu}/u.test(words) ? words : words.charAt(0).toLowerCase() + words.slice(1);
 }
+
+export const percent = (share: number) => `${Math.round(100 * share)} %`;
