@@ -151,6 +151,50 @@ describe('hair', () => {
   });
 });
 
+describe('gaps', () => {
+  const told = () => browser.text('[data-testid="for-hair"]');
+  const gaps = () =>
+    browser.script<string[]>(
+      `return [...document.querySelectorAll('[data-zone]')].map((bead) => bead.getAttribute('aria-valuetext'))`,
+    );
+
+  it('for this hair are told with what they come to, taken with one tap, followed, and her own again after undo', async () => {
+    await station('demo-shoulder-curls/rows');
+    await part('gap');
+    await browser.appears('[data-testid="take-for-hair"]');
+    const before = await browser.figures();
+    const hers = await gaps();
+    expect(await told()).toMatch(/^For this hair: .*about \d+ pieces instead of \d+, \d+ packs?/);
+    await browser.click('[data-testid="take-for-hair"]');
+    await until(/Gaps left to the hair/, 'the deed');
+    const taken = await browser.figures();
+    expect(Number(taken.pieces)).toBeLessThan(Number(before.pieces));
+    expect(await told()).toMatch(/^Left to the hair/);
+    const forHair = await gaps();
+    expect(forHair).not.toEqual(hers);
+    await browser.driver.navigate().refresh();
+    await browser.settled();
+    expect((await browser.figures()).pieces).toBe(taken.pieces);
+    expect(await gaps()).toEqual(forHair);
+    await undo();
+    expect(await browser.figures()).toEqual(before);
+    expect(await gaps()).toEqual(hers);
+  });
+
+  it('of hair that lies as wide as people lay it take one more step where there is room, and no refusal', async () => {
+    await browser.click('[data-testid="take-for-hair"]');
+    await until(/Gaps left to the hair/, 'the deed');
+    const taken = await pieces();
+    await station('demo-shoulder-curls/supply');
+    await browser.press('A quarter finger wider');
+    await until(/A quarter finger wider/, 'the deed');
+    expect(await browser.has('.bench [role=alert]')).toBe(false);
+    expect(await pieces()).toBeLessThan(taken);
+    await undo();
+    await undo();
+  });
+});
+
 describe('rows', () => {
   it('another scheme lays other rows; one the base can’t carry says so with two ways out', async () => {
     await station('demo-shoulder-curls/rows');
