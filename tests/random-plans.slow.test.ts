@@ -64,6 +64,7 @@ function isSound(inputs: PlanInputs) {
 
 describe('random valid plans', () => {
   it.each(Array.from({ length: 6 * ROUNDS }, (_, i) => i + 1))('of seed %i', (seed) => {
+    let refused = 0;
     for (const inputs of randomPlans(seededRandom(seed), 8)) {
       try {
         isSound(inputs);
@@ -71,7 +72,10 @@ describe('random valid plans', () => {
         // A refusal is a sentence.
         if (!(error instanceof RangeError)) throw error;
         expect(error.message).toMatch(/^[^\n]{10,300}[.]?$/);
+        refused++;
       }
     }
+    // Most of what is valid can be laid.
+    expect(refused).toBeLessThanOrEqual(2);
   });
 });

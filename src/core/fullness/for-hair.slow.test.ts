@@ -76,15 +76,19 @@ describe('what is said of gaps without laying a row', () => {
 
 describe('gaps left to the hair', () => {
   it('reach what she aims at with every hair, and no finding tells them off', () => {
+    let reached = 0;
     for (const of of [HAIR[0], HAIR[4], HAIR[5], HAIR[6]])
       for (const fullness of FULLNESS_AIMS) {
         const inputs = left(of, { finish: { ...PLAIN_FINISH, fullness } });
         const { gaps, hiddenShare } = look(inputs);
         if (!gaps.reached) continue;
+        reached++;
         expect(hiddenShare).toBeGreaterThan(FULLNESS_INFO[fullness].leastHidden - 0.02);
         const codes = atelier.judge(inputs).findings.map((f) => f.code);
         for (const code of ['cover.thin', 'spacing.tooWide', 'size.small']) expect(codes).not.toContain(code);
       }
+    // Thick hair hooked as near as it may be can still fall short of very full.
+    expect(reached).toBeGreaterThanOrEqual(9);
   });
 
   it('take about 250 pieces of half a gram and about 60 four-strand springy coils from packs of twelve (common practice, no source)', () => {
