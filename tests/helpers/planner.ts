@@ -11,9 +11,9 @@ import type { LookAsked } from '../../src/core/plan/look-result.ts';
 import { base } from '../../src/core/plan/stages/base.ts';
 import { prints } from '../../src/core/plan/stages/fall.ts';
 import { head } from '../../src/core/plan/stages/head.ts';
-import { faceEdge, layout } from '../../src/core/plan/stages/knots.ts';
+import { layout } from '../../src/core/plan/stages/knots.ts';
 import { rowsPart } from '../../src/core/plan/stages/part.ts';
-import { spacingFactor } from '../../src/core/plan/stages/rows.ts';
+import { faceEdge, spacingFactor } from '../../src/core/plan/stages/rows.ts';
 import { spacing } from '../../src/core/plan/stages/spacing.ts';
 import { planGraph } from '../../src/core/plan/stages/stage.ts';
 
@@ -63,6 +63,14 @@ export class Planner {
   pitch(inputs: PlanInputs) {
     const now = this.graph.ask({ inputs });
     return { spacingFactor: now.of(spacingFactor), faceEdge: now.of(faceEdge) };
+  }
+
+  /** Knots that the density asks for: the integral of 1 / (gap × pitch) over her scalp. */
+  knotsAsked(inputs: PlanInputs): number {
+    const { mesh } = this.head(inputs);
+    const { spacingFactor: zone, faceEdge: edge } = this.pitch(inputs);
+    const { gapMm, pitchMm } = this.spacing(inputs).mm;
+    return mesh.vertexAreasMm2.reduce((sum, mm2, v) => sum + mm2 / (gapMm * pitchMm * zone[v] ** 2 * edge[v]), 0);
   }
 
   spacing(inputs: PlanInputs) {

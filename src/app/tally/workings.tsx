@@ -61,7 +61,7 @@ export function PiecesWorking({ plan, result }: Props) {
         ['Rows', `${s.wholeRows} whole, ${s.insertedRows} short ones between`],
         ...(s.thinnedOutKnots > 0 ? [['Left out where rows meet', `${s.thinnedOutKnots} knots`] as const] : []),
       ]}
-      sure={`Counted knot by knot on your head. Whole rows alone move such a count by about ${COUNT_SPREAD * 100} %.`}
+      sure={`Counted knot by knot on your head. Measured by hand and laid by eye, it can come out about ${COUNT_SPREAD * 100} % off (a guess).`}
     />
   );
 }

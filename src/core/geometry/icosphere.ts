@@ -1,6 +1,7 @@
 /**
  * Geodesic sphere: each face of an icosahedron is divided `frequency` times along great circles
- * (slerp), so that triangles stay nearly equal. 10 f² + 2 vertices, 20 f² triangles.
+ * (slerp), so that triangles stay nearly equal, the same seen from each of its corners: the sphere is its own mirror
+ * image at x = 0. 10 f² + 2 vertices, 20 f² triangles.
  */
 import { acos, sin } from '../numerics/index.ts';
 
@@ -100,20 +101,31 @@ export function icosphere(frequency: number): Icosphere {
     const foot = edge(ib, ic);
     let above = [left[0]];
     for (let row = 1; row <= f; row++) {
-      const p = slerp(corners[ia], corners[ib], row / f);
-      const q = slerp(corners[ia], corners[ic], row / f);
       const here: number[] = [];
       for (let col = 0; col <= row; col++) {
         if (col === 0) here.push(left[row]);
         else if (col === row) here.push(right[row]);
         else if (row === f) here.push(foot[col]);
-        else here.push(add(slerp(p, q, col / row)));
+        else here.push(add(inside([corners[ia], corners[ib], corners[ic]], [f - row, row - col, col])));
       }
       write = strip(above, here, triangles, write);
       above = here;
     }
   }
   return { directions, triangles };
+}
+
+/** Where a face is divided, by steps from its sides: the mean of what each of its corners gives as the apex. */
+function inside(corners: readonly [Triple, Triple, Triple], steps: Triple): Triple {
+  const f = steps[0] + steps[1] + steps[2];
+  const sum: [number, number, number] = [0, 0, 0];
+  for (let k = 0; k < 3; k++) {
+    const [apex, b, c] = [corners[k], corners[(k + 1) % 3], corners[(k + 2) % 3]];
+    const row = f - steps[k];
+    const at = slerp(slerp(apex, b, row / f), slerp(apex, c, row / f), steps[(k + 2) % 3] / row);
+    for (let i = 0; i < 3; i++) sum[i] += at[i];
+  }
+  return unit(sum);
 }
 
 /** Triangles between two rows of vertices, the lower one longer by one. Returns where the next one is written. */

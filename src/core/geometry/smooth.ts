@@ -1,8 +1,9 @@
 import type { SurfaceMesh } from './surface-mesh.ts';
 
 /**
- * Gauss-Seidel sweeps towards the mean of the neighbours, forwards and backwards in turn. `weight` (0 to 1)
- * says how far vertex v gives way; border vertices stay. Returns a new field.
+ * Sweeps towards the mean of the neighbours, all vertices at once (Jacobi): what comes out doesn't hang on the order of
+ * vertices, and a field that is alike on both sides stays so. `weight` (0 to 1) says how far vertex v gives way; border
+ * vertices stay. Returns a new field.
  */
 export function smoothField(
   mesh: SurfaceMesh,
@@ -11,7 +12,8 @@ export function smoothField(
   weight: (v: number) => number,
 ): Float64Array {
   const { neighbourStart, neighbours } = mesh;
-  const out = field.slice();
+  let out = field.slice();
+  let next = field.slice();
   const fixed = new Uint8Array(mesh.vertexCount);
   for (const loop of mesh.borders) for (const v of loop) fixed[v] = 1;
   const active = new Int32Array(mesh.vertexCount);
@@ -24,9 +26,7 @@ export function smoothField(
     weights[count++] = w;
   }
   for (let sweep = 0; sweep < sweeps; sweep++) {
-    const forwards = sweep % 2 === 0;
-    for (let step = 0; step < count; step++) {
-      const i = forwards ? step : count - 1 - step;
+    for (let i = 0; i < count; i++) {
       const v = active[i];
       const from = neighbourStart[v];
       const to = neighbourStart[v + 1];
@@ -43,8 +43,9 @@ export function smoothField(
       } else {
         for (let k = from; k < to; k++) sum += out[neighbours[k]];
       }
-      out[v] += weights[i] * (sum / (to - from) - out[v]);
+      next[v] = out[v] + weights[i] * (sum / (to - from) - out[v]);
     }
+    [out, next] = [next, out];
   }
   return out;
 }

@@ -43,7 +43,7 @@ export function scalpFields(head: HeadShape, line: Hairline, mesh: SurfaceMesh):
 export function sweptCounter(line: Hairline, mesh: SurfaceMesh, scale: number): Float64Array {
   const reach = line.azimuthsRad.recess;
   const distance = distanceFrom(mesh, { pointsMm: borderSpan(mesh, mesh.borders[0], (a) => a <= reach) });
-  return smoothField(mesh, distance, 60, (v) => 0.9 * smoothstep(4 * scale, 40 * scale, distance[v]));
+  return smoothField(mesh, distance, 120, (v) => 0.9 * smoothstep(4 * scale, 40 * scale, distance[v]));
 }
 
 /** The border vertices inside a span of azimuth, in order, as a polyline. */

@@ -44,7 +44,7 @@ function cutAtHairline(line: Hairline, sphere: Icosphere) {
   };
   for (let t = 0; t < sphere.triangles.length; t += 3) {
     const corner = [sphere.triangles[t], sphere.triangles[t + 1], sphere.triangles[t + 2]];
-    keepInside(corner, cut.above, crossing, kept);
+    keepInside(corner, cut, crossing, kept);
   }
   return compact(cut.directions, kept);
 }
@@ -118,7 +118,7 @@ function interpolate(d: ArrayLike<number>, a: number, b: number, t: number): num
 /** Writes the part of a triangle that lies above the hairline; vertices on the line count as inside. */
 function keepInside(
   corner: number[],
-  above: Float64Array,
+  { above, directions }: Preparation,
   crossing: (inside: number, outside: number) => number,
   out: number[],
 ) {
@@ -137,7 +137,29 @@ function keepInside(
     if (above[a] > 0 && above[b] < 0) polygon.push(crossing(a, b));
     if (above[a] < 0 && above[b] > 0) polygon.push(crossing(b, a));
   }
-  for (let i = 1; i + 1 < polygon.length; i++) out.push(polygon[0], polygon[i], polygon[i + 1]);
+  out.push(...inTriangles(polygon, directions));
+}
+
+/** Diagonals that differ by less are alike, on the unit sphere, squared. */
+const ALIKE = 1e-9;
+
+/** A quadrangle is cut along its shorter diagonal, so that both sides of a head are alike; where neither is, from its middle. */
+function inTriangles(polygon: readonly number[], directions: number[]): number[] {
+  const [p, q, r, s] = polygon;
+  if (s === undefined) return [p, q, r];
+  const longer = apart(directions, p, r) - apart(directions, q, s);
+  if (longer > ALIKE) return [q, r, s, q, s, p];
+  if (longer < -ALIKE) return [p, q, r, p, r, s];
+  const middle = directions.length / 3;
+  const sum = [0, 1, 2].map((k) => polygon.reduce((all, v) => all + directions[3 * v + k], 0));
+  const length = Math.sqrt(sum[0] ** 2 + sum[1] ** 2 + sum[2] ** 2);
+  directions.push(...sum.map((x) => x / length));
+  return polygon.flatMap((v, i) => [v, polygon[(i + 1) % 4], middle]);
+}
+
+/** Square of how far two directions lie apart. */
+function apart(d: ArrayLike<number>, a: number, b: number): number {
+  return (d[3 * a] - d[3 * b]) ** 2 + (d[3 * a + 1] - d[3 * b + 1]) ** 2 + (d[3 * a + 2] - d[3 * b + 2]) ** 2;
 }
 
 function compact(directions: number[], kept: number[]) {

@@ -1,4 +1,5 @@
 /** Where knots lie, what they are and why, and where a finger finds them. */
+export { laidAsAsked } from './layout/as-asked.ts';
 export { changeByHand } from './layout/by-hand.ts';
 export { layKnots } from './layout/layout.ts';
 export { turnedKnots } from './layout/mirror.ts';

@@ -109,13 +109,13 @@ export function rowOptions({ rows, cap, part, schools }: SchemeTold, spacing: Ro
   const swept = part.kind === 'swept';
   if (rows.scheme === 'fromTie') {
     const bare = schools.bun === 'overIt' ? 0 : coilMm;
-    return { ...PLAIN_ROWS, besidePart: false, outwards: true, firstMm: bare + spacing.pitchMm / 2 };
+    return { ...PLAIN_ROWS, besidePart: false, outwards: true, endsInTip: true, firstMm: bare + spacing.pitchMm / 2 };
   }
   if (rows.scheme === 'straightBack') return { ...PLAIN_ROWS, besidePart: part.kind === 'line', swept: false };
   if (rows.scheme === 'rings') return { ...PLAIN_ROWS, firstMm: spacing.gapMm / 2 };
   // Without a cap the foremost row is the one that hides the last band.
   const bare = cap.dome === 'none' && rows.fringe.how !== 'short';
-  return { ...PLAIN_ROWS, frontRow: swept || bare, swept, besidePart: !swept };
+  return { ...PLAIN_ROWS, frontRow: swept || bare, swept, besidePart: !swept, endsInTip: rows.scheme === 'parallel' };
 }
 
 export interface SchemeContext {
@@ -126,6 +126,8 @@ export interface SchemeContext {
   readonly spacingFactor: Float64Array;
   readonly spacing: RowSpacing;
   readonly options: RowOptions;
+  /** Rows of these options where they are laid already. */
+  readonly plain: RowPlan | undefined;
   /** Of the base, for schemes that follow it. */
   readonly sections: readonly Section[];
   readonly linesMm: readonly Float64Array[];
@@ -155,9 +157,11 @@ export function laySchemeRows(choice: SchemeChoice, g: SchemeContext): SchemeRow
   }
   const lay = (options: RowOptions) =>
     layRows({ mesh, line, scalp, field, slopes, spacing: g.spacing, spacingFactor: g.spacingFactor }, options);
-  let plan = lay(g.options);
+  let plan = g.plain ?? lay(g.options);
   const { pulls, by, lost } = pullsOf({ ...g, slopes }, plan);
   if (pulls.size > 0) plan = lay({ ...g.options, pulls });
+  if (pulls.size === 0 && g.hand.length === 0 && choice.fringe.how !== 'short')
+    return { ...plan, cannotLay: undefined, lost };
   const quarterAt = (v: number) => Math.round((4 * (field.field[v] - plan.firstMm)) / plan.stepMm);
   const locked = lockedRows(shape, mesh, g.hand, quarterAt);
   const laid = inLayingOrder(

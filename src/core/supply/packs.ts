@@ -2,7 +2,7 @@
 
 import { type HookedPiece, type Product, piecesInPack } from '../hair/index.ts';
 
-/** Whole rows and knots make a count uncertain by about this share (measured over spacings of 12 to 40 mm). */
+/** A head measured by hand and gaps laid by eye make a count uncertain by about this share (a guess). */
 export const COUNT_SPREAD = 0.1;
 
 /** What of one product is hooked in one cut. */

@@ -12,18 +12,79 @@ const INSERT_ABOVE = 1.5;
 
 const RELAX_SWEEPS = 12;
 
+/** Of a row on her right as its mirror image, so that both sides of a head are worked alike; one alike on both sides stays so. */
 export function placesAlong(working: Working, feet: number[]): number[] {
-  const { lengthU } = working;
-  if (working.row.curve.closed) return ringPlaces(lengthU, feet);
+  const { lengthU, row } = working;
+  if (row.curve.closed) return ringPlaces(lengthU, feet);
+  const { pointsMm } = row.curve;
+  const aside = pointsMm[0] + pointsMm[pointsMm.length - 3];
+  if (aside > ALIKE_MM) return mirrored(fromLeft(lengthU, mirrored(feet, lengthU)), lengthU);
+  const isAlike = aside > -ALIKE_MM && areAlike(feet, lengthU);
+  return isAlike ? alike(lengthU, feet) : fromLeft(lengthU, feet);
+}
+
+/** Ends of a row that is alike on both sides lie so near to each other's mirror image, mm, and feet so near, spacings. */
+const ALIKE_MM = 0.05;
+const ALIKE_FEET = 0.02;
+
+const mirrored = (places: readonly number[], lengthU: number) => places.map((u) => lengthU - u).reverse();
+/** The foot of a knot in the middle of the head doesn't count: a row that bends has two that are as near. */
+function areAlike(feet: readonly number[], lengthU: number): boolean {
+  const middle = (feet.length - 1) / 2;
+  const other = mirrored(feet, lengthU);
+  return feet.every((u, i) => i === middle || Math.abs(u - other[i]) < ALIKE_FEET);
+}
+
+/** One half and its mirror image, with a knot in the middle or none: whichever stands best in bricks and evenly. */
+function alike(lengthU: number, feet: readonly number[]): number[] {
+  const middle = lengthU / 2;
+  const half = (feet.length - 1) / 2;
+  const centred = feet.map((u, i) => (i === half ? middle : u));
+  const targets = brickTargets(centred);
+  const places = fromLeft(lengthU, centred);
+  let best: number[] = [];
+  let least = Infinity;
+  for (const side of [places, mirrored(places, lengthU)])
+    for (const between of [[], [middle]]) {
+      const left = side.filter((u) => u < middle - (between.length > 0 ? HALF_SPACING : TIE));
+      const tried = [...left, ...between, ...mirrored(left, lengthU)];
+      relax(tried, targets, END_MARGIN, lengthU - END_MARGIN);
+      const other = mirrored(tried, lengthU);
+      const even = tried.map((u, i) => (u + other[i]) / 2);
+      const strain = strainOf(even, targets, lengthU);
+      if (strain >= least - TIE) continue;
+      least = strain;
+      best = even;
+    }
+  return best;
+}
+
+const HALF_SPACING = 0.5;
+
+/** How far places are from even spacing, from their brick places and from reaching both ends; what relaxing lessens. */
+function strainOf(places: readonly number[], targets: readonly number[], lengthU: number): number {
+  if (places.length === 0) return Infinity;
+  const free = [places[0], lengthU - places[places.length - 1]].map((u) => Math.max(0, u - END_MARGIN - HALF_SPACING));
+  let sum = 2 * (free[0] ** 2 + free[1] ** 2);
+  places.forEach((u, i) => {
+    if (i > 0) sum += (u - places[i - 1] - 1) ** 2;
+    const goal = nearestOf(targets, u);
+    if (goal !== undefined) sum += BRICK_PULL * Math.min(HALF_SPACING, Math.abs(goal - u)) ** 2;
+  });
+  return sum;
+}
+
+function fromLeft(lengthU: number, feet: readonly number[]): number[] {
   const targets = brickTargets(feet);
   let places = targets.length > 0 ? extended(targets, lengthU) : evenPlaces(lengthU);
   for (let k = 0; k < 3; k++) places = repaired(places);
   if (places.length === 0) places = evenPlaces(lengthU);
-  relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
+  const settle = () => relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
+  settle();
   // A row that is longer than the one below would keep its knots and stretch them, row upon row.
   let changed = false;
   while (wholeCount(places, lengthU)) changed = true;
-  if (changed) relax(places, targets, END_MARGIN, lengthU - END_MARGIN);
+  if (changed) settle();
   return places;
 }
 

@@ -134,7 +134,7 @@ describe('any changes', () => {
         const [before, after] = [far(plain), far(r)];
         const same = [...before].filter(([id, place]) => after.get(id) === place).length;
         // Bricks are laid from the nape up: what lies above the stroke may answer it within a row.
-        expect(same / before.size).toBeGreaterThan(0.75);
+        expect(same / before.size).toBeGreaterThan(0.7);
         expect([...before.keys()].filter((id) => !after.has(id)).length).toBeLessThanOrEqual(3);
       }),
       { seed: 422, numRuns: 10 },

@@ -12,7 +12,7 @@ export interface KnotLayout {
   readonly brickScore: number;
 }
 
-/** Knots of two rows nearer than this share of the spacing collide. */
+/** Knots nearer than this share of the gap between rows collide, however close they lie along them. */
 const COLLISION = 0.6;
 
 /** Spacing at a vertex against that on top, the face edge's own included where that is closer. */
@@ -27,7 +27,7 @@ export function withoutCollisions(
 ): Omit<KnotLayout, 'brickScore'> {
   const all = knotsOfRow.flat();
   const gone = new Uint8Array(all.length);
-  const nearest = COLLISION * Math.min(spacing.gapMm, spacing.pitchMm);
+  const nearest = COLLISION * spacing.gapMm;
   const toEnd = (k: LaidKnot) => Math.min(k.arcMm, rows[k.row].curve.lengthMm - k.arcMm);
   const isKept = ({ row }: LaidKnot) =>
     rows[row].besidePart || rows[row].placesMm !== undefined || rows[row].kind === 'front';

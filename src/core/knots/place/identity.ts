@@ -32,6 +32,8 @@ function rowStem(quartersUp: number): string {
 
 /** A row counts as crossing the middle of the back when it does so this near to its backmost point, mm. */
 const AT_THE_BACK = 25;
+/** Points nearer to the middle lie on it: a row may begin or end there. */
+const ON_MIDDLE_MM = 1e-6;
 
 /**
  * Where along the curve the middle of the back is met. A row round a part may cross the middle only in front,
@@ -39,6 +41,7 @@ const AT_THE_BACK = 25;
  */
 function middleArc(curve: SurfaceCurve, fromMidline: Float64Array): number {
   const x = (i: number) => curve.pointsMm[3 * i];
+  const side = (i: number) => (Math.abs(x(i)) < ON_MIDDLE_MM ? 0 : Math.sign(x(i)));
   const z = (i: number) => curve.pointsMm[3 * i + 2];
   // The middle of the crossed piece, so that a row run the other way finds the same crossing.
   const crossingZ = (i: number) => (z(i) + z(i + 1)) / 2;
@@ -46,7 +49,7 @@ function middleArc(curve: SurfaceCurve, fromMidline: Float64Array): number {
   let crossing = -1;
   for (let i = 0; i < curve.pointCount; i++) {
     if (z(i) < z(backmost)) backmost = i;
-    if (i + 1 === curve.pointCount || x(i) >= 0 === x(i + 1) >= 0) continue;
+    if (i + 1 === curve.pointCount || side(i) === side(i + 1)) continue;
     if (crossing < 0 || crossingZ(i) < crossingZ(crossing)) crossing = i;
   }
   if (crossing >= 0 && crossingZ(crossing) < z(backmost) + AT_THE_BACK) {

@@ -12,22 +12,14 @@ import {
   planRows,
   turnedKnots,
 } from '../../knots/index.ts';
-import { faceEdgeFactors, turnedRows } from '../../rows/index.ts';
+import { turnedRows } from '../../rows/index.ts';
 import { MOST_KNOTS } from '../../trade/index.ts';
 import { base, masks } from './base.ts';
 import { opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
 import { partLine, rowsPart } from './part.ts';
-import { fromClosed, hand, rows, spacingFactor } from './rows.ts';
-import { spacing } from './spacing.ts';
+import { counted, faceEdge, fromClosed, hand, rows, spacingFactor } from './rows.ts';
 import { stage } from './stage.ts';
-
-/** Factor along a row at every vertex. */
-export const faceEdge = stage(
-  'faceEdge',
-  ({ of }) => ({ head: of(rowsHead), faceEdge: of(spacing).zones.faceEdge }),
-  ({ head: { scalp }, faceEdge: factor }) => faceEdgeFactors(factor, scalp.fromFrontHairline),
-);
 
 /** Knots in bricks, before anything is changed by hand. */
 const bricks = stage(
@@ -38,10 +30,13 @@ const bricks = stage(
     rows: of(rows),
     spacingFactor: of(spacingFactor),
     faceEdge: of(faceEdge),
-    spacing: of(spacing).mm,
+    counted: of(counted),
   }),
-  ({ mesh, rows: { rows: laid }, spacingFactor: factor, faceEdge: edge, spacing: mm }) => {
-    const layout = layKnots(mesh, laid, { spacingFactor: factor, faceEdge: edge }, mm);
+  ({ mesh, rows: { rows: laid }, spacingFactor: factor, faceEdge: edge, counted: { plain, spacing } }) => {
+    const layout =
+      plain?.plan.rows === laid
+        ? plain.layout
+        : layKnots(mesh, laid, { spacingFactor: factor, faceEdge: edge }, spacing);
     if (layout.knots.length > MOST_KNOTS)
       throw new RangeError(
         `it would take ${layout.knots.length} knots, and nobody hooks more than ${MOST_KNOTS}: set wider gaps.`,
@@ -57,7 +52,7 @@ export const layout = stage(
     head: of(rowsHead),
     spacingFactor: of(spacingFactor),
     faceEdge: of(faceEdge),
-    pitchMm: of(spacing).mm.pitchMm,
+    pitchMm: of(counted).spacing.pitchMm,
     rows: of(rows),
     bricks: of(bricks),
     fromClosed: of(fromClosed),
@@ -138,7 +133,7 @@ export const knots = stage(
     line: of(partLine),
     base: of(base),
     opening: of(opening),
-    spacing: of(spacing).mm,
+    spacing: of(counted).spacing,
     under: of(under),
     masks: of(masks),
     laid: of(laid),

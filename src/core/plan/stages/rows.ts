@@ -1,8 +1,10 @@
 /** From zones and scheme to rows: the field whose levels they are, the brush, closed places, changes by hand. */
 import { closedToPieces } from '../../base/index.ts';
 import { distanceFromMask, seenInMirror } from '../../geometry/index.ts';
+import { laidAsAsked } from '../../knots/index.ts';
 import {
   brushField,
+  faceEdgeFactors,
   factorsOnHead,
   fringeMask,
   fromLocked,
@@ -61,6 +63,40 @@ export const field = stage(
   },
 );
 
+/** Factor along a row at every vertex. */
+export const faceEdge = stage(
+  'faceEdge',
+  ({ of }) => ({ head: of(rowsHead), faceEdge: of(spacing).zones.faceEdge }),
+  ({ head: { scalp }, faceEdge: factor }) => faceEdgeFactors(factor, scalp.fromFrontHairline),
+);
+
+/**
+ * How many whole rows, and how close along them: counted on the plain scalp, so that no stroke of the brush, no mark and
+ * no change by hand moves a row elsewhere. Rows that follow what is there are as many as there are.
+ */
+export const counted = stage(
+  'counted',
+  ({ inputs, of }) => {
+    const { scheme, offset } = inputs.rows;
+    const { mm } = of(spacing);
+    return {
+      head: of(rowsHead),
+      laid: of(field),
+      faceEdge: of(faceEdge),
+      spacing: mm,
+      options: { ...rowOptions(inputs, mm, scheme === 'fromTie' ? of(tie).coilMm : 0), offset },
+    };
+  },
+  ({ head: { mesh, line, scalp }, laid: { field: levels, slopes, spacingFactor: plain }, faceEdge: edge, ...d }) => {
+    const { spacing: told, options } = d;
+    if (!levels || !slopes) return { options, spacing: told, plain: undefined };
+    const context = { mesh, line, scalp, field: levels, slopes, spacing: told, spacingFactor: plain };
+    const laidPlain = laidAsAsked(context, options, { spacingFactor: plain, faceEdge: edge });
+    const { plan, spacing: held } = laidPlain;
+    return { options: { ...options, wholeRows: plan.wholeRows }, spacing: held, plain: laidPlain };
+  },
+);
+
 /** Zones with what the brush made of them, a factor a vertex. */
 export const spacingFactor = stage(
   'spacingFactor',
@@ -108,7 +144,7 @@ export const hand = stage(
 export const rows = stage(
   'rows',
   ({ inputs, of }) => {
-    const { scheme, fringe, offset } = inputs.rows;
+    const { scheme, fringe } = inputs.rows;
     const { mm } = of(spacing);
     const given = isFieldScheme(scheme) ? undefined : of(base);
     return {
@@ -119,7 +155,7 @@ export const rows = stage(
       fromClosed: of(fromClosed),
       hand: of(hand).filter((h) => h.op === 'pull' || h.op === 'lock'),
       cannotLay: whyNot(inputs, of(base)),
-      options: { ...rowOptions(inputs, mm, scheme === 'fromTie' ? of(tie).coilMm : 0), offset },
+      counted: of(counted),
       choice: { scheme, fringe, rodPieces: inputs.base.rodPieces },
       sections: given?.sections,
       ownRows: given && inputs.cap.ownRows,
@@ -132,14 +168,16 @@ export const rows = stage(
     const { head: rowed, fromClosed: away, fingerMm, choice } = d;
     const fringe = fringeMask(rowed.mesh, rowed.scalp, choice.fringe, fingerMm, d.spacing);
     const locked = fromLocked(rowed, d.hand, 3 * d.spacing.gapMm);
+    const isPlain = !away && !fringe && !locked && d.spacingFactor === d.field.spacingFactor;
     return laySchemeRows(choice, {
       head: rowed,
       field: d.field.field,
       slopes: d.field.slopes,
       spacingFactor: d.spacingFactor,
       spacing: d.spacing,
+      plain: isPlain ? d.counted.plain?.plan : undefined,
       options: {
-        ...d.options,
+        ...d.counted.options,
         ...(away ? { fromClosedMm: away } : {}),
         ...(fringe ? { fringe } : {}),
         ...(locked ? { fromLockedMm: locked } : {}),

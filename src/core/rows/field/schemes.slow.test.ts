@@ -90,7 +90,7 @@ describe('whatever the head, part, scheme, zones and brush', () => {
           }
         },
       ),
-      { seed: 411, numRuns: 40 },
+      { seed: 411, numRuns: 40, endOnFailure: true },
     );
   });
 
@@ -103,7 +103,7 @@ describe('whatever the head, part, scheme, zones and brush', () => {
         expect(at(0.02)).toBeGreaterThan(0.6);
         expect(at(0.98)).toBeLessThan(1.6);
       }),
-      { seed: 412, numRuns: 24 },
+      { seed: 412, numRuns: 24, endOnFailure: true },
     );
   });
 
@@ -129,25 +129,16 @@ describe('whatever the head, part, scheme, zones and brush', () => {
 });
 
 describe('counts', () => {
-  /** Knots that the density asks for: the integral of 1 / (gap × pitch) over her scalp. */
-  const wanted = ({ inputs, pipeline, layout }: ReturnType<typeof laid>) => {
-    const { mesh } = pipeline.head(inputs);
-    const mm = inputs.fingerMm * (inputs.spacing.fingers.top as number);
-    let sum = 0;
-    for (let v = 0; v < mesh.vertexCount; v++) {
-      const z = layout.pitch.spacingFactor[v];
-      sum += mesh.vertexAreasMm2[v] / (mm * mm * z * z * layout.pitch.faceEdge[v]);
-    }
-    return sum;
-  };
+  const off = ({ inputs, pipeline, layout }: ReturnType<typeof laid>) =>
+    Math.abs(layout.knots.length / pipeline.knotsAsked(inputs) - 1);
 
   it.each(
     FIELD_SCHEMES.flatMap((scheme) =>
       ([middle, side] as const).flatMap((part) => [0.8, 1, 1.3].map((f) => [scheme, f, part] as const)),
     ),
-  )('%s at %f fingers agree with the integral of density over area, within 8 %%', (scheme, f, part) => {
+  )('%s at %f fingers agree with the integral of density over area, within 2 %%', (scheme, f, part) => {
     const plan = laid({ part, spacing: even(f), ...rows({ scheme }) });
-    expect(Math.abs(plan.layout.knots.length / wanted(plan) - 1)).toBeLessThan(0.08);
+    expect(off(plan)).toBeLessThan(0.02);
   });
 
   it('stay within 8 % where zones and a brush change the density', () => {
@@ -158,7 +149,7 @@ describe('counts', () => {
     ];
     for (const scheme of ['joined', 'parallel', 'rings'] as const) {
       const plan = laid({ part: side, spacing: { said: 'centres', fingers: zones }, ...rows({ scheme, brush }) });
-      expect(Math.abs(plan.layout.knots.length / wanted(plan) - 1)).toBeLessThan(0.08);
+      expect(off(plan)).toBeLessThan(0.08);
     }
   });
 
@@ -201,8 +192,9 @@ describe('the schemes', () => {
 
   it('rings close about the crown; the first lies along the hairline', () => {
     const { result } = laid({ part: { kind: 'crown' }, spacing: even(1), ...rows({ scheme: 'rings' }) });
-    const closed = result.rows.filter((r) => r.closed).length;
-    expect(closed).toBeGreaterThan(result.rows.length / 2 - 1.5);
+    // Knots that lie alone, at a sideburn or a corner of the nape, are no rings.
+    const rowsOfMore = result.rows.filter((r) => r.knotCount > 1);
+    expect(rowsOfMore.filter((r) => r.closed).length).toBeGreaterThan(rowsOfMore.length / 2 - 2);
   });
 
   it('straight back: every row runs from front to back', () => {

@@ -58,6 +58,10 @@ export interface RowOptions {
   readonly fringe?: Uint8Array;
   /** The first level, where it is not half a spacing: rings begin outside the coil. */
   readonly firstMm?: number;
+  /** How many whole rows, where they were counted; else as many as the gap fits in. */
+  readonly wholeRows?: number;
+  /** The field ends in a corner or a tip, not along a line: the last row lies further inside. */
+  readonly endsInTip?: boolean;
   /** Added to the first level, a share of the gap. */
   readonly offset?: number;
   /** The first level is the row beside a part or round a crown. */

@@ -18,37 +18,52 @@ export function smoothAlong(curve: SurfaceCurve, reach: number, valueAt: (i: num
   return out;
 }
 
+type Run = [number, number];
+
+/** Shorter, in spacings, and a run is no row: one that the rule for short rows cut out, or one that closed places cut. */
+const SHORTEST_CUT = 2;
+const SHORTEST_CLIPPED = 1.5;
+/** Shorter, it doesn't even hold a knot. */
+const HOLDS_A_KNOT = 0.2;
+
+/** Runs that are laid, and those too short for a row, which are laid only where nothing else lies near. */
 export function runsToLay(
   curve: SurfaceCurve,
   keep: boolean[],
   clip: (curve: SurfaceCurve, i: number) => boolean,
   quarter: number,
   pitch: number,
-) {
+): { readonly runs: Run[]; readonly tooShort: Run[] } {
   const inserted = quarter % 4 !== 0;
   const complete = keep.every(Boolean);
   const last = curve.pointCount - 1;
-  let runs = runsOf(keep);
-  runs = mergeNear(curve, runs, 2 * pitch);
   const reach = (inserted ? 1.25 : 2) * pitch;
-  runs = runs.map(([from, to]): [number, number] => [
-    !curve.closed && curve.arcMm[from] < reach ? 0 : from,
-    !curve.closed && curve.lengthMm - curve.arcMm[to] < reach ? last : to,
-  ]);
-  const length = ([from, to]: [number, number]) => curve.arcMm[to] - curve.arcMm[from];
-  const before = runs.length;
-  if (!complete) runs = runs.filter((run) => length(run) >= 2 * pitch);
-  const clipped = runs.flatMap(([from, to]) => clipRun(curve, from, to, clip));
-  const kept = clipped.filter((run) => isWholeRing(curve, run) || length(run) >= 1.5 * pitch);
-  return { runs: kept, dropped: before - runs.length + clipped.length - kept.length };
+  const whole = mergeNear(curve, runsOf(keep), 2 * pitch).map(
+    ([from, to]): Run => [
+      !curve.closed && curve.arcMm[from] < reach ? 0 : from,
+      !curve.closed && curve.lengthMm - curve.arcMm[to] < reach ? last : to,
+    ],
+  );
+  const length = ([from, to]: Run) => curve.arcMm[to] - curve.arcMm[from];
+  const runs: Run[] = [];
+  const tooShort: Run[] = [];
+  for (const run of whole) {
+    const isCut = !complete && length(run) < SHORTEST_CUT * pitch;
+    for (const part of clipRun(curve, run[0], run[1], clip)) {
+      const isRow = !isCut && (isWholeRing(curve, part) || length(part) >= SHORTEST_CLIPPED * pitch);
+      if (isRow) runs.push(part);
+      else if (length(part) >= HOLDS_A_KNOT * pitch) tooShort.push(part);
+    }
+  }
+  return { runs, tooShort };
 }
 
-function isWholeRing(curve: SurfaceCurve, [from, to]: [number, number]): boolean {
+function isWholeRing(curve: SurfaceCurve, [from, to]: Run): boolean {
   return curve.closed && from === 0 && to === curve.pointCount - 1;
 }
 
-export function runsOf(on: boolean[]): Array<[number, number]> {
-  const runs: Array<[number, number]> = [];
+export function runsOf(on: boolean[]): Run[] {
+  const runs: Run[] = [];
   let from = -1;
   for (let i = 0; i <= on.length; i++) {
     if (i < on.length && on[i]) {
@@ -61,8 +76,8 @@ export function runsOf(on: boolean[]): Array<[number, number]> {
   return runs;
 }
 
-function mergeNear(curve: SurfaceCurve, runs: Array<[number, number]>, gap: number): Array<[number, number]> {
-  const merged: Array<[number, number]> = [];
+function mergeNear(curve: SurfaceCurve, runs: Run[], gap: number): Run[] {
+  const merged: Run[] = [];
   for (const run of runs) {
     const last = merged[merged.length - 1];
     if (last && curve.arcMm[run[0]] - curve.arcMm[last[1]] < gap) last[1] = run[1];
@@ -76,8 +91,8 @@ function clipRun(
   from: number,
   to: number,
   clip: (curve: SurfaceCurve, i: number) => boolean,
-): Array<[number, number]> {
+): Run[] {
   const on: boolean[] = [];
   for (let i = from; i <= to; i++) on.push(!clip(curve, i));
-  return runsOf(on).map(([a, b]): [number, number] => [a + from, b + from]);
+  return runsOf(on).map(([a, b]): Run => [a + from, b + from]);
 }
