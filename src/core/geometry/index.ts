@@ -7,7 +7,7 @@ export { gradientAt, gradientLengths, gradients } from './gradient.ts';
 export { IndexedHeap } from './heap.ts';
 export { type Icosphere, icosphere } from './icosphere.ts';
 export { evaluatePchip, type Pchip, pchip } from './pchip.ts';
-export { arcNear, footOn, lengthOf, type PlaceMm, resampled } from './polyline.ts';
+export { arcNear, type Foot, footOn, lengthOf, type PlaceMm, resampled } from './polyline.ts';
 export { smoothField } from './smooth.ts';
 export { smoothstep } from './smoothstep.ts';
 export {

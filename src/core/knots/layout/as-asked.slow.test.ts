@@ -75,10 +75,16 @@ describe.each(Object.entries(HEADS))('a head that is %s', (_, tape) => {
     }
   });
 
-  it('parted in the middle or swept back is alike on both sides to a tenth of a millimetre', () => {
-    for (const part of [MIDDLE, SWEPT])
+  it('parted in the middle, swept or laid straight back is alike on both sides to a tenth of a millimetre', () => {
+    for (const [part, scheme] of [
+      [MIDDLE, 'joined'],
+      [MIDDLE, 'parallel'],
+      [SWEPT, 'joined'],
+      [SWEPT, 'straightBack'],
+    ] as const)
       for (const mm of [18, 22.5, 27, 36]) {
-        const { knots } = atelier.layout(plainInputs({ tape, part, spacing: gaps(mm, BY_ZONE) }));
+        const rows = { ...DEFAULT_ROWS, scheme };
+        const { knots } = atelier.layout(plainInputs({ tape, part, rows, spacing: gaps(mm, BY_ZONE) }));
         expect(knots.filter((k) => k.xMm > 0.1).length).toBe(knots.filter((k) => k.xMm < -0.1).length);
         for (const a of knots) {
           const nearest = Math.min(...knots.map((b) => Math.hypot(a.xMm + b.xMm, a.yMm - b.yMm, a.zMm - b.zMm)));

@@ -1,4 +1,5 @@
 /** Places along an open row, each over the gap between two of the row below. */
+import { beginsAt } from './ends.ts';
 import type { Working } from './measure.ts';
 import { BRICK_PULL, ringPlaces } from './ring.ts';
 import { nearestOf, TIE } from './ties.ts';
@@ -12,36 +13,34 @@ const INSERT_ABOVE = 1.5;
 
 const RELAX_SWEEPS = 12;
 
-/** Of a row on her right as its mirror image, so that both sides of a head are worked alike; one alike on both sides stays so. */
+/** Begun at the same end on both sides of a head, the one in front; a row that is alike on both sides stays so. */
 export function placesAlong(working: Working, feet: number[]): number[] {
   const { lengthU, row } = working;
   if (row.curve.closed) return ringPlaces(lengthU, feet);
-  const { pointsMm } = row.curve;
-  const aside = pointsMm[0] + pointsMm[pointsMm.length - 3];
-  if (aside > ALIKE_MM) return mirrored(fromLeft(lengthU, mirrored(feet, lengthU)), lengthU);
-  const isAlike = aside > -ALIKE_MM && areAlike(feet, lengthU);
-  return isAlike ? alike(lengthU, feet) : fromLeft(lengthU, feet);
+  switch (beginsAt(row.curve)) {
+    case 'first':
+      return fromFirst(lengthU, feet);
+    case 'last':
+      return mirrored(fromFirst(lengthU, mirrored(feet, lengthU)), lengthU);
+    case 'either':
+      return areAlike(feet, lengthU) ? alike(lengthU, feet) : fromFirst(lengthU, feet);
+  }
 }
 
-/** Ends of a row that is alike on both sides lie so near to each other's mirror image, mm, and feet so near, spacings. */
-const ALIKE_MM = 0.05;
+/** Feet that are each other's mirror image lie so near to it, spacings. */
 const ALIKE_FEET = 0.02;
 
 const mirrored = (places: readonly number[], lengthU: number) => places.map((u) => lengthU - u).reverse();
-/** The foot of a knot in the middle of the head doesn't count: a row that bends has two that are as near. */
 function areAlike(feet: readonly number[], lengthU: number): boolean {
-  const middle = (feet.length - 1) / 2;
   const other = mirrored(feet, lengthU);
-  return feet.every((u, i) => i === middle || Math.abs(u - other[i]) < ALIKE_FEET);
+  return feet.every((u, i) => Math.abs(u - other[i]) < ALIKE_FEET);
 }
 
 /** One half and its mirror image, with a knot in the middle or none: whichever stands best in bricks and evenly. */
 function alike(lengthU: number, feet: readonly number[]): number[] {
   const middle = lengthU / 2;
-  const half = (feet.length - 1) / 2;
-  const centred = feet.map((u, i) => (i === half ? middle : u));
-  const targets = brickTargets(centred);
-  const places = fromLeft(lengthU, centred);
+  const targets = brickTargets(feet);
+  const places = fromFirst(lengthU, feet);
   let best: number[] = [];
   let least = Infinity;
   for (const side of [places, mirrored(places, lengthU)])
@@ -74,7 +73,7 @@ function strainOf(places: readonly number[], targets: readonly number[], lengthU
   return sum;
 }
 
-function fromLeft(lengthU: number, feet: readonly number[]): number[] {
+function fromFirst(lengthU: number, feet: readonly number[]): number[] {
   const targets = brickTargets(feet);
   let places = targets.length > 0 ? extended(targets, lengthU) : evenPlaces(lengthU);
   for (let k = 0; k < 3; k++) places = repaired(places);
