@@ -69,6 +69,15 @@ function trimmedFonts(): Plugin {
 export default defineConfig({
   plugins: [react(), tailwindcss(), trimmedFonts(), precompressed()],
   worker: { format: 'es' },
+  // The package names its build for development only; this one leaves its warnings to developers out.
+  resolve: {
+    alias: [
+      {
+        find: /^react-router$/,
+        replacement: `${import.meta.dirname}/node_modules/react-router/dist/production/index.mjs`,
+      },
+    ],
+  },
   build: {
     target: 'es2023',
     sourcemap: false,

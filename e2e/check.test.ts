@@ -126,7 +126,7 @@ describe('what is drawn', () => {
   });
 
   it('is parted by a finger: with a button, with a stroke, and falls back', async () => {
-    await check();
+    await check('demo-shoulder-curls');
     const rest = await seen();
     await browser.click('[data-testid="finger-worst"]');
     await browser.until(`/→/.test(document.querySelector('[data-testid=seen]').textContent)`, 'the parting');

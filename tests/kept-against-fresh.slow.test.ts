@@ -21,16 +21,31 @@ function outcome(graph: PlanGraph, asked: LookAsked) {
   }
 }
 
+/** What a new start gives, remembered for states that undo and redo come back to. */
+class Fresh {
+  private recent: Array<{ readonly asked: LookAsked; readonly outcome: ReturnType<typeof outcome> }> = [];
+
+  of(asked: LookAsked) {
+    const known = this.recent.find((r) => isDeepStrictEqual(r.asked, asked));
+    if (known) return known.outcome;
+    const now = outcome(planGraph(), structuredClone(asked));
+    this.recent = [{ asked, outcome: now }, ...this.recent.slice(0, STATES - 1)];
+    return now;
+  }
+}
+const STATES = 20;
+
 const seen = new Map<string, number>();
 let refused = 0;
 
 it.each(SEEDS)('seed %i', (seed) => {
   const kept = planGraph();
+  const fresh = new Fresh();
   let n = 0;
   for (const { asked, step } of walk(seededRandom(seed), STEPS_EACH)) {
     const now = outcome(kept, asked);
-    const fresh = outcome(planGraph(), structuredClone(asked));
-    if (!isDeepStrictEqual(now, fresh)) expect.fail(`step ${n}, ${step}: what was kept is not what a new start gives`);
+    if (!isDeepStrictEqual(now, fresh.of(asked)))
+      expect.fail(`step ${n}, ${step}: what was kept is not what a new start gives`);
     seen.set(step, (seen.get(step) ?? 0) + 1);
     if ('refused' in now) refused++;
     n++;

@@ -261,7 +261,7 @@ export const STEPS: Readonly<Record<string, Step>> = {
   }),
   'spacing.said': input((i, r) => ({ spacing: { ...i.spacing, said: one(r, ['centres', 'clear'] as const) } })),
   'spacing.fingers': input((i, r) => ({
-    spacing: { ...i.spacing, fingers: { ...i.spacing.fingers, [one(r, ZONES)]: between(r, 0.8, 2.4) } },
+    spacing: { ...i.spacing, fingers: { ...i.spacing.fingers, [one(r, ZONES)]: between(r, 1, 2.6) } },
   })),
   'rows.scheme': ofRows((_, r) => ({ scheme: one(r, SCHEMES) })),
   'rows.follow': ofRows((_, r) => ({ follow: one(r, ROWS_FOLLOWED) })),
@@ -331,7 +331,9 @@ export function* walk(random: Random, steps: number): Generator<Walked> {
   const cuts = ['whole', 'half'].map((id) => ({ ...plainInputs().cuts[0], id, name: id, half: id === 'half' }));
   let past: LookAsked[] = [];
   let future: LookAsked[] = [];
-  let asked: LookAsked = { inputs: plainInputs({ meshFrequency: 10, cuts }) };
+  // Few pieces, so that many steps are walked in the time.
+  const spacing = { said: 'centres' as const, fingers: { part: 1.5, top: 1.75, back: 2, nape: 2, faceEdge: 1.5 } };
+  let asked: LookAsked = { inputs: plainInputs({ meshFrequency: 10, cuts, spacing }) };
   const names = Object.keys(STEPS);
   for (let n = 0; n < steps; n++) {
     const back = past.at(-1);
