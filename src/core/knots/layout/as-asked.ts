@@ -18,8 +18,9 @@ export interface AsAsked {
   readonly spacing: RowSpacing;
 }
 
-/** Knots off by more than this share, and a row more or less is tried first. */
-const ROWS_OFF = 0.08;
+/** Knots off by more than this share of a row's, and a row more or less is laid; so many at most. */
+const ROW_OFF = 0.5;
+const MOST_ROWS_OFF = 2;
 /** Along a row knots are not drawn together or apart by more than this. */
 const ALONG = [0.86, 1.16] as const;
 /** As many as asked or one less are near enough; one more is not, so that it does not waver by two. */
@@ -45,17 +46,30 @@ export function laidAsAsked(context: RowContext, options: RowOptions, pitch: Pit
   const asked = Math.round(knotsAsked(context, first.plan.firstMm, pitch));
   // Nobody hooks as many: it is said where all is known that is left out.
   if (asked > MOST_KNOTS) return first.along(1);
-  const missing = log(asked / knotsExpected(first, 1));
-  const towards = missing > 0 ? 1 : -1;
-  const { wholeRows } = first.plan;
-  const tries = Math.abs(missing) > ROWS_OFF ? [towards, 0, -towards] : [0, towards, -towards];
+  const { ground, towards } = nearestRows(asked, first, laid);
+  const { wholeRows } = ground.plan;
   let best: AsAsked | undefined;
-  for (const more of tries) {
-    const at = closest(asked, more === 0 ? first : laid(wholeRows + more));
+  for (const more of [0, towards, -towards]) {
+    const at = closest(asked, more === 0 ? ground : laid(wholeRows + more));
     if (!best || off(at, asked) < off(best, asked)) best = at;
     if (off(best, asked) <= BELOW) break;
   }
   return best as AsAsked;
+}
+
+/** As many rows as hold most nearly what is asked at the spacing told, and whether more or fewer come next. */
+function nearestRows(asked: number, first: Ground, laid: (wholeRows: number) => Ground) {
+  const missing = (ground: Ground) => log(asked / knotsExpected(ground, 1));
+  let ground = first;
+  const towards = missing(first) > 0 ? 1 : -1;
+  for (let k = 0; k < MOST_ROWS_OFF; k++) {
+    const { wholeRows } = ground.plan;
+    if (Math.abs(missing(ground)) * wholeRows < ROW_OFF) break;
+    const other = laid(wholeRows + towards);
+    if (Math.abs(missing(other)) >= Math.abs(missing(ground))) break;
+    ground = other;
+  }
+  return { ground, towards: missing(ground) > 0 ? 1 : -1 };
 }
 
 /** By how many knots a layout misses what is asked; as many and one less are alike. */

@@ -29,6 +29,7 @@ export function withoutCollisions(
   const gone = new Uint8Array(all.length);
   const nearest = COLLISION * spacing.gapMm;
   const toEnd = (k: LaidKnot) => Math.min(k.arcMm, rows[k.row].curve.lengthMm - k.arcMm);
+  const near = Float64Array.from(all, (k) => nearest * closeness(pitch, k.vertex));
   const isKept = ({ row }: LaidKnot) =>
     rows[row].besidePart || rows[row].placesMm !== undefined || rows[row].kind === 'front';
   for (let i = 0; i < all.length; i++) {
@@ -36,7 +37,7 @@ export function withoutCollisions(
       const a = all[i];
       const b = all[j];
       if (gone[j]) continue;
-      const limit = nearest * Math.min(closeness(pitch, a.vertex), closeness(pitch, b.vertex));
+      const limit = Math.min(near[i], near[j]);
       const dx = a.xMm - b.xMm;
       if (Math.abs(dx) > limit) continue;
       const dSq = dx * dx + (a.yMm - b.yMm) ** 2 + (a.zMm - b.zMm) ** 2;

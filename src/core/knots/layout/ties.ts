@@ -1,8 +1,16 @@
 /** Ties: what is as good as another, and which of them is taken. */
 
+/** @param values rising */
 export function nearestOf(values: readonly number[], u: number): number | undefined {
   let best: number | undefined;
-  for (const v of values) if (best === undefined || Math.abs(v - u) < Math.abs(best - u) - TIE) best = v;
+  let away = Infinity;
+  for (const v of values) {
+    const off = Math.abs(v - u);
+    if (off < away - TIE) {
+      best = v;
+      away = off;
+    } else if (v > u) break;
+  }
   return best;
 }
 
