@@ -30,23 +30,23 @@ const TRIES = 4;
 
 export function laidAsAsked(context: RowContext, options: RowOptions, pitch: PitchFields): AsAsked {
   const { mesh, spacing } = context;
+  // The face edge acts along a row only: it adds knots, no rows.
+  const evenEdge = { ...pitch, faceEdge: new Float64Array(mesh.vertexCount).fill(1) };
   const laid = (wholeRows?: number): Ground => {
     const plan = layRows(context, wholeRows === undefined ? options : { ...options, wholeRows });
-    const rows = plan.rows.map((row) => ({
-      isRing: row.curve.closed,
-      lengthU: measured(row, pitch, spacing.pitchMm).lengthU,
-    }));
+    const lengths = (along: PitchFields) =>
+      plan.rows.map((row) => ({ isRing: row.curve.closed, lengthU: measured(row, along, spacing.pitchMm).lengthU }));
     const along = (share: number): AsAsked => {
       const held = { ...spacing, pitchMm: share * spacing.pitchMm };
       return { plan, spacing: held, layout: layKnots(mesh, plan.rows, pitch, held) };
     };
-    return { plan, rows, along };
+    return { plan, rows: lengths(pitch), evenRows: lengths(evenEdge), along };
   };
   const first = laid();
   const asked = Math.round(knotsAsked(context, first.plan.firstMm, pitch));
   // Nobody hooks as many: it is said where all is known that is left out.
   if (asked > MOST_KNOTS) return first.along(1);
-  const { ground, towards } = nearestRows(asked, first, laid);
+  const { ground, towards } = nearestRows(knotsAsked(context, first.plan.firstMm, evenEdge), first, laid);
   const { wholeRows } = ground.plan;
   let best: AsAsked | undefined;
   for (const more of [0, towards, -towards]) {
@@ -59,7 +59,7 @@ export function laidAsAsked(context: RowContext, options: RowOptions, pitch: Pit
 
 /** As many rows as hold most nearly what is asked at the spacing told, and whether more or fewer come next. */
 function nearestRows(asked: number, first: Ground, laid: (wholeRows: number) => Ground) {
-  const missing = (ground: Ground) => log(asked / knotsExpected(ground, 1));
+  const missing = ({ evenRows }: Ground) => log(asked / knotsExpected(evenRows, 1));
   let ground = first;
   const towards = missing(first) > 0 ? 1 : -1;
   for (let k = 0; k < MOST_ROWS_OFF; k++) {
@@ -75,11 +75,17 @@ function nearestRows(asked: number, first: Ground, laid: (wholeRows: number) => 
 /** By how many knots a layout misses what is asked; as many and one less are alike. */
 const off = ({ layout }: AsAsked, asked: number) => Math.abs(layout.knots.length - asked + BELOW);
 
+interface RowLength {
+  readonly isRing: boolean;
+  readonly lengthU: number;
+}
+
 /** Rows that are laid, and knots along them at a share of the spacing told. */
 interface Ground {
   readonly plan: RowPlan;
-  /** Their lengths in spacings told. */
-  readonly rows: ReadonlyArray<{ readonly isRing: boolean; readonly lengthU: number }>;
+  /** Their lengths in spacings told, and without the face edge. */
+  readonly rows: readonly RowLength[];
+  readonly evenRows: readonly RowLength[];
   along(share: number): AsAsked;
 }
 
@@ -87,8 +93,8 @@ interface Ground {
 const OPEN_ROW_LESS = 0.1;
 
 /** Knots at a share of the spacing told, from the lengths of rows alone: within a few of what is laid. */
-function knotsExpected({ rows }: Ground, share: number): number {
-  const held = ({ isRing, lengthU }: Ground['rows'][number]) =>
+function knotsExpected(rows: readonly RowLength[], share: number): number {
+  const held = ({ isRing, lengthU }: RowLength) =>
     isRing ? lengthU / share : Math.max(1, lengthU / share - OPEN_ROW_LESS);
   return rows.reduce((sum, row) => sum + held(row), 0);
 }
@@ -119,7 +125,7 @@ function closest(asked: number, ground: Ground): AsAsked {
     if (!best || off(at, asked) < off(best, asked)) best = at;
     if (off(best, asked) <= BELOW) break;
     tried.push(share);
-    beyond += (at.layout.knots.length - knotsExpected(ground, share) - beyond) / tried.length;
+    beyond += (at.layout.knots.length - knotsExpected(ground.rows, share) - beyond) / tried.length;
   }
   return best as AsAsked;
 }
@@ -142,7 +148,7 @@ function shareFor(knots: number, ground: Ground): number {
   let [from, to] = ALONG as readonly [number, number];
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (from + to) / 2;
-    if (knotsExpected(ground, middle) > knots) from = middle;
+    if (knotsExpected(ground.rows, middle) > knots) from = middle;
     else to = middle;
   }
   return (from + to) / 2;
