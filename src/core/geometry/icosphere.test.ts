@@ -9,6 +9,15 @@ describe('icosphere', () => {
     expect(ico.triangles.length / 3).toBe(20 * f * f);
   });
 
+  it('is its own mirror image at x = 0', () => {
+    const { directions: d } = icosphere(9);
+    const at = (x: number, y: number, z: number) =>
+      [x, y, z].map((v) => (Math.abs(v) < 1e-9 ? 0 : v).toFixed(9)).join();
+    const places = new Set<string>();
+    for (let i = 0; i < d.length; i += 3) places.add(at(d[i], d[i + 1], d[i + 2]));
+    for (let i = 0; i < d.length; i += 3) expect(places.has(at(-d[i], d[i + 1], d[i + 2]))).toBe(true);
+  });
+
   it('is closed: every edge has two triangles, Euler number 2', () => {
     const ico = icosphere(6);
     const mesh = buildSurfaceMesh(ico.directions, ico.triangles);

@@ -6,6 +6,8 @@ import { buildSurfaceMesh, type Icosphere, type SurfaceMesh } from '../geometry/
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { type HeadShape, rayLength } from './shape.ts';
 
+/** Shares of an edge and squared lengths on the unit sphere that differ by less are alike. */
+const ALIKE = 1e-9;
 /** A vertex nearer to the cut than this share of an edge is moved onto it instead of making a sliver. */
 const SNAP_SHARE = 0.3;
 
@@ -59,26 +61,36 @@ function heights(line: Hairline, d: Float64Array): Float64Array {
 function snapVertices(line: Hairline, sphere: Icosphere, cut: Preparation) {
   const n = cut.above.length;
   const share = new Float64Array(n).fill(SNAP_SHARE);
-  const target = new Map<number, number[]>();
+  /** By vertex: where the edges that reach the cut soonest meet it; in the middle of a head two do. */
+  const targets = new Map<number, Map<number, number[]>>();
   for (let i = 0; i < sphere.triangles.length; i++) {
     const t = 3 * ((i / 3) | 0);
     const a = sphere.triangles[i];
     const b = sphere.triangles[t + ((i + 1) % 3)];
     if (cut.above[a] > 0 === cut.above[b] > 0) continue;
     const at = crossingShare(line, cut, a, b);
-    for (const [v, s] of [
-      [a, at],
-      [b, 1 - at],
+    for (const [v, far, s] of [
+      [a, b, at],
+      [b, a, 1 - at],
     ] as const) {
-      if (s >= share[v]) continue;
-      share[v] = s;
-      target.set(v, interpolate(cut.directions, a, b, at));
+      if (s >= share[v] + ALIKE || s >= SNAP_SHARE) continue;
+      if (s < share[v] - ALIKE) targets.set(v, new Map());
+      share[v] = Math.min(share[v], s);
+      targets.get(v)?.set(far, interpolate(cut.directions, a, b, at));
     }
   }
-  for (const [v, d] of target) {
+  for (const [v, reached] of targets) {
+    const d = middleOf([...reached.values()]);
     for (let k = 0; k < 3; k++) cut.directions[3 * v + k] = d[k];
     cut.above[v] = 0;
   }
+}
+
+/** In the midst of directions. */
+function middleOf(directions: ReadonlyArray<ArrayLike<number>>): number[] {
+  const sum = [0, 1, 2].map((k) => directions.reduce((all, d) => all + d[k], 0));
+  const length = Math.sqrt(sum[0] ** 2 + sum[1] ** 2 + sum[2] ** 2);
+  return sum.map((x) => x / length);
 }
 
 /** Share of the way from a to b at which the hairline is crossed, by bisection with false position. */
@@ -140,9 +152,6 @@ function keepInside(
   out.push(...inTriangles(polygon, directions));
 }
 
-/** Diagonals that differ by less are alike, on the unit sphere, squared. */
-const ALIKE = 1e-9;
-
 /** A quadrangle is cut along its shorter diagonal, so that both sides of a head are alike; where neither is, from its middle. */
 function inTriangles(polygon: readonly number[], directions: number[]): number[] {
   const [p, q, r, s] = polygon;
@@ -151,9 +160,7 @@ function inTriangles(polygon: readonly number[], directions: number[]): number[]
   if (longer > ALIKE) return [q, r, s, q, s, p];
   if (longer < -ALIKE) return [p, q, r, p, r, s];
   const middle = directions.length / 3;
-  const sum = [0, 1, 2].map((k) => polygon.reduce((all, v) => all + directions[3 * v + k], 0));
-  const length = Math.sqrt(sum[0] ** 2 + sum[1] ** 2 + sum[2] ** 2);
-  directions.push(...sum.map((x) => x / length));
+  directions.push(...middleOf(polygon.map((v) => directions.slice(3 * v, 3 * v + 3))));
   return polygon.flatMap((v, i) => [v, polygon[(i + 1) % 4], middle]);
 }
 

@@ -28,6 +28,11 @@ const BELOW = 0.5;
 /** Layouts tried along the same rows. */
 const TRIES = 4;
 
+/**
+ * @param options of the rows; `wholeRows` left out
+ * @returns rows, knots along them, and the spacing they are laid at: as many as asked or one less, where any spacing within
+ * `ALONG` of any row count near gives that; else the nearest that was tried
+ */
 export function laidAsAsked(context: RowContext, options: RowOptions, pitch: PitchFields): AsAsked {
   const { mesh, spacing } = context;
   // The face edge acts along a row only: it adds knots, no rows.

@@ -22,7 +22,7 @@ export interface RowField {
   readonly fromPartCount: Float64Array;
 }
 
-/** Smoothing sweeps on edges of 2.86 mm: enough to round the creases (twenty do no better); gaps are the same without. */
+/** Smoothing sweeps on edges of 2.86 mm: enough to round the creases; gaps are the same without. */
 const SWEEPS = 12;
 /** Rounding of the ramp's corners, as a share of its width. */
 const RAMP_ROUNDING = 0.12;
