@@ -19,11 +19,21 @@ const fillDisk = () =>
   `);
 const freeDisk = () => browser.script('Object.assign(IDBObjectStore.prototype, window.kept)');
 
+/** How many records a store holds. */
+const stored = async (store: string) => {
+  await browser.untilStored(store, '(window.counted = all.length) >= 0', 'the store to be read');
+  return browser.script<number>('return window.counted');
+};
+
 describe('a full disk', () => {
   it('is said; the change stays on the screen, is tried again, and is there after a reload', async () => {
     await (await browser.appears('[data-zone="top"]')).sendKeys(Key.HOME);
     await browser.settled();
-    await new Promise((r) => setTimeout(r, 250));
+    await browser.untilStored(
+      'plans',
+      'all.some((r) => r.history.present.plan.spacing.fingers?.top === 0.5)',
+      'the first gap to be kept',
+    );
     await fillDisk();
     await (await browser.find('[data-zone="top"]')).sendKeys(Key.END);
     await browser.until(
@@ -44,6 +54,7 @@ describe('a full disk', () => {
   it('in the install is said too, and the knots are kept once there is room', async () => {
     await browser.go(`${url}/install/demo-install-half`);
     await browser.appears('[data-testid="knot-kind"]');
+    const events = await stored('events');
     await browser.keys(' ');
     await browser.until(`!document.querySelector('[data-testid="paused"]')`, 'the pause to end');
     const before = Number((await browser.text('[data-testid="forecast"]')).match(/^\d+/)?.[0]);
@@ -53,7 +64,7 @@ describe('a full disk', () => {
     await freeDisk();
     await browser.keys(' ');
     await browser.until(`!document.querySelector('main [role=alert]')`, 'the trouble to end');
-    await new Promise((r) => setTimeout(r, 250));
+    await browser.untilStored('events', `all.length >= ${events + 3}`, 'the pause and two knots to be kept');
     await browser.driver.navigate().refresh();
     await browser.appears('[data-testid="forecast"]');
     expect(Number((await browser.text('[data-testid="forecast"]')).match(/^\d+/)?.[0])).toBe(before - 2);
@@ -63,6 +74,7 @@ describe('a full disk', () => {
 describe('quick fingers', () => {
   it('hook each knot once, however fast the presses come', async () => {
     const before = Number((await browser.text('[data-testid="forecast"]')).match(/^\d+/)?.[0]);
+    const events = await stored('events');
     await browser.keys(...Array.from({ length: 12 }, () => ' '));
     await browser.until(
       `document.querySelector('[data-testid=forecast]').innerText.startsWith('${before - 12} of')`,
@@ -73,7 +85,7 @@ describe('quick fingers', () => {
       `document.querySelector('[data-testid=forecast]').innerText.startsWith('${before - 7} of')`,
       'five back',
     );
-    await new Promise((r) => setTimeout(r, 300));
+    await browser.untilStored('events', `all.length >= ${events + 17}`, 'every press to be kept');
     await browser.driver.navigate().refresh();
     await browser.appears('[data-testid="forecast"]');
     expect(await browser.text('[data-testid="forecast"]')).toMatch(new RegExp(`^${before - 7} of`));

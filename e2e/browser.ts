@@ -138,7 +138,25 @@ export class Browser {
     }
   }
 
-  /** The plan on the screen is worked out and kept. */
+  /** What the browser's store holds is such that `test` of its records, called `all`, is true. */
+  async untilStored(store: string, test: string, what: string) {
+    await this.until(
+      `new Promise((done) => {
+        const asked = indexedDB.open('meshwork');
+        asked.onsuccess = () => {
+          const got = asked.result.transaction('${store}').objectStore('${store}').getAll();
+          got.onsuccess = () => {
+            const all = got.result;
+            asked.result.close();
+            done(${test});
+          };
+        };
+      })`,
+      what,
+    );
+  }
+
+  /** The plan on the screen is worked out. */
   async settled() {
     await this.until("document.querySelector('[data-ready=yes]')", 'the plan to be worked out');
   }

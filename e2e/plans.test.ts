@@ -106,8 +106,11 @@ describe('two tabs on one plan', () => {
 
   it('a reload keeps undo', async () => {
     await (await browser.appears('[data-zone="nape"]')).sendKeys(Key.ARROW_RIGHT);
-    await browser.settled();
-    await new Promise((r) => setTimeout(r, 300));
+    await browser.untilStored(
+      'plans',
+      'all.some((r) => r.history.present.plan.spacing.fingers?.nape === 1.75)',
+      'the gap to be kept',
+    );
     await browser.driver.navigate().refresh();
     await browser.settled();
     expect(await browser.text('[data-testid="last-deed"]')).toBe('Nape 1¾');

@@ -150,7 +150,7 @@ describe('a first-time wearer', () => {
 
   it('goes on where she was after the browser is killed', async () => {
     const address = await browser.driver.getCurrentUrl();
-    await new Promise((r) => setTimeout(r, 400));
+    await browser.untilStored('events', `all.some((e) => e.kind === 'pause')`, 'the pause to be kept');
     const { profile } = browser;
     await browser.kill();
     browser = await Browser.open({ profile });

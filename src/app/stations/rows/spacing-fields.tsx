@@ -66,8 +66,8 @@ export function SpacingBench({
               key={zone}
               zone={zone}
               session={session}
-              // What a finger drags is ahead of what has been worked out.
-              shown={{ ...shown, ...(session.isDraft ? plan.spacing.fingers : {}) }}
+              // What she sets is ahead of what has been worked out.
+              shown={{ ...shown, ...plan.spacing.fingers }}
             />
           ))}
       </div>
