@@ -136,6 +136,13 @@ function rowSchemeFigures({ plan, result }: Computed) {
     secondPass: plan.rows.secondPass,
     cannotLay: result.rowScheme.cannotLay ?? null,
     brickScore: round(result.rowScheme.brickScore, 3),
+    borderRow: result.borderRow
+      ? {
+          ...result.borderRow,
+          share: round(result.borderRow.share, 3),
+          centresMm: round(result.borderRow.centresMm, 1),
+        }
+      : null,
     wholeRows: result.rowScheme.wholeRows,
     insertedRows: result.rowScheme.insertedRows,
     lostChanges: result.rowScheme.lostChanges.map((l) => ({ ...l, atMm: l.atMm.map((v) => round(v, 1)) })),
@@ -155,6 +162,7 @@ function rowFigures({ result }: Computed) {
     locked: r.locked,
     pulled: r.pulledBy !== undefined,
     second: r.second,
+    pass: r.pass,
   }));
 }
 
@@ -181,7 +189,7 @@ function knotFigures({ result }: Computed) {
     netHere: k.onNet,
     byHand: k.hand ?? null,
     reason: k.chain.map((r) => r.because).join(' '),
-    rules: k.chain.map((r) => ({ id: r.id, school: r.school ?? null })),
+    rules: k.chain.map((r) => ({ id: r.id, school: r.school ?? null, saidFor: r.saidFor ?? null })),
     where: k.where.words,
     piece: k.piece,
   }));

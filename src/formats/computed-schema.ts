@@ -17,7 +17,7 @@ import {
 import { amount, changeId } from '../model/checks.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';
-export const COMPUTED_VERSION = 6;
+export const COMPUTED_VERSION = 7;
 
 const words = string().strict().defined();
 const figure = number().strict().required();
@@ -198,7 +198,7 @@ const rows = list(
   record({
     id: words,
     label: words,
-    kind: oneOf(['whole', 'short', 'front', 'fringe', 'given']),
+    kind: oneOf(['whole', 'short', 'front', 'fringe', 'border', 'given']),
     lengthMm: figure,
     knots: whole,
     startMm: figure,
@@ -206,6 +206,7 @@ const rows = list(
     locked: yesNo,
     pulled: yesNo,
     second: yesNo,
+    pass: oneOf(SECOND_PASSES),
   }),
 );
 
@@ -226,7 +227,7 @@ const knots = list(
     throughWords: words,
     hookDirection: record({ vector: some(3, figure), words: words }),
     reason: words,
-    rules: list(record({ id: words, school: orNull(words) })),
+    rules: list(record({ id: words, school: orNull(words), saidFor: orNull(words) })),
     where: words,
     piece: record({ product: words, pack: whole, number: whole }),
     holes: whole,
@@ -322,6 +323,7 @@ const rowScheme = record({
   secondPass: oneOf(SECOND_PASSES),
   cannotLay: orNull(words),
   brickScore: amount(0, 1, ''),
+  borderRow: orNull(record({ knots: whole, share: figure, centresMm: figure, minutes: whole })),
   wholeRows: whole,
   insertedRows: whole,
   lostChanges: list(record({ id: changeId, why: words, atMm: some(3, figure) })),

@@ -5,18 +5,16 @@ import {
   DOME_INFO,
   lowerFirst,
   OPENING_INFO,
+  PIECE_ZONE_NAMES,
   PIECE_ZONES,
   type PieceZone,
   type Split,
-  ZONE_NAMES,
 } from '../core/trade/index.ts';
 import { START_CUT, START_PRODUCT } from './defaults.ts';
 import { formatLength } from './lengths.ts';
 import type { CapAsWritten, PlanDocument, ProductAsWritten } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 import { fingerMm, lengthReader, productInputs } from './to-inputs.ts';
-
-export const PIECE_ZONE_NAMES: Readonly<Record<PieceZone, string>> = { ...ZONE_NAMES, fringe: 'Fringe' };
 
 export function setCap(plan: PlanDocument, change: Partial<CapAsWritten>, words?: string): PlanChange {
   return { words: words ?? capWords(change), plan: { ...plan, cap: { ...plan.cap, ...change } } };
@@ -141,7 +139,11 @@ function withCuts(plan: PlanDocument, cuts: readonly Preparation[]): PlanDocumen
     const { cut, ...wish } = w.wish;
     return cut === undefined || ids.has(cut) ? w : { ...w, wish };
   });
-  return { ...plan, cuts, pieces, knotWishes };
+  const places = plan.places.map((p) => {
+    const { cut, ...others } = p;
+    return cut === undefined || ids.has(cut) ? p : others;
+  });
+  return { ...plan, cuts, pieces, knotWishes, places };
 }
 
 function freeId(stem: string, taken: readonly { readonly id: string }[]): string {

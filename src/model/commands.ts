@@ -220,6 +220,18 @@ export function setSchool(plan: PlanDocument, school: SchoolName, value: string)
   };
 }
 
+/** What a finding asks for holds at every place: what was said for one of them gives way. */
+function setSchoolEverywhere(plan: PlanDocument, school: SchoolName, value: string): PlanChange {
+  const { words, plan: changed } = setSchool(plan, school, value);
+  const places = changed.places.flatMap((p) => {
+    const { [school as keyof typeof p.schools]: given, ...schools } = p.schools;
+    if (given === undefined) return [p];
+    const isEmpty = Object.keys(schools).length === 0 && p.secondPass === undefined && p.cut === undefined;
+    return isEmpty ? [] : [{ ...p, schools }];
+  });
+  return { words, plan: { ...changed, places } };
+}
+
 export function setOwnHair(plan: PlanDocument, change: Partial<PlanDocument['ownHair']>, words: string): PlanChange {
   return { words, plan: { ...plan, ownHair: { ...plan.ownHair, ...change } } };
 }
@@ -292,7 +304,7 @@ export function applyFix(plan: PlanDocument, deed: string, fix: PlainFix): PlanC
     case 'setSpacing':
       return { ...setSpacing(plan, fix.fingers), words: deed };
     case 'setSchool':
-      return setSchool(plan, fix.school, fix.value);
+      return setSchoolEverywhere(plan, fix.school, fix.value);
     case 'setCap': {
       const { girthMm, depthMm, block: _, ...change } = fix.change;
       const written = (mm: number | undefined, key: 'girth' | 'depth') =>

@@ -100,6 +100,7 @@ export function newPlan(id: string, name: string): PlanDocument {
     knotWishes: [],
     spacing: { said: 'centres', fingers: {} },
     schools: DEFAULT_SCHOOLS,
+    places: [],
     finish: { fullness: 'enough', outline: 'none', reach: '15 cm' },
     enough: 0.5,
     guesses: {},

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { NO_BORDER_ROW } from '../core/trade/index.ts';
 import { setUnit } from './commands.ts';
 import { newPlan } from './defaults.ts';
 import { setEnough, setFinish, setGuess } from './finish.ts';
@@ -62,7 +63,12 @@ describe('a plan of version 3', () => {
     expect(read.ok ? '' : read.why).toBe('');
     if (!read.ok) return;
     expect(read.value.finish).toEqual({ fullness: 'enough', outline: 'none', reach: '15 cm' });
-    expect(read.value.rows).toEqual({ ...versionThree.rows, offset: 0, follow: 'base' });
+    expect(read.value.rows).toEqual({
+      ...versionThree.rows,
+      offset: 0,
+      follow: 'base',
+      borderRow: NO_BORDER_ROW,
+    });
     expect(read.value.guesses).toEqual({});
     expect(read.value.name).toBe(versionThree.name);
   });

@@ -8,6 +8,7 @@ import plain3 from './fixtures/plan-3.json' with { type: 'json' };
 import full3 from './fixtures/plan-3-full.json' with { type: 'json' };
 import full4 from './fixtures/plan-4-full.json' with { type: 'json' };
 import full5 from './fixtures/plan-5-full.json' with { type: 'json' };
+import full6 from './fixtures/plan-6-full.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
@@ -31,9 +32,10 @@ describe('every older version opens', () => {
     ['3, full', full3],
     ['4, full', full4],
     ['5, full', full5],
+    ['6, full', full6],
   ] as const)('version %s', (_, value) => {
     const plan = opened(value);
-    expect(plan).toMatchObject({ version: 6, id: value.id, name: value.name, settled: value.settled });
+    expect(plan).toMatchObject({ version: 7, id: value.id, name: value.name, settled: value.settled });
     expect(planInputs(plan, 12).fingerMm).toBeGreaterThan(10);
   });
 });
@@ -110,5 +112,14 @@ describe('nothing that she entered is lost', () => {
       enough: 0.8,
       offset: -0.1,
     });
+  });
+
+  it('version 6: no row along the border and no place of its own; its piece would be that of the face edge', () => {
+    const { rows, pieces, places, spacing } = opened(full6);
+    expect(rows).toMatchObject({ follow: 'cap', borderRow: { where: 'none' } });
+    expect(rows.hand).toEqual(full6.rows.hand);
+    expect(pieces.border).toEqual(full6.pieces.faceEdge);
+    expect(places).toEqual([]);
+    expect(spacing).toEqual(full6.spacing);
   });
 });

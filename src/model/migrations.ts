@@ -13,6 +13,7 @@ const STEPS: Readonly<Record<number, Step>> = {
   3: finishAndGuesses,
   4: idsOfChanges,
   5: leftToTheHair,
+  6: everyInstall,
 };
 
 /**
@@ -188,6 +189,18 @@ function idsOfChanges(plan: Record<string, unknown>): Record<string, unknown> {
 function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
   const rows = plan.rows as Record<string, unknown>;
   return { ...plan, rows: { ...rows, follow: 'base' } };
+}
+
+/** 6 → 7: a row along the border, hooked with what the face edge takes, and schools by place. None was there. */
+function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
+  const rows = plan.rows as Record<string, unknown>;
+  const pieces = plan.pieces as Record<string, unknown>;
+  return {
+    ...plan,
+    rows: { ...rows, borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
+    pieces: { ...pieces, border: pieces.faceEdge },
+    places: [],
+  };
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

@@ -13,7 +13,7 @@ import {
   type TestContext,
   type ValidationError,
 } from 'yup';
-import { MOST_OVERRIDES } from '../core/knots/index.ts';
+import { MOST_OVERRIDES, MOST_PLACES } from '../core/knots/index.ts';
 import {
   FINGER_COUNTS,
   FINGER_LIMITS_MM,
@@ -28,7 +28,6 @@ import {
   REQUIREMENTS,
   SCHOOL_OPTIONS,
   type SchoolName,
-  type Schools,
   SPACING_LIMITS_FINGERS,
   TAPE_MEASURES,
 } from '../core/trade/index.ts';
@@ -51,18 +50,13 @@ import {
 } from './head-schema.ts';
 import { LENGTH_UNITS, type LengthUnit, quoted } from './lengths.ts';
 import { enough, finish, guesses } from './look-schema.ts';
+import { placeSchools, schoolChoice } from './places-schema.ts';
 import { overrideAt, rows } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 6;
+export const PLAN_VERSION = 7;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
-
-const schoolChoice = <N extends SchoolName>(name: N) =>
-  choice<Schools[N]>(
-    SCHOOL_OPTIONS[name].map((o) => o.value as Schools[N]),
-    `The school ${name}`,
-  );
 
 /** Ids of the records of a list, whatever it really is. */
 const idsIn = (list: unknown): unknown[] =>
@@ -226,6 +220,15 @@ export const planSchema = object({
     .noUnknown()
     .strict()
     .required(),
+  /** Places whose schools are their own. */
+  places: array(placeSchools)
+    .required()
+    .max(MOST_PLACES, `At most ${MOST_PLACES} places can have schools of their own.`)
+    .test('ids', 'Two places have the same id.', hasOwnIds)
+    .test('cuts', 'A place is hooked with a cut that is not in the plan.', (places, context) => {
+      const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
+      return (places ?? []).every((p) => p?.cut === undefined || ids.includes(p.cut));
+    }),
   finish,
   enough,
   guesses,

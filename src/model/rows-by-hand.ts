@@ -4,7 +4,19 @@ import { dequal } from 'dequal';
 import type { DirectionDeg, Stroke } from '../core/head/index.ts';
 import type { KnotOverride, Override, PlannedKnot, PlannedRow } from '../core/knots/index.ts';
 import type { BrushStroke, RowChoice, RowEdit } from '../core/rows/index.ts';
-import { FRINGE_INFO, knotName, lowerFirst, SCHEME_INFO, SECOND_PASS_INFO, zoneName } from '../core/trade/index.ts';
+import {
+  BORDER_KNOT_INFO,
+  BORDER_WHEN_INFO,
+  BORDER_WHERE_INFO,
+  type BorderRow,
+  FRINGE_INFO,
+  knotName,
+  lowerFirst,
+  PIECE_ZONE_NAMES,
+  SCHEME_INFO,
+  SECOND_PASS_INFO,
+  zoneName,
+} from '../core/trade/index.ts';
 import { freshId } from './ids.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
@@ -17,6 +29,21 @@ function rowWords({ scheme, secondPass, fringe }: Partial<RowChoice>): string {
   if (scheme) return SCHEME_INFO[scheme].name;
   if (secondPass) return SECOND_PASS_INFO[secondPass].name;
   return fringe ? `Fringe: ${lowerFirst(FRINGE_INFO[fringe.how].name)}` : 'Rows changed';
+}
+
+export function setBorderRow(plan: PlanDocument, change: Partial<BorderRow>): PlanChange {
+  const { where, fingers, knot, when } = change;
+  const told = [
+    where && lowerFirst(BORDER_WHERE_INFO[where].name),
+    fingers !== undefined && `${fingers} fingers apart`,
+    knot && `${BORDER_KNOT_INFO[knot].name} knots`,
+    when && BORDER_WHEN_INFO[when].name,
+  ].filter(Boolean);
+  return setRows(
+    plan,
+    { borderRow: { ...plan.rows.borderRow, ...change } },
+    `${PIECE_ZONE_NAMES.border}: ${told.join(', ')}`,
+  );
 }
 
 export function brushRows(plan: PlanDocument, stroke: Stroke, factor: number): PlanChange {

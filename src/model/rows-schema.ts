@@ -1,12 +1,16 @@
 /** Row choices, brush, changes by hand and wishes, as they are written. */
 import { array, boolean, object, string } from 'yup';
 import {
+  BORDER_KNOTS,
+  BORDER_WHENS,
+  BORDER_WHERES,
   FRINGES,
   KNOT_KINDS,
   ROW_LIMITS,
   ROWS_FOLLOWED,
   SCHEMES,
   SECOND_PASSES,
+  SPACING_LIMITS_FINGERS,
   THROUGHS,
   ZONES,
 } from '../core/trade/index.ts';
@@ -51,6 +55,15 @@ export const rows = object({
     how: choice(FRINGES, 'The fringe'),
     widthFingers: within(ROW_LIMITS.fringeFingers, 'The width of the fringe'),
     rows: within(ROW_LIMITS.fringeRows, 'The rows of the fringe', true),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  borderRow: object({
+    where: choice(BORDER_WHERES, 'Where a row runs along the border'),
+    fingers: within(SPACING_LIMITS_FINGERS, 'The spacing along the border'),
+    knot: choice(BORDER_KNOTS, 'The knot along the border'),
+    when: choice(BORDER_WHENS, 'When the row along the border is laid'),
   })
     .noUnknown()
     .strict()

@@ -35,6 +35,7 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
     knotWishes: plan.knotWishes,
     spacing: plan.spacing,
     schools: plan.schools,
+    places: plan.places,
     finish: { fullness: plan.finish.fullness, outline: plan.finish.outline, reachMm: mm(plan.finish.reach) },
     guesses: { ...PLAIN_GUESSES, ...plan.guesses },
     reserveShare: plan.reserveShare,

@@ -60,6 +60,8 @@ export class MeshworkDatabase extends Dexie {
     this.version(5).upgrade(bringUp);
     // Until then undo steps were whole plans.
     this.version(6).upgrade(asPatches);
+    // Plans are brought up as they are opened; an install goes on with the plan that it began with.
+    this.version(7).upgrade(bringUpInstalls);
   }
 }
 
@@ -68,11 +70,14 @@ type WholeRecord = Omit<PlanRecord, 'history'> & { readonly history: States };
 
 async function bringUp(tx: Transaction) {
   await eachAlone<WholeRecord>(tx, 'plans', (record) => ({ ...record, history: broughtUp(record.history) }));
-  await eachAlone<InstallSession>(tx, 'sessions', (session) => {
+  await bringUpInstalls(tx);
+}
+
+const bringUpInstalls = (tx: Transaction) =>
+  eachAlone<InstallSession>(tx, 'sessions', (session) => {
     const read = readPlan(session.plan);
     return read.ok ? { ...session, plan: read.value } : session;
   });
-}
 
 const asPatches = (tx: Transaction) =>
   eachAlone<WholeRecord | PlanRecord>(tx, 'plans', (record) => ({

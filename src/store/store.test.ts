@@ -7,6 +7,7 @@ import { demoPlans, shoulderCurls } from '../demo/plans.ts';
 import { setSpacing } from '../model/commands.ts';
 import { newPlan } from '../model/defaults.ts';
 import versionOne from '../model/fixtures/plan-1.json' with { type: 'json' };
+import versionSix from '../model/fixtures/plan-6-full.json' with { type: 'json' };
 import { type History, record, startHistory, statesOf, undo } from '../model/history.ts';
 import type { InstallSession } from '../model/install-log.ts';
 import { PLAN_VERSION } from '../model/plan.ts';
@@ -181,7 +182,7 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(6);
+  expect(raw.verno).toBe(7);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
@@ -257,6 +258,19 @@ it('a store of version 5 opens: whole plans among its undo steps become patches,
     words: 'Two',
     patch: [{ op: 'replace', path: '/name', value: 'Two' }],
   });
+  await opened.delete();
+});
+
+it('an install begun with a plan of version 6 goes on with that plan, brought up', async () => {
+  const name = await oldStore(6, {
+    sessions: [{ id: 's', planId: 'p', startedAtMs: 7, plan: versionSix, finished: 0 }],
+    events: [{ sessionId: 's', kind: 'knot', atMs: 8, knotId: 'r01-l01' }],
+  });
+  const opened = new MeshworkDatabase(name);
+  const session = await opened.sessions.get('s');
+  expect(session?.plan).toMatchObject({ version: PLAN_VERSION, name: versionSix.name, places: [] });
+  expect(session?.plan.rows.hand).toEqual(versionSix.rows.hand);
+  expect(await sessionEvents(opened, 's')).toHaveLength(1);
   await opened.delete();
 });
 

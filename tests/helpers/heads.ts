@@ -137,6 +137,7 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     knotWishes: [],
     spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.25, nape: 1.5, faceEdge: 1 } },
     schools: DEFAULT_SCHOOLS,
+    places: [],
     finish: PLAIN_FINISH,
     guesses: PLAIN_GUESSES,
     reserveShare: 0.15,

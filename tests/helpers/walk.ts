@@ -5,6 +5,7 @@ import { POSE_NAMES, POSES } from '../../src/core/fall/poses.ts';
 import type { DirectionDeg, Mark } from '../../src/core/head/marks.ts';
 import type { Part } from '../../src/core/head/part.ts';
 import type { Override } from '../../src/core/knots/place/overrides.ts';
+import type { PlaceSchools } from '../../src/core/knots/place/schools-here.ts';
 import type { PlanInputs } from '../../src/core/plan/inputs.ts';
 import type { LookAsked } from '../../src/core/plan/look-result.ts';
 import type { RowEdit } from '../../src/core/rows/choice.ts';
@@ -37,11 +38,25 @@ import { CURLS, FULLNESS, HAIR_REGIONS, STRANDS } from '../../src/core/trade/own
 import { PACES } from '../../src/core/trade/pace.ts';
 import { DRESSINGS, OPENED_WHEN, SPLITS } from '../../src/core/trade/preparation.ts';
 import { REQUIREMENTS } from '../../src/core/trade/requirements.ts';
-import { FRINGES, ROWS_FOLLOWED, SCHEMES, SECOND_PASSES } from '../../src/core/trade/rows.ts';
-import { SCHOOL_OPTIONS, type SchoolName, type SchoolOption, type Schools } from '../../src/core/trade/schools.ts';
+import {
+  BORDER_KNOTS,
+  BORDER_WHENS,
+  BORDER_WHERES,
+  FRINGES,
+  ROWS_FOLLOWED,
+  SCHEMES,
+  SECOND_PASSES,
+} from '../../src/core/trade/rows.ts';
+import {
+  SCHOOL_OPTIONS,
+  SCHOOLS_BY_PLACE,
+  type SchoolName,
+  type SchoolOption,
+  type Schools,
+} from '../../src/core/trade/schools.ts';
 import { TAPE_MEASURES } from '../../src/core/trade/tape.ts';
 import { TEXTURES } from '../../src/core/trade/textures.ts';
-import { PIECE_ZONES, ZONES } from '../../src/core/trade/zones.ts';
+import { PIECE_ZONES, SCHOOL_PLACES, ZONES } from '../../src/core/trade/zones.ts';
 import { plainInputs } from './heads.ts';
 
 type Random = () => number;
@@ -276,6 +291,16 @@ export const STEPS: Readonly<Record<string, Step>> = {
   'rows.fringe': ofRows((_, r) => ({
     fringe: { how: one(r, FRINGES), widthFingers: between(r, 2, 6), rows: whole(r, 1, 3) },
   })),
+  'rows.borderRow': ofRows((_, r) => ({
+    borderRow: {
+      where: one(r, BORDER_WHERES),
+      fingers: between(r, 0.5, 2),
+      knot: one(r, BORDER_KNOTS),
+      when: one(r, BORDER_WHENS),
+    },
+  })),
+  places: input((i, r, id) => ({ places: [...i.places, placeSchools(r, id)] })),
+  'places.forget': input((i, r) => ({ places: without(r, i.places) })),
   'rows.brush': ofRows((i, r) => ({ brush: [...i.rows.brush, { stroke: stroke(r), factor: one(r, [0.7, 1, 1.4]) }] })),
   'rows.brush.forget': ofRows((i, r) => ({ brush: without(r, i.rows.brush) })),
   'hand.pull': byHand((r) => ({ op: 'pull', at: place(r), mm: between(r, -9, 9) })),
@@ -320,6 +345,24 @@ export const STEPS: Readonly<Record<string, Step>> = {
   }),
 };
 
+function placeSchools(r: Random, id: string): PlaceSchools {
+  const where = one<PlaceSchools['where']>(r, [
+    { zone: one(r, SCHOOL_PLACES) },
+    { region: one(r, REGIONS) },
+    { painted: [stroke(r)] },
+  ]);
+  const schools = Object.fromEntries(
+    some(r, SCHOOLS_BY_PLACE).map((s) => [s, one(r, SCHOOL_OPTIONS[s] as readonly SchoolOption[]).value]),
+  );
+  return {
+    id,
+    where,
+    schools,
+    ...(r() < 0.4 ? { secondPass: one(r, SECOND_PASSES) } : {}),
+    ...(r() < 0.3 ? { cut: one(r, ['whole', 'half']) } : {}),
+  };
+}
+
 export interface Walked {
   readonly asked: LookAsked;
   /** What was done last. */
@@ -363,6 +406,7 @@ function cleared(asked: LookAsked): LookAsked {
       ...inputs,
       marks: inputs.marks.slice(-MOST),
       knotWishes: inputs.knotWishes.slice(-MOST),
+      places: inputs.places.slice(-MOST),
       rows: { ...rows, brush: rows.brush.slice(-MOST), hand: rows.hand.slice(-MOST) },
       base: { ...base, edits: base.edits.slice(-MOST) },
     },

@@ -30,7 +30,7 @@ export function HeadView(props: {
   const glCanvas = useRef<HTMLCanvasElement>(null);
   const lineCanvas = useRef<HTMLCanvasElement>(null);
   const size = useSize(box);
-  const { selectedId, tape, sectionId, lineKey, showBumps, check, mirror, moving, tool } = useView();
+  const { selectedId, tape, sectionId, placeId, lineKey, showBumps, check, mirror, moving, tool } = useView();
   const [oldPart, setOldPart] = useState<Float32Array>();
   const mode = useLoaded(MODES[show]);
   const seen = useSeen(show, size, props.hair);
@@ -38,7 +38,7 @@ export function HeadView(props: {
   const { plan } = session;
   const picture = useDrawnPicture(glCanvas, { plan, result, scene, show, seen, look, hair });
   const { pixels: stroke, handlers } = useStrokes({ session, result, scene, view: seen, box });
-  const lineView = { selectedId, tape, sectionId, lineKey, showBumps, check };
+  const lineView = { selectedId, tape, sectionId, placeId, lineKey, showBumps, check };
   const drawn = { ...lineView, plan, result, scene, seen, look, oldPart, stroke };
   useLines(lineCanvas, drawn, mode);
   const drag = useTurning(box, (x, y) => result && mode?.tap(drawn, result, x, y));

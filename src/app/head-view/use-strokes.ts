@@ -6,6 +6,7 @@ import { type DirectionDeg, directionDeg, type Mark } from '../../core/head/inde
 import type { HeadScene } from '../../core/plan/index.ts';
 import type { MarkKind } from '../../core/trade/index.ts';
 import { addMark, setBase } from '../../model/commands.ts';
+import { paintPlace } from '../../model/places.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { addKnot, brushRows } from '../../model/rows-by-hand.ts';
 import { useBaseEdit } from '../session/base-edit.ts';
@@ -32,8 +33,8 @@ interface Props {
 }
 
 /** Tools that draw. */
-type Pen = Extract<Tool, { kind: 'brush' | 'cut' | 'row' | 'density' | 'addKnot' | 'finger' }>;
-const PENS: ReadonlySet<Tool['kind']> = new Set(['brush', 'cut', 'row', 'density', 'addKnot', 'finger']);
+type Pen = Extract<Tool, { kind: 'brush' | 'cut' | 'row' | 'density' | 'place' | 'addKnot' | 'finger' }>;
+const PENS: ReadonlySet<Tool['kind']> = new Set(['brush', 'cut', 'row', 'density', 'place', 'addKnot', 'finger']);
 const isPen = (tool: Tool): tool is Pen => PENS.has(tool.kind);
 
 export function useStrokes(props: Props) {
@@ -112,6 +113,8 @@ function extended({ points, pixels }: Drawing, view: Projection, scene: HeadScen
 function whileDrawn(plan: PlanDocument, pen: Pen, points: readonly V3[]): PlanDocument | undefined {
   if (pen.kind === 'brush') return addMark(plan, brushMark(pen, points)).plan;
   if (pen.kind === 'density') return densityStroke(plan, pen, points).plan;
+  if (pen.kind === 'place')
+    return paintPlace(plan, pen.id, { points: points.map(directionDeg), radiusMm: pen.radiusMm }).plan;
   return undefined;
 }
 
@@ -146,6 +149,9 @@ function useFinish({ session, result, scene }: Props) {
         break;
       case 'density':
         refuse(session.apply(densityStroke(plan, pen, points)));
+        break;
+      case 'place':
+        refuse(session.apply(paintPlace(plan, pen.id, { points: line, radiusMm: pen.radiusMm })));
         break;
       case 'finger':
         if (points.length > 1) setCheck({ finger: points.flat() });

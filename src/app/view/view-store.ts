@@ -31,6 +31,8 @@ export type Tool =
   | { readonly kind: 'row' }
   /** Fuller here, thinner there. */
   | { readonly kind: 'density'; readonly factor: number; readonly radiusMm: number }
+  /** Paints a place that has schools of its own. */
+  | { readonly kind: 'place'; readonly id: string; readonly radiusMm: number }
   | { readonly kind: 'moveKnot' }
   | { readonly kind: 'addKnot' }
   /** Rows are pulled on the cloth. */
@@ -88,6 +90,8 @@ interface ViewState extends ViewAngle {
   readonly moving: boolean;
   readonly tool: Tool;
   readonly sectionId: string | undefined;
+  /** Place with schools of its own that is in hand. */
+  readonly placeId: string | undefined;
   /** Key of the line between two sections whose beads are shown. */
   readonly lineKey: string | undefined;
   readonly showBumps: boolean;
@@ -102,6 +106,7 @@ interface ViewState extends ViewAngle {
   showTape(measure: string | undefined): void;
   hold(tool: Tool): void;
   selectSection(id: string | undefined): void;
+  selectPlace(id: string | undefined): void;
   selectLine(key: string | undefined): void;
   setShowBumps(show: boolean): void;
   refuse(why: string | undefined): void;
@@ -118,6 +123,7 @@ export const useView = create<ViewState>((set) => ({
   moving: false,
   tool: TURN_TOOL,
   sectionId: undefined,
+  placeId: undefined,
   lineKey: undefined,
   showBumps: false,
   refusal: undefined,
@@ -130,6 +136,7 @@ export const useView = create<ViewState>((set) => ({
   select: (selectedId) => set({ selectedId }),
   showTape: (tape) => set({ tape }),
   hold: (tool) => set({ tool }),
+  selectPlace: (placeId) => set({ placeId, tool: TURN_TOOL }),
   selectSection: (sectionId) => set({ sectionId, lineKey: undefined }),
   selectLine: (lineKey) => set({ lineKey }),
   setShowBumps: (showBumps) => set({ showBumps }),

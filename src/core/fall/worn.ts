@@ -25,6 +25,7 @@ export interface HangingKnot extends PlaceMm {
   readonly cut: string;
   readonly pieceZone: PieceZone;
   readonly exposed: boolean;
+  readonly schools: Pick<Schools, 'exposed'>;
   readonly lock: boolean;
 }
 
@@ -63,7 +64,7 @@ export function atAge<T extends WornTold>(told: T): T {
 
 /** Hair as hooked, and how each preparation lies at a height of the head. @param mark lengths in layers go by its heights */
 export function wornRibbons(
-  knots: readonly HangingKnot[],
+  knots: readonly Omit<HangingKnot, 'schools'>[],
   told: WornTold,
   mark: Pick<Landmarks, 'napeHairline' | 'crown'>,
 ) {
@@ -91,14 +92,13 @@ export function wornRibbons(
 export function liesOf(
   knots: readonly HangingKnot[],
   under: ArrayLike<number>,
-  exposedSchool: Schools['exposed'],
   isFringe: (vertex: number) => boolean,
   isSwept: (vertex: number) => boolean,
 ): Lie[] {
   return knots.map((k, i): Lie => {
     if (k.pieceZone === 'fringe' || isFringe(under[i])) return 'forward';
-    if (k.exposed && exposedSchool === 'backToFront') return 'back';
-    return k.exposed && exposedSchool === 'sweptOver' && isSwept(under[i]) ? 'across' : 'falls';
+    if (k.exposed && k.schools.exposed === 'backToFront') return 'back';
+    return k.exposed && k.schools.exposed === 'sweptOver' && isSwept(under[i]) ? 'across' : 'falls';
   });
 }
 

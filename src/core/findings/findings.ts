@@ -5,6 +5,7 @@
 
 import type { PlanInputs } from '../plan/index.ts';
 import { BASE_CHECKS } from './base.ts';
+import { BORDER_CHECKS } from './border.ts';
 import { CAP_CHECKS } from './cap.ts';
 import type { Check, Result } from './check.ts';
 import type { Finding, Severity } from './finding.ts';
@@ -21,7 +22,7 @@ import { noReserve } from './supply.ts';
 
 export function findings(inputs: PlanInputs, result: Result): Finding[] {
   const order: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
-  return [...CHECKS, ...BASE_CHECKS, ...CAP_CHECKS, ...HAIR_CHECKS, ...ROW_CHECKS]
+  return [...CHECKS, ...BASE_CHECKS, ...CAP_CHECKS, ...HAIR_CHECKS, ...ROW_CHECKS, ...BORDER_CHECKS]
     .map((check) => check(inputs, result))
     .filter((f): f is Finding => f !== undefined)
     .sort((a, b) => order[a.severity] - order[b.severity]);

@@ -35,8 +35,7 @@ const asksOneLeg = ({ exposed }: PlanInputs['schools']) => exposed === 'oneLeg' 
 
 const clings: Check = (inputs, { knots }) => {
   const bad = usedProducts(inputs, knots).find((p) => p.test.apart === 'clings');
-  if (!bad || inputs.schools.oneLeg === 'never' || !asksOneLeg(inputs.schools)) return undefined;
-  if (!knots.some((k) => k.exposed)) return undefined;
+  if (!bad || !knots.some((k) => k.exposed && k.schools.oneLeg !== 'never' && asksOneLeg(k.schools))) return undefined;
   return {
     code: 'hair.clings',
     severity: 'caution',
@@ -154,13 +153,16 @@ const openedTooSoon: Check = (inputs, { knots }) => {
 };
 
 /** Places where a thick knot is seen. */
-const OPEN_ZONES: readonly PieceZone[] = ['part', 'faceEdge', 'fringe'];
+const OPEN_ZONES: readonly PieceZone[] = ['part', 'faceEdge', 'fringe', 'border'];
 
 const standsProud: Check = (inputs, { knots, pieces }) => {
   const open = knots.filter(
-    (k) => (k.exposed || k.onNet === 'cutOut') && !pieces.find((p) => p.cut === k.cut)?.liesFlat,
+    (k) =>
+      (k.exposed || k.onNet === 'cutOut') &&
+      k.schools.exposed !== 'springy' &&
+      !pieces.find((p) => p.cut === k.cut)?.liesFlat,
   );
-  if (open.length === 0 || inputs.schools.exposed === 'springy') return undefined;
+  if (open.length === 0) return undefined;
   const piece = pieces.find((p) => p.cut === open[0].cut) as HookedPiece;
   const cut = inputs.cuts.find((c) => c.id === piece.cut) as Preparation;
   const product = productOf(inputs, cut.product);
@@ -240,13 +242,14 @@ export const smoothUnheld: Check = (inputs, { piece, knots }) => {
 };
 
 export const loopStays: Check = (inputs, { knots, piece }) => {
-  const { oneLeg, exposed } = inputs.schools;
-  if (piece.canOneLeg || oneLeg === 'never' || (oneLeg === 'exposed' && !asksOneLeg(inputs.schools))) return undefined;
-  if (mainProduct(inputs).test.apart === 'clings') return undefined;
-  const wanting =
-    inputs.schools.oneLeg === 'everywhere'
-      ? knots
-      : knots.filter((k) => k.exposed && (exposed === 'oneLeg' || !TEXTURE_INFO[mainProduct(inputs).texture].springy));
+  const product = mainProduct(inputs);
+  if (piece.canOneLeg || product.test.apart === 'clings') return undefined;
+  const isWanted = ({ exposed, schools }: (typeof knots)[number]) => {
+    if (schools.oneLeg !== 'exposed') return schools.oneLeg === 'everywhere';
+    if (!exposed || !asksOneLeg(schools)) return false;
+    return schools.exposed === 'oneLeg' || !TEXTURE_INFO[product.texture].springy;
+  };
+  const wanting = knots.filter(isWanted);
   if (wanting.length === 0) return undefined;
   return {
     code: 'knot.loopStays',

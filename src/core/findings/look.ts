@@ -8,7 +8,16 @@ import { directionDeg } from '../head/index.ts';
 import { BITE_WORDS, type BiteGroup } from '../load/index.ts';
 import { tan } from '../numerics/index.ts';
 import type { Look, Plan, PlanInputs } from '../plan/index.ts';
-import { lowerFirst, PIECE_ZONES, type PieceZone, percent, SPLITS, TEXTURE_INFO, ZONE_NAMES } from '../trade/index.ts';
+import {
+  lowerFirst,
+  PIECE_ZONE_NAMES,
+  PIECE_ZONES,
+  type PieceZone,
+  percent,
+  SPLITS,
+  TEXTURE_INFO,
+  ZONE_NAMES,
+} from '../trade/index.ts';
 import type { Finding } from './finding.ts';
 import { heavy, size, tooThin, tooWide } from './fullness.ts';
 import { mainProduct } from './hair.ts';
@@ -48,7 +57,7 @@ const barePatch: LookCheck = (inputs, { spacing }, { patches }) => {
 const knotsSeen: LookCheck = (inputs, { knots }, look) => {
   const seen = knots.filter((_, i) => look.knots[i]?.by === 'nothing');
   if (seen.length === 0) return undefined;
-  const { exposed, oneLeg } = inputs.schools;
+  const { exposed, oneLeg } = knots.find((_, i) => look.knots[i]?.by === 'nothing')?.schools ?? inputs.schools;
   // Where hair that does not spring is asked, it is one-leg already.
   const isSo = exposed === 'oneLeg' || (exposed === 'byHair' && !TEXTURE_INFO[mainProduct(inputs).texture].springy);
   const could = !isSo || oneLeg !== 'exposed';
@@ -135,7 +144,10 @@ const bites: LookCheck = (inputs, { knots }, { bites: groups }) => {
 const over = (g: BiteGroup) => (g.worst?.mgAHair[1] ?? 0) / MUCH_MG[g.name];
 
 const PIECE_ZONE_WORDS = Object.fromEntries(
-  PIECE_ZONES.map((z) => [z, z === 'fringe' ? 'the fringe' : lowerFirst(ZONE_NAMES[z])]),
+  PIECE_ZONES.map((z) => [
+    z,
+    z === 'fringe' || z === 'border' ? `the ${lowerFirst(PIECE_ZONE_NAMES[z])}` : lowerFirst(ZONE_NAMES[z]),
+  ]),
 ) as Readonly<Record<PieceZone, string>>;
 
 const span = ([low, high]: readonly [number, number]) =>

@@ -101,10 +101,8 @@ const lostWishes: Check = (_, { rowScheme }) => {
 };
 
 const smoothLeftOpen: Check = (inputs, { knots }) => {
-  const { exposed, oneLeg } = inputs.schools;
-  if (exposed !== 'springy' || oneLeg !== 'exposed' || TEXTURE_INFO[mainProduct(inputs).texture].springy)
-    return undefined;
-  const open = knots.filter((k) => k.exposed);
+  if (TEXTURE_INFO[mainProduct(inputs).texture].springy) return undefined;
+  const open = knots.filter((k) => k.exposed && k.schools.exposed === 'springy' && k.schools.oneLeg === 'exposed');
   if (open.length === 0) return undefined;
   return {
     code: 'rows.smoothLeftOpen',
@@ -202,7 +200,7 @@ export const knotsCrowd: Check = (inputs, { pieces, spacing }) => {
 };
 
 export const tenderThroughHair: Check = (inputs, { knots }) => {
-  const on = knots.filter((k) => k.tenderOrThin && k.through !== 'net');
+  const on = knots.filter((k) => k.tenderOrThin && k.through !== 'net' && k.pieceZone !== 'border');
   if (on.length === 0) return undefined;
   return {
     code: 'tender.throughHair',

@@ -36,6 +36,7 @@ export {
   type MarkMasks,
   markMasks,
   onSurface,
+  paintPlace,
   type Stroke,
 } from './marks.ts';
 export { EFFECTS_FREQUENCY, type MeasureEffect, measureEffects } from './measure-effects.ts';

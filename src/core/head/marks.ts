@@ -52,13 +52,14 @@ export function markMasks(head: MarkedHead, marks: readonly Mark[]): MarkMasks {
     noGo: new Uint8Array(n),
     inSight: new Uint8Array(n),
   };
-  for (const m of marks) {
-    const value = m.erase ? 0 : 1;
-    const mask = masks[m.kind];
-    if ('region' in m.place) paintRegion(head, m.place.region, mask, value);
-    else paintStroke(head, m.place.stroke, mask, value);
-  }
+  for (const m of marks) paintPlace(head, m.place, masks[m.kind], m.erase ? 0 : 1);
   return masks;
+}
+
+/** Writes the value at every vertex of a named region or under a stroke. */
+export function paintPlace(head: MarkedHead, place: Mark['place'], mask: Uint8Array, value: number) {
+  if ('region' in place) paintRegion(head, place.region, mask, value);
+  else paintStroke(head, place.stroke, mask, value);
 }
 
 export function directionOf([azimuth, elevation]: DirectionDeg): Point {

@@ -4,7 +4,7 @@ import type { HookedPiece, Preparation } from '../hair/index.ts';
 import type { KnotDecision } from '../knots/index.ts';
 import type { RowChoice, RowKind } from '../rows/index.ts';
 import type { TimeGroup } from '../time/index.ts';
-import type { Cap, KnotZone, Outline, Schools } from '../trade/index.ts';
+import type { Cap, KnotZone, Outline, Schools, SecondPass } from '../trade/index.ts';
 
 export const STEP_KINDS = [
   'prepare',
@@ -39,6 +39,7 @@ export interface WorkRow {
   readonly label: string;
   readonly kind: RowKind;
   readonly second: boolean;
+  readonly pass: SecondPass;
   /** Laid once the net is open. */
   readonly opened: boolean;
   readonly firstKnot: number;

@@ -5,13 +5,10 @@
  */
 
 import { cutInWords, type Preparation } from '../hair/index.ts';
-import { type Cap, type KnotZone, knotName, lowerFirst } from '../trade/index.ts';
+import { type Cap, type KnotZone, knotName, lowerFirst, MOST_IS_IN } from '../trade/index.ts';
 import { finishing, smoothing } from './finishing.ts';
 import { anchorStep, lateBorder, puttingOn, tryOn } from './putting-on.ts';
 import { knotsOf, type WorkContext, type WorkKnot, type WorklistStep, type WorkRow } from './work-step.ts';
-
-/** The border goes back, if late, once this share of the hair is in (common practice: well over half). */
-const LATE_SHARE = 0.6;
 
 const ZONE_WORDS: Readonly<Record<KnotZone, string>> = {
   nape: 'nape',
@@ -60,9 +57,12 @@ function stepsBetween(g: WorkContext): Between {
     how: 'It looks bald between the rows now; that is how this stage is meant to look. The rows to come fall over it. Tug one knot of each row lightly: none slides, no skin lifts.',
     minutes: 2,
   });
-  if (g.schools.prepare === 'packByPack') for (const [knot, pack] of packEnds(g)) at(rowEnd(knot), nextPack(pack));
+  // For the last row the next pack lies ready before it: after it nothing is hooked but what fills gaps.
+  const before = (knot: number) => ends.findLast((end) => end <= knot) ?? 0;
+  if (g.schools.prepare === 'packByPack')
+    for (const [knot, pack] of packEnds(g)) at(rowEnd(knot) < total ? rowEnd(knot) : before(knot), nextPack(pack));
   if (g.cap.dome !== 'none' && g.cap.filledOn === 'head' && g.schools.border === 'late')
-    at(rowEnd(Math.ceil(LATE_SHARE * total)), lateBorder(g));
+    at(goesBackAt(g) ?? rowEnd(Math.ceil(MOST_IS_IN * total)), lateBorder(g));
   const when = {
     pack: rowEnd(packEnds(g)[0]?.[0] ?? Math.ceil(total / 3)),
     half: rowEnd(Math.ceil(total / 2)),
@@ -73,15 +73,23 @@ function stepsBetween(g: WorkContext): Between {
   if (cutting) at(openedFrom(g), cutting);
   if (cutting && g.opening.piecesToClose > 0) at(total, closing(g));
   if (g.cap.wig && g.cap.topKept && g.cap.filledOn === 'block') at(stripStart(g), tryOn);
-  const second = g.rows.find((r) => r.second);
-  if (second) at(second.firstKnot, secondLook(g));
+  for (const pass of ['windows', 'thin'] as const) {
+    const second = g.rows.find((r) => r.second && r.pass === pass);
+    if (second) at(second.firstKnot, secondLook(pass));
+  }
   return between;
 }
 
-function secondLook(g: WorkContext): WorklistStep {
+/** Where a row along the border is laid as soon as it goes back: its first knot. */
+function goesBackAt(g: WorkContext): number | undefined {
+  if (g.rowChoice.borderRow.when !== 'border') return undefined;
+  return g.rows.find((r) => r.kind === 'border' && !r.opened && r.knotCount > 0)?.firstKnot;
+}
+
+function secondLook(pass: WorkRow['pass']): WorklistStep {
   return {
     kind: 'check',
-    what: g.rowChoice.secondPass === 'windows' ? 'Look at the windows' : 'Find the thin places',
+    what: pass === 'windows' ? 'Look at the windows' : 'Find the thin places',
     how: 'Shake it out, part it with a finger, look from both sides. Fill only what you see; the list says where it is widest.',
     minutes: 3,
   };
@@ -94,8 +102,9 @@ function rowGroups(g: WorkContext, between: Between): Array<readonly [from: numb
     if (row.knotCount === 0) continue;
     const knots = knotsOf(g, row);
     const zone = commonest(knots.map((k) => k.zone));
-    const special = row.kind === 'front' || row.kind === 'fringe' ? row.kind : '';
-    const key = `${zone} ${row.second} ${special} ${row.opened}`;
+    const special = row.kind === 'front' || row.kind === 'fringe' || row.kind === 'border' ? row.kind : '';
+    // A row along the border is one whatever parts of the head it passes.
+    const key = `${special === 'border' ? '' : zone} ${row.pass} ${special} ${row.opened}`;
     const last = groups[groups.length - 1];
     const to = row.firstKnot + row.knotCount;
     if (last && last.key === key && !between.has(row.firstKnot)) {
@@ -105,10 +114,11 @@ function rowGroups(g: WorkContext, between: Between): Array<readonly [from: numb
       groups.push({ from: row.firstKnot, to, zone, key, labels: [row.label], row });
     }
   }
-  return groups.map(({ from, to, zone, labels, row }) => [from, to, groupWords(labels, zone, row)] as const);
+  return groups.map(({ from, to, zone, labels, row }) => [from, to, groupWords(g, labels, zone, row)] as const);
 }
 
-function groupWords(labels: readonly string[], zone: KnotZone, row: WorkRow): string {
+function groupWords(g: WorkContext, labels: readonly string[], zone: KnotZone, row: WorkRow): string {
+  if (row.kind === 'border') return borderWords(g, row);
   if (row.kind === 'front') return 'The row along the front hairline';
   if (row.kind === 'fringe') return 'The fringe, from the midline outwards';
   const numbers = labels.map((l) => l.split(', ')[0]);
@@ -117,6 +127,12 @@ function groupWords(labels: readonly string[], zone: KnotZone, row: WorkRow): st
   const last = numbers[numbers.length - 1];
   const rows = first === last ? `Row ${first}` : `Rows ${first} to ${last}`;
   return `${rows}, ${later === undefined ? '' : `${later}, `}${ZONE_WORDS[zone]}`;
+}
+
+function borderWords({ cap, rowChoice: { borderRow } }: WorkContext, row: WorkRow): string {
+  const along = cap.dome === 'none' ? 'along the hairline' : 'along the border';
+  const where = borderRow.where === 'round' ? 'all round' : 'from ear to ear';
+  return `The row ${along}, ${row.opened ? 'in the opening' : where}`;
 }
 
 function commonest<T>(values: readonly T[]): T {

@@ -2,8 +2,10 @@
 import { spacingsOnForm } from '../cap/index.ts';
 import { type HookedPiece, mainCut } from '../hair/index.ts';
 import { directionOf, type HeadShape, hairlinePoints, onSurface, type Point, standings } from '../head/index.ts';
+import type { WorklistStep } from '../install/index.ts';
+import type { PlannedRow } from '../knots/index.ts';
 import type { HandChange } from '../rows/index.ts';
-import type { Plan } from './result.ts';
+import type { BorderFigures, Plan } from './result.ts';
 import { base, baseWork, masks, ownHair } from './stages/base.ts';
 import { cap, opening, openingLine } from './stages/cap.ts';
 import { head } from './stages/head.ts';
@@ -11,7 +13,7 @@ import { knots, layout, plannedRows } from './stages/knots.ts';
 import { partLine } from './stages/part.ts';
 import { pieces } from './stages/pieces.ts';
 import { field, rows } from './stages/rows.ts';
-import { spacing } from './stages/spacing.ts';
+import { borderSpacing, spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
 import { anchors, load, schedule, supply } from './stages/totals.ts';
 
@@ -98,6 +100,21 @@ function placeOf(shape: HeadShape, hand: readonly HandChange[], id: string): Poi
   return onSurface(shape, directionOf(at));
 }
 
+function borderFigures(
+  all: readonly PlannedRow[],
+  knotCount: number,
+  list: readonly WorklistStep[],
+  centresMm: number,
+): BorderFigures | undefined {
+  const along = all.filter((r) => r.kind === 'border');
+  const count = along.reduce((sum, r) => sum + r.knotCount, 0);
+  if (count === 0) return undefined;
+  const minutes = list
+    .filter((s) => along.some((r) => s.knots?.[0] === r.firstKnot))
+    .reduce((sum, s) => sum + s.minutes, 0);
+  return { knots: count, share: count / knotCount, centresMm, minutes };
+}
+
 export const plan = stage(
   'plan',
   ({ inputs, of }) => ({
@@ -113,6 +130,7 @@ export const plan = stage(
     pieces: of(pieces),
     mainCut: mainCut(inputs).id,
     schedule: of(schedule),
+    borderMm: of(borderSpacing),
     supply: of(supply),
     load: of(load),
   }),
@@ -123,11 +141,13 @@ export const plan = stage(
     mainCut: main,
     base: laid,
     schedule: { base: work, list, time },
+    borderMm,
     ...told
   }): Plan => ({
     ...told,
     base: { ...laid, work, minutes: time.baseMinutes },
     worklist: list,
+    borderRow: borderFigures(told.rows, decided.knots.length, list, borderMm),
     time,
     part: { ...part, pointsMm: Float32Array.from(part.pointsMm) },
     knots: decided.knots,

@@ -11,6 +11,17 @@ import type { TimeEstimate } from '../time/index.ts';
 import type { SpacingZone } from '../trade/index.ts';
 import type { SpacingMm } from './spacing.ts';
 
+/** What the row along the border adds to a plan. */
+export interface BorderFigures {
+  readonly knots: number;
+  /** Of all knots. */
+  readonly share: number;
+  /** From knot to knot, mm. */
+  readonly centresMm: number;
+  /** Of the whole minutes of the order of work. */
+  readonly minutes: number;
+}
+
 export interface Plan {
   readonly head: {
     readonly fit: HeadFit;
@@ -70,6 +81,8 @@ export interface Plan {
     readonly cannotLay: string | undefined;
   };
   readonly rows: readonly PlannedRow[];
+  /** The row along the border, where there is one. */
+  readonly borderRow: BorderFigures | undefined;
   readonly knots: readonly PlannedKnot[];
   /** What the top is hooked with, and every cut as hooked. */
   readonly piece: HookedPiece;

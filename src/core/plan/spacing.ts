@@ -24,20 +24,22 @@ export interface SpacingTold {
   readonly hooked: ReadonlyMap<string, HookedPiece> | undefined;
 }
 
+/** From knot to knot, mm, of so many fingers. @param clearOf width of a knot, where the clear gap between two is told */
+export function centresMm(fingers: number, fingerMm: number, clearOf = 0): number {
+  return Math.max(LEAST_CENTRES_MM, fingers * fingerMm + clearOf);
+}
+
 export function spacingInMm({ fingers: told, hers, fingerMm, zones, hooked }: SpacingTold): SpacingMm {
   const fingers = { ...told } as Record<SpacingZone, number>;
-  const centre = (zone: SpacingZone) => {
-    const extra = hooked?.get(zones[zone].cut)?.knotWidthMm ?? 0;
-    return Math.max(LEAST_CENTRES_MM, fingers[zone] * fingerMm + extra);
-  };
-  const centresMm = {
+  const centre = (zone: SpacingZone) => centresMm(fingers[zone], fingerMm, hooked?.get(zones[zone].cut)?.knotWidthMm);
+  const byZone = {
     part: centre('part'),
     top: centre('top'),
     back: centre('back'),
     nape: centre('nape'),
     faceEdge: centre('faceEdge'),
   };
-  const top = centresMm.top;
+  const top = byZone.top;
   // Rounded, so that scaling all zones alike finds the same row field again.
   const factor = (mm: number) => Math.round((1e6 * mm) / top) / 1e6;
   return {
@@ -45,11 +47,11 @@ export function spacingInMm({ fingers: told, hers, fingerMm, zones, hooked }: Sp
     hers,
     mm: { gapMm: top, pitchMm: top },
     zones: {
-      part: factor(centresMm.part),
-      back: factor(centresMm.back),
-      nape: factor(centresMm.nape),
-      faceEdge: factor(centresMm.faceEdge),
+      part: factor(byZone.part),
+      back: factor(byZone.back),
+      nape: factor(byZone.nape),
+      faceEdge: factor(byZone.faceEdge),
     },
-    centresMm,
+    centresMm: byZone,
   };
 }

@@ -1,6 +1,13 @@
 /** What she can choose of rows: the scheme, a second pass, a fringe, and what she changes by brush and by hand. */
 import type { DirectionDeg, Stroke } from '../head/index.ts';
-import type { Fringe, RowsFollowed, Scheme, SecondPass } from '../trade/index.ts';
+import {
+  type BorderRow,
+  type Fringe,
+  NO_BORDER_ROW,
+  type RowsFollowed,
+  type Scheme,
+  type SecondPass,
+} from '../trade/index.ts';
 
 /** A stroke of the brush: spacing inside it is this factor of what it was; 1 wipes strokes out. */
 export interface BrushStroke {
@@ -27,6 +34,7 @@ export interface RowChoice {
   /** All rows lie further from the part by this share of a gap, or nearer to it. */
   readonly offset: number;
   readonly fringe: Fringe;
+  readonly borderRow: BorderRow;
   readonly brush: readonly BrushStroke[];
   readonly hand: readonly HandChange[];
 }
@@ -37,6 +45,7 @@ export const DEFAULT_ROWS: RowChoice = {
   follow: 'base',
   offset: 0,
   fringe: { how: 'none', widthFingers: 4, rows: 2 },
+  borderRow: NO_BORDER_ROW,
   brush: [],
   hand: [],
 };

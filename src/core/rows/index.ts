@@ -18,6 +18,7 @@ export {
   ZONE_REACH_MM,
   type ZoneFactors,
 } from './field/zones.ts';
+export { borderRows } from './given/border.ts';
 export { fringeArea, fringeMask } from './given/fringe.ts';
 export { fromLocked } from './given/locked.ts';
 export { linesThere } from './given/there.ts';

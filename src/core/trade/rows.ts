@@ -25,6 +25,30 @@ export interface Fringe {
   readonly rows: number;
 }
 
+/** Where a row of its own runs along the border of a cap, or along the hairline where there is none. */
+export const BORDER_WHERES = ['none', 'front', 'round'] as const;
+
+export type BorderWhere = (typeof BORDER_WHERES)[number];
+
+export const BORDER_KNOTS = ['byHair', 'oneLeg', 'lock', 'ordinary'] as const;
+
+export type BorderKnot = (typeof BORDER_KNOTS)[number];
+
+export const BORDER_WHENS = ['first', 'border', 'last'] as const;
+
+export type BorderWhen = (typeof BORDER_WHENS)[number];
+
+/** A row along the border, with what is its own; its piece stands with those of the zones. */
+export interface BorderRow {
+  readonly where: BorderWhere;
+  /** From knot to knot, or the clear gap between two, as spacing is told, in fingers. */
+  readonly fingers: number;
+  readonly knot: BorderKnot;
+  readonly when: BorderWhen;
+}
+
+export const NO_BORDER_ROW: BorderRow = { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' };
+
 export const ROW_LIMITS = {
   fringeFingers: [1, 10],
   fringeRows: [1, 4],
@@ -96,6 +120,37 @@ export const FRINGE_INFO: Readonly<Record<FringeKind, SchemeInfo>> = {
     reason: 'Laid like the rest and cut when it is in: in small steps, what is cut is gone.',
   },
 };
+
+export const BORDER_WHERE_INFO: Readonly<Record<BorderWhere, SchemeInfo>> = {
+  none: { name: 'None', reason: 'Rows end where they end; hair that falls from them hides the edge.' },
+  front: {
+    name: 'Along the front',
+    reason: 'From ear to ear over the forehead, on or just behind the band: finer pieces that hide band and edge.',
+  },
+  round: { name: 'All round', reason: 'Forehead, sides and nape, for hair that is put up and seen from every side.' },
+};
+
+export const BORDER_KNOT_INFO: Readonly<Record<BorderKnot, SchemeInfo>> = {
+  byHair: { name: 'as the hair asks', reason: 'As at every open place in front, as at the edge behind.' },
+  oneLeg: { name: 'one-leg', reason: 'Flat, one side over its own loop; slower.' },
+  lock: {
+    name: 'lock',
+    reason: 'One wrap and the band or ring pushed up: small, and it holds where most pulls at it.',
+  },
+  ordinary: { name: 'ordinary', reason: 'Wraps as its texture asks; for hair that hides its own knot.' },
+};
+
+export const BORDER_WHEN_INFO: Readonly<Record<BorderWhen, SchemeInfo>> = {
+  first: { name: 'first of all', reason: 'The edge is settled before there is hair in the way.' },
+  border: {
+    name: 'as the border goes back',
+    reason: 'Where it lies in the end, and with hair behind it to judge by.',
+  },
+  last: { name: 'last of all', reason: 'Only as many as are still seen; the rest is in and falls as it will.' },
+};
+
+/** So much of the hair is in when a border that was left low goes back (common practice: well over half). */
+export const MOST_IS_IN = 0.6;
 
 /** A row can be pulled by this share of its gap: further, two rows would crowd or leave a hole. */
 export const PULL_SHARE = 0.4;

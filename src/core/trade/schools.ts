@@ -117,6 +117,11 @@ export const SCHOOL_OPTIONS = {
     { value: 'ordinary', name: 'ordinary', reason: 'Holds best; hair from above falls over it at nape and sides.' },
     { value: 'oneLeg', name: 'one-leg', reason: 'Flat at the outermost line, for hair that is tied up.' },
     {
+      value: 'oneLegBackcomb',
+      name: 'one-leg, its root back-combed',
+      reason: 'Flat, and the root combed back over the loop; unkind to hair that is to be worn again.',
+    },
+    {
       value: 'lockBackcomb',
       name: 'lock, its root back-combed',
       reason: 'The band slid up and the root combed back hide it; unkind to hair that is to be worn again.',
@@ -152,6 +157,22 @@ export const SCHOOL_OPTIONS = {
     { value: 'later', name: 'little now, more next day', reason: 'It settles overnight; what is cut is gone.' },
   ],
 } as const satisfies Readonly<Record<string, readonly SchoolOption[]>>;
+
+/** Schools that may differ from place to place; the others hold for the whole plan. */
+export const SCHOOLS_BY_PLACE = [
+  'exposed',
+  'oneLeg',
+  'oneLegWraps',
+  'smoothHold',
+  'threadLoop',
+  'through',
+  'tender',
+  'holes',
+  'perimeterKnot',
+  'wideTwist',
+] as const satisfies readonly SchoolName[];
+
+export type SchoolByPlace = (typeof SCHOOLS_BY_PLACE)[number];
 
 export type SchoolName = keyof typeof SCHOOL_OPTIONS;
 export type Schools = { readonly [K in SchoolName]: (typeof SCHOOL_OPTIONS)[K][number]['value'] };

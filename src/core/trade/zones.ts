@@ -19,10 +19,16 @@ export function zoneName(zone: SpacingZone, partKind: PartKind): string {
   return partKind === 'crown' ? 'Round the crown' : 'First rows';
 }
 
-/** Zones that have a piece of their own: a fringe besides those that have a spacing. */
-export const PIECE_ZONES = [...ZONES, 'fringe'] as const;
+/** Zones that have a piece of their own: a fringe and a row along the border besides those that have a spacing. */
+export const PIECE_ZONES = [...ZONES, 'fringe', 'border'] as const;
 
 export type PieceZone = (typeof PIECE_ZONES)[number];
+
+export const PIECE_ZONE_NAMES: Readonly<Record<PieceZone, string>> = {
+  ...ZONE_NAMES,
+  fringe: 'Fringe',
+  border: 'Row along the border',
+};
 
 export const MIX_EVERY = [2, 3, 4, 5] as const;
 
@@ -30,8 +36,24 @@ export const KNOT_ZONES = ['part', 'top', 'back', 'side', 'nape', 'faceEdge', 'c
 
 export type KnotZone = (typeof KNOT_ZONES)[number];
 
+/** Places whose schools may be their own. A place that lies in several takes the last that is said for it. */
+export const SCHOOL_PLACES = ['partLeft', 'partRight', 'top', 'back', 'sides', 'nape', 'faceEdge', 'margin'] as const;
+
+export type SchoolPlace = (typeof SCHOOL_PLACES)[number];
+
+export const SCHOOL_PLACE_NAMES: Readonly<Record<SchoolPlace, string>> = {
+  partLeft: 'Left of the part',
+  partRight: 'Right of the part',
+  top: 'Top',
+  back: 'Back',
+  sides: 'Sides',
+  nape: 'Nape',
+  faceEdge: 'Face edge',
+  margin: 'Margin of the opening',
+};
+
 /** The zone of spacing and pieces that a place of the knot map belongs to. */
-export function pieceZoneOf(zone: KnotZone): Exclude<PieceZone, 'fringe'> {
+export function pieceZoneOf(zone: KnotZone): SpacingZone {
   switch (zone) {
     case 'side':
       return 'back';

@@ -11,6 +11,8 @@ export interface RowsDrawing {
   readonly selectedId: string | undefined;
   /** Knots with a caution. */
   readonly cautions: ReadonlySet<string>;
+  /** Knots of the place that is in hand. */
+  readonly inPlace?: (knot: PlannedKnot) => boolean;
   readonly scalp: string;
   /** Where the part was before the finger came down. */
   readonly oldPart: Float32Array | undefined;
@@ -159,6 +161,7 @@ function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: Planned
   ctx.fillStyle = token('yarn');
   ctx.fill(path);
   ctx.restore();
+  if (options.inPlace?.(knot)) ring(ctx, x, y, token('light'));
   if (options.cautions.has(knot.id)) ring(ctx, x, y, token('caution'));
 }
 

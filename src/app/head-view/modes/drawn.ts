@@ -1,5 +1,6 @@
 /** What the lines over the picture are drawn from, and what a mode of the stage does with it. */
 import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
 import type { HeadScene, Look } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { CheckView } from '../../view/view-store.ts';
@@ -12,6 +13,7 @@ export interface LineView {
   readonly selectedId: string | undefined;
   readonly tape: string | undefined;
   readonly sectionId: string | undefined;
+  readonly placeId: string | undefined;
   readonly lineKey: string | undefined;
   readonly showBumps: boolean;
   readonly check: CheckView;
@@ -36,8 +38,9 @@ export interface Mode {
 }
 
 /** Rows as every mode that has them draws them. */
-export const rowsDrawing = ({ selectedId, plan, oldPart }: Drawn, result: PlanResult): RowsDrawing => ({
+export const rowsDrawing = ({ selectedId, placeId, plan, oldPart }: Drawn, result: PlanResult): RowsDrawing => ({
   selectedId,
+  ...(placeId === undefined ? {} : { inPlace: (k: PlannedKnot) => k.places.includes(placeId) }),
   cautions: new Set(cautionsOf(result).flatMap((f) => f.knotIds ?? [])),
   scalp: scalpColour(plan.skin),
   oldPart,

@@ -1,8 +1,8 @@
 /** Which piece goes where. */
 
 import { useId } from 'react';
-import { MIX_EVERY, PIECE_ZONES } from '../../../core/trade/index.ts';
-import { PIECE_ZONE_NAMES, setZonePiece } from '../../../model/cap-and-hair.ts';
+import { MIX_EVERY, PIECE_ZONE_NAMES, PIECE_ZONES } from '../../../core/trade/index.ts';
+import { setZonePiece } from '../../../model/cap-and-hair.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { SelectField } from '../../ui/field.tsx';
 
@@ -17,6 +17,7 @@ export function ZonesTab({ session, result }: BenchProps) {
       {PIECE_ZONES.map((zone) => {
         const { cut, mixed } = plan.pieces[zone];
         if (zone === 'fringe' && plan.rows.fringe.how !== 'short') return null;
+        if (zone === 'border' && plan.rows.borderRow.where === 'none') return null;
         return (
           <section key={zone} className="mt-2" aria-labelledby={`${id}-${zone}`}>
             <div id={`${id}-${zone}`} className="sr-only">

@@ -154,32 +154,46 @@ function SelectedKnot({ session, result, knot }: SelectedKnotProps) {
         >
           Take it out
         </button>
-        <button
-          type="button"
-          className="word"
-          data-testid="row-up"
-          onClick={() => apply(pullRow(plan, row, at, PULL_MM))}
-        >
-          Row a little up
-        </button>
-        <button
-          type="button"
-          className="word"
-          data-testid="row-down"
-          onClick={() => apply(pullRow(plan, row, at, -PULL_MM))}
-        >
-          Row a little down
-        </button>
-        <button
-          type="button"
-          className="word"
-          data-testid="row-lock"
-          onClick={() => apply(row.locked ? unlockRow(plan, row.label, at) : lockOf(plan, result, knot))}
-        >
-          {row.locked ? 'Unlock the row' : 'Lock the row'}
-        </button>
+        {row.kind !== 'border' && <RowTools session={session} result={result} knot={knot} />}
       </div>
     </section>
+  );
+}
+
+/** A row along the border follows the head and its own gap alone: it is neither pulled nor locked. */
+function RowTools({ session, result, knot }: SelectedKnotProps) {
+  const { plan } = session;
+  const { refuse } = useView();
+  const row = result.rows[knot.row];
+  const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
+  const apply = (change: PlanChange) => refuse(session.apply(change));
+  return (
+    <>
+      <button
+        type="button"
+        className="word"
+        data-testid="row-up"
+        onClick={() => apply(pullRow(plan, row, at, PULL_MM))}
+      >
+        Row a little up
+      </button>
+      <button
+        type="button"
+        className="word"
+        data-testid="row-down"
+        onClick={() => apply(pullRow(plan, row, at, -PULL_MM))}
+      >
+        Row a little down
+      </button>
+      <button
+        type="button"
+        className="word"
+        data-testid="row-lock"
+        onClick={() => apply(row.locked ? unlockRow(plan, row.label, at) : lockOf(plan, result, knot))}
+      >
+        {row.locked ? 'Unlock the row' : 'Lock the row'}
+      </button>
+    </>
   );
 }
 

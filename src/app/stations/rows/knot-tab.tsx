@@ -13,6 +13,7 @@ import type { BenchProps } from '../../ui/bench-props.ts';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { useView } from '../../view/view-store.ts';
 import { KnotOverrides } from './overrides.tsx';
+import { PlacesBench } from './places.tsx';
 import { WayBack } from './way-back.tsx';
 
 export function KnotTab({ session, result }: BenchProps) {
@@ -38,6 +39,7 @@ export function KnotTab({ session, result }: BenchProps) {
         session={session}
         names={['oneLeg', 'exposed', 'oneLegWraps', 'perimeterKnot', 'through', 'tender']}
       />
+      <PlacesBench session={session} result={result} />
       <WayBack plan={plan} result={result} />
     </>
   );
@@ -53,7 +55,12 @@ function KnotWhy({ knot }: { readonly knot: PlannedKnot }) {
         {knot.chain.map((r) => (
           <li key={r.id} className="line py-1.25" data-rule={r.id}>
             {r.because}
-            {r.school && <span className="note block">School: {lowerFirst(SCHOOL_NAMES[r.school])}</span>}
+            {r.school && (
+              <span className="note block">
+                School: {lowerFirst(SCHOOL_NAMES[r.school])}
+                {r.saidFor && `, said for ${r.saidFor}`}
+              </span>
+            )}
           </li>
         ))}
       </ol>

@@ -19,6 +19,7 @@ import { Choice } from '../../ui/choice.tsx';
 import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
+import { BorderRowBench } from './border-row.tsx';
 
 export function SchemeTab({ session, result }: BenchProps) {
   const { plan } = session;
@@ -71,6 +72,7 @@ export function SchemeTab({ session, result }: BenchProps) {
         onChange={(how) => session.apply(setRows(plan, { fringe: { ...fringe, how } }))}
       />
       <Fields record={fringe} of={SHORT_FRINGE} set={(c, words) => set({ fringe: { ...fringe, ...c } }, words)} />
+      <BorderRowBench session={session} result={result} />
       <SchoolsBench session={session} names={['bun', 'wideTwist']} />
     </>
   );

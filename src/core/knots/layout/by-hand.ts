@@ -7,7 +7,7 @@ import { distance, footOn, nearestVertex, pointAt, type SurfaceMesh } from '../.
 import { directionOf, type HeadShape, onSurface, type Point } from '../../head/index.ts';
 import type { HandChange, Row } from '../../rows/index.ts';
 import { LEAST_SHARE } from '../../trade/index.ts';
-import type { LaidKnot } from './measure.ts';
+import { isHooked, type LaidKnot } from './measure.ts';
 
 export interface LostChange {
   /** Id of the hand change. */
@@ -65,6 +65,7 @@ function changeOne(
   const found = knotNear(ground, knots, onSurface(ground.shape, directionOf(change.at)));
   if (found < 0) return 'there is no knot at that place any more';
   const knot = knots[found];
+  if (knot.replaced) return 'the row along the border lies there now';
   if (change.op === 'remove') {
     knots[found] = { ...knot, hand: 'removed' };
     return undefined;
@@ -125,7 +126,7 @@ function cannotLie(ground: HandContext, knots: readonly LaidKnot[], at: Point, e
   const least = LEAST_SHARE * ground.spacingAt(vertex);
   for (let i = 0; i < knots.length; i++) {
     const k = knots[i];
-    if (i === except || k.hand === 'removed') continue;
+    if (i === except || !isHooked(k)) continue;
     if (distance([k.xMm, k.yMm, k.zMm], at) < least)
       return `another knot would lie nearer than ${Math.round(least)} mm`;
   }

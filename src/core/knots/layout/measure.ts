@@ -14,11 +14,16 @@ export interface LaidKnot {
   readonly vertex: number;
   /** Changed by hand; one that was taken out stays in the list, so that its neighbours keep their names. */
   readonly hand?: 'moved' | 'added' | 'removed';
+  /** A row along the border lies in its place; it stays in the list as one that was taken out does. */
+  readonly replaced?: boolean;
   /** Where along the row it lay before it was moved: it keeps the name of that place. */
   readonly namedAtMm?: number;
   /** Filled in the second pass. */
   readonly second?: boolean;
 }
+
+/** Whether a piece is hooked there: neither taken out by hand nor replaced by the row along the border. */
+export const isHooked = (k: Pick<LaidKnot, 'hand' | 'replaced'>) => k.hand !== 'removed' && !k.replaced;
 
 export interface PitchFields {
   /** Zone factor at every vertex, on rows and along them. */

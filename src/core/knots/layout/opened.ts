@@ -1,24 +1,41 @@
 /**
- * Knots that can only be laid once the net is open come after all others, as rows of their own; and rows that hold no knot
- * are none. Which knots wait is said by the cap; where they lie is left alone.
+ * Knots that can only be laid once the net is open come after all others, as rows of their own; the row along the border
+ * comes when she says; and rows that hold no knot are none. Where knots lie is left alone.
  */
-import type { LaidKnot } from './measure.ts';
+import { type BorderWhen, MOST_IS_IN } from '../../trade/index.ts';
+import { isHooked, type LaidKnot } from './measure.ts';
 import type { Passes } from './second-pass.ts';
 
 export interface WorkedPasses extends Passes {
   /** Rows whose knots wait for the net to be opened. */
   readonly isOpened: readonly boolean[];
+  /** Quarter of the lowest row that is laid, whether another lies in its place or not: rows are named from it. */
+  readonly deepest: number;
 }
 
-export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean): WorkedPasses {
-  const { rows, secondOf, knots } = passes;
+/** A row, or what of it waits for the net to be opened. */
+interface Worked {
+  readonly row: number;
+  readonly opened: boolean;
+}
+
+/** @param waits which knots wait is said by the cap; @param border when the row along the border is laid */
+export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean, border: BorderWhen): WorkedPasses {
+  const { rows, secondOf, passOf, knots } = passes;
   const isWaiting = knots.map((k) => waits(k));
-  const kept = (row: number, opened: boolean) =>
-    knots.some((k, i) => k.row === row && k.hand !== 'removed' && isWaiting[i] === opened);
-  const order = [
+  const countIn = ({ row, opened }: Worked) =>
+    knots.filter((k, i) => k.row === row && isHooked(k) && isWaiting[i] === opened).length;
+  const worked = [
     ...rows.map((_, row) => ({ row, opened: false })),
     ...rows.map((_, row) => ({ row, opened: true })),
-  ].filter(({ row, opened }) => kept(row, opened));
+  ].filter((w) => countIn(w) > 0);
+  const isBorder = ({ row }: Worked) => rows[row].kind === 'border';
+  const order = worked.filter((w) => !isBorder(w));
+  const along = worked.filter(isBorder);
+  const goesFirst = along.filter((w) => !w.opened);
+  // What of it lies in the opening waits for the net to be open, like every other knot there.
+  order.splice(border === 'last' ? order.length : placeFor(border, order, countIn), 0, ...goesFirst);
+  order.push(...along.filter((w) => w.opened));
   const at = new Map(order.map(({ row, opened }, i) => [2 * row + (opened ? 1 : 0), i]));
   return {
     rows: order.map(({ row }) => rows[row]),
@@ -26,7 +43,9 @@ export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean
       if (secondOf[row] >= 0) return at.get(2 * secondOf[row]) ?? at.get(2 * secondOf[row] + 1) ?? -1;
       return opened ? (at.get(2 * row) ?? -1) : -1;
     }),
+    passOf: order.map(({ row }) => passOf[row]),
     isOpened: order.map(({ opened }) => opened),
+    deepest: Math.max(...new Set(knots.map((k) => rows[k.row].quarter))),
     knots: knots
       .flatMap((k, i) => {
         const row = at.get(2 * k.row + (isWaiting[i] ? 1 : 0)) ?? at.get(2 * k.row + (isWaiting[i] ? 0 : 1));
@@ -35,4 +54,18 @@ export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean
       })
       .sort((a, b) => a.row - b.row || a.arcMm - b.arcMm),
   };
+}
+
+/** Before the first row, or after the one that brings most of the hair in. */
+function placeFor(when: BorderWhen, order: readonly Worked[], countIn: (w: Worked) => number): number {
+  if (when === 'first') return 0;
+  const counts = order.map(countIn);
+  const most = MOST_IS_IN * counts.reduce((sum, n) => sum + n, 0);
+  let laid = 0;
+  return (
+    counts.findIndex((n) => {
+      laid += n;
+      return laid >= most - 1e-9;
+    }) + 1
+  );
 }

@@ -1,6 +1,7 @@
 /** A second pass on a flat patch, where it can be counted. */
 import { describe, expect, it } from 'vitest';
 import { bricksOnPatch } from '../../../../tests/helpers/spheres.ts';
+import type { SecondPass } from '../../trade/index.ts';
 import { inPasses } from './second-pass.ts';
 
 const { mesh, rows, knots } = bricksOnPatch();
@@ -9,9 +10,10 @@ const fromEdge = Float64Array.from({ length: mesh.vertexCount }, (_, v) => {
   return Math.min(px, py, 180 - px, 180 - py);
 });
 const ground = { mesh, fromHairline: fromEdge, spacingAt: () => 18, isClosed: () => false };
+const everywhere = (pass: SecondPass) => ({ ...ground, hasThin: pass === 'thin', passAt: () => pass });
 
 describe('windows', () => {
-  const passes = inPasses(rows, knots, 'windows', ground);
+  const passes = inPasses(rows, knots, everywhere('windows'));
   const second = (k: { row: number }) => passes.secondOf[k.row] >= 0;
 
   it('are every other place, and every place is laid once', () => {
@@ -39,14 +41,14 @@ describe('windows', () => {
 
 describe('thin places', () => {
   it('an even lattice has none', () => {
-    const inner = { ...ground, fromHairline: fromEdge.map((d) => d - 15) };
-    expect(inPasses(rows, knots, 'thin', inner).knots).toHaveLength(knots.length);
+    const inner = { ...everywhere('thin'), fromHairline: fromEdge.map((d) => d - 15) };
+    expect(inPasses(rows, knots, inner).knots).toHaveLength(knots.length);
   });
 
   it('a hole is filled in its middle, with few pieces', () => {
     const holed = knots.filter((k) => (k.xMm - 90) ** 2 + (k.yMm - 90) ** 2 > 30 ** 2);
     const removed = knots.length - holed.length;
-    const { knots: filled, secondOf } = inPasses(rows, holed, 'thin', ground);
+    const { knots: filled, secondOf } = inPasses(rows, holed, everywhere('thin'));
     const added = filled.filter((k) => secondOf[k.row] >= 0);
     expect(added.length).toBeGreaterThan(1);
     expect(added.length).toBeLessThanOrEqual(removed + 2);
@@ -55,13 +57,13 @@ describe('thin places', () => {
 
   it('nothing is put where no piece goes', () => {
     const holed = knots.filter((k) => (k.xMm - 90) ** 2 + (k.yMm - 90) ** 2 > 30 ** 2);
-    const closed = { ...ground, isClosed: () => true };
-    expect(inPasses(rows, holed, 'thin', closed).knots).toHaveLength(holed.length);
+    const closed = { ...everywhere('thin'), isClosed: () => true };
+    expect(inPasses(rows, holed, closed).knots).toHaveLength(holed.length);
   });
 });
 
 it('one pass is what it was', () => {
-  const passes = inPasses(rows, knots, 'none', ground);
+  const passes = inPasses(rows, knots, everywhere('none'));
   expect(passes.knots).toBe(knots);
   expect(passes.secondOf.every((s) => s === -1)).toBe(true);
 });

@@ -3,7 +3,7 @@
  * rows of their own, since they are laid after all the others.
  */
 
-import { footOn, type SurfaceMesh } from '../../geometry/index.ts';
+import { footOn, type PlaceMm, type SurfaceMesh } from '../../geometry/index.ts';
 import type { Row } from '../../rows/index.ts';
 import type { SecondPass } from '../../trade/index.ts';
 import type { LaidKnot } from './measure.ts';
@@ -12,34 +12,47 @@ export interface Passes {
   readonly rows: readonly Row[];
   /** Row of the first pass that a row of the second belongs to; -1 for one of the first. */
   readonly secondOf: readonly number[];
+  /** Of a row of the second pass: which kind of pass it is. */
+  readonly passOf: readonly SecondPass[];
   readonly knots: readonly LaidKnot[];
 }
 
-export interface ThinContext {
+export interface PassGround {
   readonly mesh: SurfaceMesh;
   spacingAt(vertex: number): number;
   /** Where no piece goes, or none is owed. */
   isClosed(vertex: number): boolean;
   readonly fromHairline: Float64Array;
+  /** Whether thin places are looked for anywhere. */
+  readonly hasThin: boolean;
+  /** What is done there once all else is in. @param besidePart of a row that lies there */
+  passAt(place: PlaceMm & { readonly vertex: number }, besidePart: boolean): SecondPass;
 }
 
-export function inPasses(
-  rows: readonly Row[],
-  knots: readonly LaidKnot[],
-  how: SecondPass,
-  ground: ThinContext,
-): Passes {
+export function inPasses(rows: readonly Row[], knots: readonly LaidKnot[], ground: PassGround): Passes {
+  const first = { rows, secondOf: rows.map(() => -1), passOf: rows.map(() => 'none' as const), knots };
   // On bands and rods nothing else can hold a piece.
   const isGiven = rows.length > 0 && rows.every((r) => r.placesMm !== undefined);
-  if (how === 'none' || (how === 'thin' && isGiven)) return { rows, secondOf: rows.map(() => -1), knots };
-  const all = how === 'windows' ? windowsOf(rows, knots) : [...knots, ...thinPlaces(rows, knots, ground)];
-  const withSecond = rows.map((_, i) => i).filter((i) => all.some((k) => k.row === i && k.second));
-  const moved = new Map(withSecond.map((row, i) => [row, rows.length + i]));
+  const passes = knots.map((k) => ground.passAt(k, rows[k.row].besidePart));
+  const waiting = windowsOf(rows, knots, passes);
+  const thin = isGiven || !ground.hasThin ? [] : thinPlaces(rows, knots, ground);
+  if (thin.length === 0 && waiting.every((w) => !w)) return first;
+  const all = [
+    ...knots.map((k, i) => ({ k, pass: waiting[i] ? ('windows' as const) : ('none' as const) })),
+    ...thin.map((k) => ({ k, pass: 'thin' as const })),
+  ];
+  const later = (['windows', 'thin'] as const).flatMap((pass) =>
+    rows.flatMap((_, row) => (all.some((a) => a.pass === pass && a.k.row === row) ? [{ row, pass }] : [])),
+  );
+  const indexOf = (row: number, of: SecondPass) => rows.length + later.findIndex((l) => l.row === row && l.pass === of);
   return {
-    rows: [...rows, ...withSecond.map((i) => rows[i])],
-    secondOf: [...rows.map(() => -1), ...withSecond],
+    rows: [...rows, ...later.map(({ row }) => rows[row])],
+    secondOf: [...first.secondOf, ...later.map(({ row }) => row)],
+    passOf: [...first.passOf, ...later.map(({ pass }) => pass)],
     knots: all
-      .map((k) => (k.second ? { ...k, row: moved.get(k.row) as number } : k))
+      .map(({ k, pass }) =>
+        pass === 'none' ? { ...k, second: false } : { ...k, second: true, row: indexOf(k.row, pass) },
+      )
       .sort((a, b) => a.row - b.row || a.arcMm - b.arcMm),
   };
 }
@@ -48,14 +61,14 @@ export function inPasses(
  * Every other knot of a row waits; the next row begins with the other one, so that the first pass is bricks too. Both ends
  * of a row go in at once: they hold what is hooked on.
  */
-function windowsOf(rows: readonly Row[], knots: readonly LaidKnot[]): LaidKnot[] {
+function windowsOf(rows: readonly Row[], knots: readonly LaidKnot[], passes: readonly SecondPass[]): boolean[] {
   const places = new Array<number>(rows.length).fill(0);
   const counts = new Array<number>(rows.length).fill(0);
   for (const k of knots) counts[k.row]++;
-  return knots.map((k) => {
+  return knots.map((k, i) => {
     const place = places[k.row]++;
     const isEnd = !rows[k.row].curve.closed && (place === 0 || place === counts[k.row] - 1);
-    return { ...k, second: !isEnd && (place + (rows[k.row].quarter >> 2)) % 2 !== 0 };
+    return passes[i] === 'windows' && !isEnd && (place + (rows[k.row].quarter >> 2)) % 2 !== 0;
   });
 }
 
@@ -66,9 +79,16 @@ const MOST_SHARE = 0.15;
 /** The edge stays as the scheme leaves it, spacings from the hairline. */
 const EDGE = 0.55;
 
-function thinPlaces(rows: readonly Row[], knots: readonly LaidKnot[], ground: ThinContext): LaidKnot[] {
+function thinPlaces(rows: readonly Row[], knots: readonly LaidKnot[], ground: PassGround): LaidKnot[] {
   const { mesh } = ground;
   const p = mesh.positionsMm;
+  const at = (v: number) => ({ xMm: p[3 * v], yMm: p[3 * v + 1], zMm: p[3 * v + 2], vertex: v });
+  const owed = Array.from({ length: mesh.vertexCount }, (_, v) => v).filter(
+    (v) =>
+      ground.passAt(at(v), false) === 'thin' &&
+      !ground.isClosed(v) &&
+      ground.fromHairline[v] > EDGE * ground.spacingAt(v),
+  );
   const away = new Float64Array(mesh.vertexCount).fill(Infinity);
   const see = (k: Pick<LaidKnot, 'xMm' | 'yMm' | 'zMm'>) => {
     for (let v = 0; v < away.length; v++) {
@@ -77,9 +97,6 @@ function thinPlaces(rows: readonly Row[], knots: readonly LaidKnot[], ground: Th
     }
   };
   knots.forEach(see);
-  const owed = Array.from(away.keys()).filter(
-    (v) => !ground.isClosed(v) && ground.fromHairline[v] > EDGE * ground.spacingAt(v),
-  );
   const added: LaidKnot[] = [];
   while (added.length < MOST_SHARE * knots.length) {
     let worst = -1;
@@ -91,11 +108,10 @@ function thinPlaces(rows: readonly Row[], knots: readonly LaidKnot[], ground: Th
       worst = v;
     }
     if (worst < 0) break;
-    const at = { xMm: p[3 * worst], yMm: p[3 * worst + 1], zMm: p[3 * worst + 2] };
-    const row = rowFor(rows, at);
+    const row = rowFor(rows, at(worst));
     if (!row) break;
-    added.push({ ...at, vertex: worst, row: row.index, arcMm: row.arcMm, second: true });
-    see(at);
+    added.push({ ...at(worst), row: row.index, arcMm: row.arcMm, second: true });
+    see(at(worst));
   }
   return added;
 }

@@ -1,6 +1,6 @@
 /** From laid knots to decided ones: zone, kind, hold, direction, place in words, bite, and which piece of which pack. */
 import type { LaidBase } from '../../base/index.ts';
-import { anchorPlaceOf, combPoints, type OpeningOnHead } from '../../cap/index.ts';
+import { anchorPlaceOf, combPoints, netAt, type OpeningOnHead } from '../../cap/index.ts';
 import { fallDirection } from '../../fall/index.ts';
 import { unit } from '../../geometry/index.ts';
 import {
@@ -16,7 +16,7 @@ import type { Head } from '../../head/index.ts';
 import type { RowSpacing } from '../../rows/index.ts';
 import { knotSeconds } from '../../time/index.ts';
 import { type Pace, type PieceZone, pieceZoneOf } from '../../trade/index.ts';
-import type { LaidKnot } from '../layout/measure.ts';
+import { isHooked, type LaidKnot } from '../layout/measure.ts';
 import { biteSideMm } from '../rules/bite.ts';
 import { decideKnot } from '../rules/decide.ts';
 import { directionWords, hookDirection, type Vector } from './direction.ts';
@@ -24,8 +24,9 @@ import { idsOf, orderInRow } from './order.ts';
 import { layOverrides, type Override, type OverridesLaid } from './overrides.ts';
 import type { PlannedKnot, PlannedRow } from './planned.ts';
 import { type Laid, normalAt } from './planned-rows.ts';
+import { type SchoolSite, type SchoolsHere, type SchoolsTold, schoolsByPlace } from './schools-here.ts';
 import { exposure, type RowAtWork, type SituationContext, type SituationTold, situationOf } from './situation.ts';
-import { type WhereContext, whereContext, whereOf } from './where.ts';
+import { isLeftOfPart, type WhereContext, whereContext, whereOf } from './where.ts';
 import { zoneOf } from './zone.ts';
 
 /** Of a plan, what its knots hang on besides where they lie. */
@@ -35,6 +36,7 @@ export interface DecisionTold extends SituationTold, Hair {
   readonly fingerMm: number;
   readonly pace: Pace;
   readonly ownHair: Pick<OwnHair, 'strand'>;
+  readonly schools: SchoolsTold;
 }
 
 export interface DecisionContext {
@@ -48,6 +50,8 @@ export interface DecisionContext {
   readonly spacing: RowSpacing;
   /** Vertex of her own head under each laid knot: of the head that is not turned over. */
   readonly under: ArrayLike<number>;
+  /** Of the places that have schools of their own, by id, at every vertex of the rows' head. */
+  readonly schoolMasks: ReadonlyMap<string, Uint8Array>;
   isSore(vertex: number): boolean;
   isLump(vertex: number): boolean;
 }
@@ -72,6 +76,7 @@ interface Table {
   readonly usedInZone: Map<PieceZone, number>;
   /** Packs of each product that are hooked already, a share of one included. */
   readonly packsUsed: Map<string, number>;
+  schoolsAt(site: SchoolSite): SchoolsHere;
 }
 
 export function decideKnots(
@@ -91,7 +96,12 @@ export function decideKnots(
     const inRow = laid.knots.slice(from, to);
     const ids = inRow.map((k) => names.get(k) as string);
     const row: RowAtWork = { row: laid.rows[index], planned: plannedRow, index, inRow, from, ids };
-    for (const i of orderInRow(told.schools, row.row, inRow)) {
+    for (const i of orderInRow((i) => placeOf(table, row, i).here.schools, row.row, inRow)) {
+      if (!isHooked(inRow[i])) {
+        // Its piece counts among those of its zone, so that a row along the border changes no other knot.
+        pieceFor(table, row, i);
+        continue;
+      }
       const { knot, refused, hers } = decideOne(table, row, i);
       knots.push(knot);
       if (refused !== undefined) lost.push(...hers.map((id) => ({ id, why: refused })));
@@ -130,7 +140,7 @@ function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, plann
       fromOpening: context.fromOpening,
       spacing,
       combs: combPoints(told.cap, head.mark),
-      deepest: Math.max(...laid.rows.map((r) => r.quarter)),
+      deepest: laid.deepest,
       isSore: (v) => context.isSore(v),
     },
     hooked: hookedPieces(told),
@@ -139,6 +149,7 @@ function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, plann
     planned,
     usedInZone: new Map(),
     packsUsed: new Map(),
+    schoolsAt: schoolsByPlace(told.schools, context.schoolMasks),
   };
 }
 
@@ -148,26 +159,38 @@ function nextOf<K>(used: Map<K, number>, key: K): number {
   return place;
 }
 
-/** Which piece a knot gets: by her own wish, else by its zone. */
-function pieceFor({ told, hooked, situation, where, usedInZone, overrides }: Table, at: RowAtWork, i: number) {
-  const { row, inRow } = at;
-  const exposed = exposure(told, situation, row, inRow[i]);
-  const zone = zoneOf(inRow[i], exposed === 'part' || exposed === 'crown', where);
-  const pieceZone = row.kind === 'fringe' ? ('fringe' as const) : pieceZoneOf(zone);
+/** Where a knot lies, and what is said for that place. */
+function placeOf({ told, situation, where, schoolsAt }: Table, { row, inRow }: RowAtWork, i: number) {
+  const k = inRow[i];
+  const exposed = exposure(told, situation, row, k);
+  const zone = zoneOf(k, exposed === 'part' || exposed === 'crown', where);
+  const netHere = situation.fromOpening ? netAt(situation.opening, situation.fromOpening[k.vertex]) : 'net';
+  const isLeft = isLeftOfPart(k, where);
+  return { exposed, zone, here: schoolsAt({ zone, isLeft, isMargin: netHere === 'margin', vertex: k.vertex }) };
+}
+
+/** Which piece a knot gets: by her own wish, else what is said for its place, else by its zone. */
+function pieceFor(table: Table, at: RowAtWork, i: number) {
+  const { told, hooked, usedInZone, overrides } = table;
+  const { row } = at;
+  const place = placeOf(table, at, i);
+  const { zone, here } = place;
+  const pieceZone = row.kind === 'fringe' || row.kind === 'border' ? row.kind : pieceZoneOf(zone);
   const hers = overrides.of(at.from + i);
   const wanted = hers.cut !== undefined && hooked.has(hers.cut) ? hers.cut : undefined;
-  const cut = wanted ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
-  return { exposed, zone, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
+  const said = here.cut !== undefined && hooked.has(here.cut) ? here.cut : undefined;
+  const cut = wanted ?? said ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
+  return { ...place, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
 }
 
 function decideOne(table: Table, at: RowAtWork, i: number) {
   const { told, context } = table;
   const { inRow } = at;
   const k = inRow[i];
-  const { exposed, zone, pieceZone, hers, cut, piece } = pieceFor(table, at, i);
+  const { exposed, zone, here, pieceZone, hers, cut, piece } = pieceFor(table, at, i);
   const product = table.products.get(piece.product) as Product;
   const under = context.under[at.from + i];
-  const situation = situationOf(told, table.situation, at, i, { exposed, zone, piece, product, under });
+  const situation = situationOf(told, table.situation, at, i, { exposed, zone, piece, product, under, here });
   const onLump = context.isLump(under) && situation.capped;
   const decision = decideKnot(situation, onLump ? { through: 'net', ...hers.wish } : hers.wish);
   const fall = fallAt(table, k);
@@ -188,7 +211,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     chain: decision.chain,
     id: at.ids[i],
     row: at.index,
-    place: inRow.slice(0, i + 1).filter((other) => other.hand !== 'removed').length,
+    place: inRow.slice(0, i + 1).filter(isHooked).length,
     hand: k.hand === 'moved' || k.hand === 'added' ? k.hand : undefined,
     xMm: k.xMm,
     yMm: k.yMm,
@@ -198,6 +221,8 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     zone,
     pieceZone,
     cut,
+    schools: here.schools,
+    places: here.places,
     exposed: exposed !== false,
     onNet: situation.capped ? situation.netHere : 'none',
     tenderOrThin: situation.tenderOrThin,
@@ -215,7 +240,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
       pack: Math.floor(packs + PACK_ROUNDING) + 1,
       number: Math.floor((packs - Math.floor(packs + PACK_ROUNDING)) * piece.perPack + PACK_ROUNDING) + 1,
     },
-    seconds: knotSeconds(decision, piece, told.pace, told.schools.prepare === 'pieceByPiece'),
+    seconds: knotSeconds(decision, piece, told.pace, here.schools.prepare === 'pieceByPiece'),
   };
   return { knot, refused: decision.refused, hers: hers.ids };
 }
@@ -244,7 +269,10 @@ const ROWS_BACK = 4;
 /** Distance to the nearest row that is already laid; undefined in the first row. */
 function aboveRowBefore(k: LaidKnot, rows: readonly PlannedRow[], index: number): number | undefined {
   let best = Number.POSITIVE_INFINITY;
-  for (let r = Math.max(0, index - ROWS_BACK); r < index; r++) {
+  // A row along the border lies across all others: it is no row before.
+  for (let r = index - 1, back = 0; r >= 0 && back < ROWS_BACK; r--) {
+    if (rows[r].kind === 'border') continue;
+    back++;
     const p = rows[r].pointsMm;
     for (let i = 0; i < p.length; i += 3 * ROW_STRIDE) {
       const dx = p[i] - k.xMm;

@@ -3,7 +3,7 @@
  * outwards from the middle of the back. "r07-l03" is the third knot left of the middle in the seventh row.
  */
 import type { SurfaceCurve } from '../../geometry/index.ts';
-import type { Row } from '../../rows/index.ts';
+import type { Row, RowKind } from '../../rows/index.ts';
 
 export interface NamedRow {
   readonly id: string;
@@ -11,11 +11,14 @@ export interface NamedRow {
   readonly startMm: number;
 }
 
-export function nameRows(rows: readonly Row[], fromMidline: Float64Array): NamedRow[] {
-  const deepest = Math.max(...rows.map((r) => r.quarter));
+/** Rows that are called what they are, and not counted. */
+export const isNamed = (kind: RowKind) => kind === 'front' || kind === 'border';
+
+/** @param deepest quarter of the lowest row that is laid */
+export function nameRows(rows: readonly Row[], deepest: number, fromMidline: Float64Array): NamedRow[] {
   const seen = new Map<string, number>();
   return rows.map((row) => {
-    const stem = row.kind === 'front' ? 'front' : rowStem(deepest - row.quarter);
+    const stem = isNamed(row.kind) ? row.kind : rowStem(deepest - row.quarter);
     const times = (seen.get(stem) ?? 0) + 1;
     seen.set(stem, times);
     return {

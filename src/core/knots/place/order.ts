@@ -18,10 +18,20 @@ export function idsOf(row: PlannedRow, inRow: readonly LaidKnot[]): string[] {
   return inRow.map((k) => names.get(k) ?? `${row.id}-h${String(++added).padStart(2, '0')}`);
 }
 
-/** Places in a row in the order of work; from her left to her right unless something has to cover what comes before. */
-export function orderInRow(schools: Schools, row: Row, inRow: readonly LaidKnot[]): number[] {
+/**
+ * Places in a row in the order of work; from her left to her right unless something has to cover what comes before. Knots that
+ * are laid from back to front come after the others of their row.
+ */
+export function orderInRow(schoolsOf: (i: number) => Schools, row: Row, inRow: readonly LaidKnot[]): number[] {
   const order = Array.from(inRow.keys()).filter((i) => inRow[i].hand !== 'removed');
   if (row.kind === 'fringe') return order.sort((a, b) => Math.abs(inRow[a].xMm) - Math.abs(inRow[b].xMm));
-  const backToFront = schools.exposed === 'backToFront' && schools.oneLeg === 'exposed';
-  return row.besidePart && backToFront ? order.sort((a, b) => inRow[a].zMm - inRow[b].zMm) : order;
+  if (!row.besidePart) return order;
+  const isBackToFront = (i: number) => {
+    const { exposed, oneLeg } = schoolsOf(i);
+    return exposed === 'backToFront' && oneLeg === 'exposed';
+  };
+  return [
+    ...order.filter((i) => !isBackToFront(i)),
+    ...order.filter(isBackToFront).sort((a, b) => inRow[a].zMm - inRow[b].zMm),
+  ];
 }

@@ -2,7 +2,7 @@
 import { distance } from '../../geometry/index.ts';
 import { type DirectionDeg, directionOf, type HeadShape, onSurface } from '../../head/index.ts';
 import { pieceZoneOf, type SpacingZone } from '../../trade/index.ts';
-import type { LaidKnot } from '../layout/measure.ts';
+import { isHooked, type LaidKnot } from '../layout/measure.ts';
 import type { KnotOverride } from '../rules/situation.ts';
 import type { Laid } from './planned-rows.ts';
 import type { WhereContext } from './where.ts';
@@ -86,7 +86,7 @@ function nearestKnot(shape: HeadShape, knots: readonly LaidKnot[], at: Direction
   let best = -1;
   let away = reachMm;
   knots.forEach((k, i) => {
-    if (k.hand === 'removed') return;
+    if (!isHooked(k)) return;
     const d = distance([k.xMm, k.yMm, k.zMm], place);
     if (d >= away) return;
     away = d;

@@ -25,7 +25,7 @@ const context = {
   fromPart,
   fingerMm: 18,
   hasPart: true,
-  partFront: [line[0], line[1], line[2]] as const,
+  partMm: line,
   partEnd: [line.at(-3) as number, line.at(-2) as number, line.at(-1) as number] as const,
 };
 const whereAt = (x: number, y: number, z: number) => {

@@ -2,9 +2,9 @@
 import type { SurfaceCurve, SurfaceMesh } from '../../geometry/index.ts';
 import type { Row } from '../../rows/index.ts';
 import type { SecondPass } from '../../trade/index.ts';
-import type { LaidKnot } from '../layout/measure.ts';
+import { isHooked, type LaidKnot } from '../layout/measure.ts';
 import type { Vector } from './direction.ts';
-import { type NamedRow, nameRows } from './identity.ts';
+import { isNamed, type NamedRow, nameRows } from './identity.ts';
 import type { PlannedRow } from './planned.ts';
 
 /** Rows and knots as laid, on the side where they belong. */
@@ -14,7 +14,10 @@ export interface Laid {
   readonly secondOf: readonly number[];
   /** Its knots wait for the net to be opened. */
   readonly isOpened: readonly boolean[];
-  readonly secondPass: SecondPass;
+  /** Of a row of the second pass: which kind of pass it is. */
+  readonly passOf: readonly SecondPass[];
+  /** Quarter of the lowest row that is laid: rows are named from it. */
+  readonly deepest: number;
   /** Row by row; those taken out by hand are still in it. */
   readonly knots: readonly LaidKnot[];
   /** Worked out on the other side: what is read from the mesh has to be turned over. */
@@ -23,9 +26,9 @@ export interface Laid {
 
 export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Array): PlannedRow[] {
   const counts = new Int32Array(laid.rows.length);
-  for (const k of laid.knots) if (k.hand !== 'removed') counts[k.row]++;
+  for (const k of laid.knots) if (isHooked(k)) counts[k.row]++;
   const first = laid.rows.filter((_, i) => laid.secondOf[i] < 0);
-  const named = nameRows(first, fromMidline);
+  const named = nameRows(first, laid.deepest, fromMidline);
   const names = new Map<number, NamedRow>();
   laid.rows.forEach((_, i) => {
     if (laid.secondOf[i] < 0) names.set(i, named[names.size]);
@@ -37,15 +40,16 @@ export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Arra
     const of = laid.secondOf[index];
     const name = names.get(of < 0 ? index : of) as NamedRow;
     const isOpened = laid.isOpened[index];
-    labels.push(of >= 0 ? labels[of] : row.kind === 'front' ? 'front' : String(++worked));
+    labels.push(of >= 0 ? labels[of] : isNamed(row.kind) ? row.kind : String(++worked));
     const planned: PlannedRow = {
       ...name,
       id: of < 0 ? name.id : `${name.id}${isOpened ? 'c' : 'w'}`,
-      label: of < 0 ? labels[index] : `${labels[of]}, ${isOpened ? 'in the opening' : PASS_WORDS[laid.secondPass]}`,
+      label: of < 0 ? labels[index] : `${labels[of]}, ${isOpened ? 'in the opening' : PASS_WORDS[laid.passOf[index]]}`,
       kind: row.kind,
       locked: row.locked === true,
       pulledBy: row.pulledBy,
       second: of >= 0 && !isOpened,
+      pass: laid.passOf[index],
       opened: isOpened,
       lengthMm: row.curve.lengthMm,
       closed: row.curve.closed,

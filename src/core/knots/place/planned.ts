@@ -1,7 +1,7 @@
 /** Rows and knots as they are planned: plain values that cross to the screen, a file or the command line unchanged. */
 import type { AnchorPlace } from '../../cap/index.ts';
 import type { RowKind } from '../../rows/index.ts';
-import type { KnotZone, PieceZone } from '../../trade/index.ts';
+import type { KnotZone, PieceZone, Schools, SecondPass } from '../../trade/index.ts';
 import type { KnotDecision } from '../rules/situation.ts';
 import type { Vector } from './direction.ts';
 import type { Where } from './where.ts';
@@ -16,6 +16,8 @@ export interface PlannedRow {
   readonly pulledBy: string | undefined;
   /** Laid in the second pass, over a row of the first. */
   readonly second: boolean;
+  /** Which kind of second pass; 'none' in the first. */
+  readonly pass: SecondPass;
   /** Laid once the net is open. */
   readonly opened: boolean;
   readonly lengthMm: number;
@@ -57,6 +59,10 @@ export interface PlannedKnot extends Omit<KnotDecision, 'refused'> {
   readonly blending: boolean;
   /** Side of the square of scalp to take up, mm; 0 through the net alone. */
   readonly biteMm: number;
+  /** Schools that hold at its place; one record for all knots of which the same is said. */
+  readonly schools: Schools;
+  /** Ids of the places with schools of their own that it lies in. */
+  readonly places: readonly string[];
   readonly exposed: boolean;
   readonly tenderOrThin: boolean;
   /** Along its row, from her left to her right. */

@@ -4,18 +4,18 @@ import { heldByComb, netAt, type OpeningOnHead } from '../../cap/index.ts';
 import type { HookedPiece, Product } from '../../hair/index.ts';
 import type { Part, Point, ScalpFields } from '../../head/index.ts';
 import type { Row, RowSpacing } from '../../rows/index.ts';
-import type { Cap, KnotZone, Scheme, Schools } from '../../trade/index.ts';
+import type { BorderRow, Cap, KnotZone, Scheme } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import type { KnotSituation } from '../rules/situation.ts';
 import type { PlannedRow } from './planned.ts';
+import type { SchoolsHere } from './schools-here.ts';
 
 /** Of a plan, what a knot's situation hangs on. */
 export interface SituationTold {
   readonly cap: Cap;
   readonly part: Pick<Part, 'kind'>;
-  readonly rows: { readonly scheme: Scheme };
+  readonly rows: { readonly scheme: Scheme; readonly borderRow: Pick<BorderRow, 'knot'> };
   readonly base: Pick<BaseChoice, 'family' | 'found'>;
-  readonly schools: Schools;
 }
 
 /** Of a head with rows on it, what a knot's situation hangs on. */
@@ -49,6 +49,7 @@ export interface KnotHere {
   readonly zone: KnotZone;
   readonly piece: HookedPiece;
   readonly product: Product;
+  readonly here: SchoolsHere;
   /** Vertex of her own head under it. */
   readonly under: number;
 }
@@ -71,12 +72,11 @@ export function situationOf(
   i: number,
   here: KnotHere,
 ): KnotSituation {
-  const { scalp, spacing, combs, deepest } = context;
+  const { scalp, spacing } = context;
   const { product, piece } = here;
   const k = inRow[i];
   const fromHairline = scalp.fromHairline[k.vertex];
   const perimeter = fromHairline < PERIMETER * spacing.gapMm;
-  const isAnchorRow = row.kind === 'whole' && !row.curve.closed && ((deepest - row.quarter) / 4) % EVERY_OTHER === 0;
   return {
     texture: product.texture,
     canOneLeg: piece.canOneLeg,
@@ -93,28 +93,41 @@ export function situationOf(
     exposed: here.exposed,
     secondRow: row.quarter > 0 && row.quarter <= 4,
     perimeter,
-    anchorPlace:
-      isAnchorRow &&
-      !planned.second &&
-      !planned.opened &&
-      holdsByPieces(told.cap) &&
-      told.cap.filledOn === 'head' &&
-      fromHairline < REACHES_BORDER * spacing.gapMm &&
-      isEnd(planned, inRow, i) &&
-      !heldByComb(combs, k.xMm, k.yMm, k.zMm),
+    anchorPlace: !planned.second && !planned.opened && isEnd(planned, inRow, i) && holdsCap(told.cap, context, row, k),
     tenderOrThin: context.isSore(here.under),
-    schools: told.schools,
+    border: row.kind === 'border' ? told.rows.borderRow.knot : undefined,
+    schools: here.here.schools,
+    saidFor: here.here.saidFor,
   };
+}
+
+/** Whether the cap is held at this end of a row: of every other row from the nape, near the border, where no comb does it. */
+export function holdsCap(
+  cap: Cap,
+  { scalp, spacing, combs, deepest }: Pick<SituationContext, 'scalp' | 'spacing' | 'combs' | 'deepest'>,
+  row: Row,
+  k: LaidKnot,
+): boolean {
+  const isAnchorRow = row.kind === 'whole' && !row.curve.closed && ((deepest - row.quarter) / 4) % EVERY_OTHER === 0;
+  return (
+    isAnchorRow &&
+    holdsByPieces(cap) &&
+    cap.filledOn === 'head' &&
+    scalp.fromHairline[k.vertex] < REACHES_BORDER * spacing.gapMm &&
+    !heldByComb(combs, k.xMm, k.yMm, k.zMm)
+  );
 }
 
 /** Rows with nothing above: beside the part, round the crown, or along the front where hair goes back from it. */
 export function exposure(
-  told: SituationTold,
-  { scalp, spacing }: SituationContext,
+  told: { readonly part: SituationTold['part']; readonly rows: Pick<SituationTold['rows'], 'scheme'> },
+  { scalp, spacing }: Pick<SituationContext, 'scalp' | 'spacing'>,
   row: Row,
   k: LaidKnot,
 ): KnotSituation['exposed'] {
   if (row.kind === 'front' || (row.kind === 'fringe' && row.quarter === -2)) return 'front';
+  // Hair from above falls over it at the sides and the nape.
+  if (row.kind === 'border') return scalp.fromFrontHairline[k.vertex] < OPEN_IN_FRONT * spacing.gapMm ? 'front' : false;
   if (row.besidePart) return told.part.kind === 'crown' ? 'crown' : 'part';
   const goesBack = told.rows.scheme === 'straightBack' || told.rows.scheme === 'found';
   return goesBack && scalp.fromFrontHairline[k.vertex] < OPEN_IN_FRONT * spacing.gapMm ? 'front' : false;

@@ -23,9 +23,10 @@ export interface WhereContext {
   readonly mark: Landmarks;
   readonly fromPart: Float64Array;
   readonly fingerMm: number;
-  /** Front and back end of the part, if there is one; the crown else. */
-  readonly partFront?: readonly [number, number, number];
+  /** Back end of the part, if there is one; the crown else. */
   readonly partEnd: readonly [number, number, number];
+  /** Its line, xyz interleaved; empty without one. */
+  readonly partMm: Float64Array;
   readonly hasPart: boolean;
 }
 
@@ -37,11 +38,10 @@ export function whereContext(
 ): WhereContext {
   const p = part.pointsMm;
   const hasPart = p.length > 0;
-  const plain = { scalp: head.scalp, mark: head.mark, fromPart: part.fromPart, fingerMm, hasPart };
+  const plain = { scalp: head.scalp, mark: head.mark, fromPart: part.fromPart, partMm: p, fingerMm, hasPart };
   if (!hasPart) return { ...plain, partEnd: head.mark.crown };
   return {
     ...plain,
-    partFront: [p[0], p[1], p[2]],
     partEnd: [p[p.length - 3], p[p.length - 2], p[p.length - 1]],
   };
 }
@@ -84,13 +84,33 @@ function countsFor(k: KnotPlace, zone: KnotZone, c: WhereContext): FingerCount[]
         count(scalp.fromMidline[k.vertex], `${side} of the middle`, side),
       ];
     case 'top': {
-      const partSide = c.hasPart ? (k.xMm > c.partEnd[0] ? 'left' : 'right') : side;
+      const partSide = isLeftOfPart(k, c) ? 'left' : 'right';
       const aside = c.hasPart
         ? count(c.fromPart[k.vertex], `${partSide} of the part`, partSide)
         : count(scalp.fromMidline[k.vertex], `${side} of the middle`, side);
       return [count(scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back'), aside];
     }
   }
+}
+
+/** Of the nearest stretch of the part, seen from above; without a part: of the middle of the head. */
+export function isLeftOfPart(k: Pick<KnotPlace, 'xMm' | 'zMm'>, { partMm: p, hasPart }: WhereContext): boolean {
+  if (!hasPart) return k.xMm > 0;
+  let nearest = Infinity;
+  let isLeft = false;
+  for (let i = 0; i + 3 < p.length; i += 3) {
+    const alongX = p[i + 3] - p[i];
+    const alongZ = p[i + 5] - p[i + 2];
+    const toX = k.xMm - p[i];
+    const toZ = k.zMm - p[i + 2];
+    const t = Math.min(1, Math.max(0, (toX * alongX + toZ * alongZ) / (alongX * alongX + alongZ * alongZ)));
+    const away = (toX - t * alongX) ** 2 + (toZ - t * alongZ) ** 2;
+    if (away >= nearest) continue;
+    nearest = away;
+    // The line runs from the front backwards: what lies to its left is on her left.
+    isLeft = alongX * toZ - alongZ * toX > 0;
+  }
+  return isLeft;
 }
 
 function partCounts(
@@ -103,9 +123,7 @@ function partCounts(
     const gap = Math.sqrt((k.xMm - c.partEnd[0]) ** 2 + (k.yMm - c.partEnd[1]) ** 2 + (k.zMm - c.partEnd[2]) ** 2);
     return [count(gap, 'behind the end of the part', 'back')];
   }
-  const share = c.partFront ? (k.zMm - c.partEnd[2]) / Math.max(1, c.partFront[2] - c.partEnd[2]) : 0;
-  const partX = c.partFront ? c.partEnd[0] + share * (c.partFront[0] - c.partEnd[0]) : c.partEnd[0];
-  const side = k.xMm > partX ? 'left' : 'right';
+  const side = isLeftOfPart(k, c) ? 'left' : 'right';
   return [
     count(c.scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back'),
     count(c.fromPart[k.vertex], `beside the part, on its ${side}`, side),

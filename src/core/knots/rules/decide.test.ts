@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { KNOT_KINDS, knotName, THROUGHS } from '../../trade/knots.ts';
+import { BORDER_KNOTS } from '../../trade/rows.ts';
 import { DEFAULT_SCHOOLS, SCHOOL_OPTIONS, type SchoolName, type Schools } from '../../trade/schools.ts';
 import { TEXTURE_INFO, TEXTURES } from '../../trade/textures.ts';
 import { biteSideMm } from './bite.ts';
@@ -27,6 +28,8 @@ const situation = (change: Partial<KnotSituation> = {}): KnotSituation => ({
   perimeter: false,
   anchorPlace: false,
   tenderOrThin: false,
+  border: undefined,
+  saidFor: {},
   schools: DEFAULT_SCHOOLS,
   ...change,
 });
@@ -50,6 +53,8 @@ const anySituation: fc.Arbitrary<KnotSituation> = fc.record({
   perimeter: fc.boolean(),
   anchorPlace: fc.boolean(),
   tenderOrThin: fc.boolean(),
+  border: fc.constantFrom(undefined, ...BORDER_KNOTS),
+  saidFor: fc.constant({}),
   schools: fc.record(
     Object.fromEntries(
       (Object.keys(SCHOOL_OPTIONS) as SchoolName[]).map((s) => [

@@ -39,14 +39,14 @@ export function decideKnot(s: KnotSituation, wanted: KnotOverride = {}): KnotDec
     through,
     holes: holeRule ? holeRule.decide(s) : 0,
     entry: entryRule.decide(s),
-    backcomb: hold.backcomb === true && lock,
+    backcomb: hold.backcomb === true && (lock || kind === 'oneLeg'),
     may: mayBe(s),
     chain: [
-      hers.kind === undefined ? step(kindRule) : HER_KIND,
-      hers.wraps === undefined && hers.lock === undefined ? step(holdRule) : HER_HOLD,
-      hers.through === undefined ? step(throughRule) : HER_THROUGH,
-      ...(holeRule ? [step(holeRule)] : []),
-      step(entryRule),
+      hers.kind === undefined ? step(kindRule, s) : HER_KIND,
+      hers.wraps === undefined && hers.lock === undefined ? step(holdRule, s) : HER_HOLD,
+      hers.through === undefined ? step(throughRule, s) : HER_THROUGH,
+      ...(holeRule ? [step(holeRule, s)] : []),
+      step(entryRule, s),
     ],
     ...(refused === undefined ? {} : { refused }),
   };
@@ -60,13 +60,20 @@ function first<T>(table: ReadonlyArray<Rule<T>>, s: KnotSituation): Rule<T> {
   return table.find((r) => r.when(s)) as Rule<T>;
 }
 
-const STEPS = new WeakMap<object, RuleStep>();
-/** The words of a rule, one record each: a plan of 300 knots holds 1 500 of them. */
-function step(rule: RuleStep): RuleStep {
-  let words = STEPS.get(rule);
-  if (!words) {
-    words = { id: rule.id, because: rule.because, ...(rule.school ? { school: rule.school } : {}) };
-    STEPS.set(rule, words);
-  }
+const STEPS = new WeakMap<object, Map<string, RuleStep>>();
+/** The words of a rule, one record each and place that its school was said for: a plan of 300 knots holds 1 500 of them. */
+function step(rule: RuleStep, { saidFor }: KnotSituation): RuleStep {
+  const place = rule.school && saidFor[rule.school];
+  const known = STEPS.get(rule) ?? new Map<string, RuleStep>();
+  STEPS.set(rule, known);
+  const found = known.get(place ?? '');
+  if (found) return found;
+  const words = {
+    id: rule.id,
+    because: rule.because,
+    ...(rule.school ? { school: rule.school } : {}),
+    ...(place ? { saidFor: place } : {}),
+  };
+  known.set(place ?? '', words);
   return words;
 }

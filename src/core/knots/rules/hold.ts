@@ -11,6 +11,14 @@ export interface Hold {
 /** Holding by wraps and lock; `kinds` says for which of the first table a rule is. */
 export const HOLD_RULES: ReadonlyArray<Rule<Hold> & { readonly kinds?: readonly KnotKind[] }> = [
   {
+    id: 'hold.one-leg-backcomb',
+    school: 'perimeterKnot',
+    kinds: ['oneLeg'],
+    when: (s) => s.perimeter && s.schools.perimeterKnot === 'oneLegBackcomb',
+    decide: (s) => ({ wraps: s.schools.oneLegWraps === 'twice' || s.slips ? 2 : 1, lock: false, backcomb: true }),
+    because: 'One-leg for the outermost line, and its root combed back over the loop.',
+  },
+  {
     id: 'hold.one-leg-twice',
     school: 'oneLegWraps',
     kinds: ['oneLeg'],
@@ -32,6 +40,12 @@ export const HOLD_RULES: ReadonlyArray<Rule<Hold> & { readonly kinds?: readonly 
     when: (s) => !s.slips,
     decide: () => ({ wraps: 1, lock: false }),
     because: 'Drawn through once: the pull of the piece shuts it.',
+  },
+  {
+    id: 'hold.border-lock',
+    when: (s) => s.border === 'lock' && s.canLock,
+    decide: () => ({ wraps: 1, lock: true }),
+    because: 'You chose the lock for the row along the border: one wrap, its band or ring pushed up to the root.',
   },
   {
     id: 'hold.perimeter-lock',

@@ -1,6 +1,8 @@
 /** Which kind of knot. The first rule that applies wins. Common practice, no source. */
-import type { KnotKind } from '../../trade/index.ts';
+import type { KnotKind, Schools } from '../../trade/index.ts';
 import { netHolds, openByChoice, ordinary, type Rule, springy } from './situation.ts';
+
+const isOneLeg = (knot: Schools['perimeterKnot']) => knot === 'oneLeg' || knot === 'oneLegBackcomb';
 
 export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
   {
@@ -29,6 +31,18 @@ export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
     because: 'The cap is held here, so it goes through your hair and under the border.',
   },
   {
+    id: 'kind.border-one-leg',
+    when: (s) => s.border === 'oneLeg' && s.canOneLeg,
+    decide: () => 'oneLeg',
+    because: 'You chose one-leg for the row along the border: flat, one side over its own loop.',
+  },
+  {
+    id: 'kind.border-ordinary',
+    when: (s) => s.border === 'ordinary' || (s.border === 'lock' && s.canLock),
+    decide: ordinary,
+    because: 'You chose this knot for the row along the border.',
+  },
+  {
     id: 'kind.one-leg-everywhere',
     school: 'oneLeg',
     when: (s) => s.schools.oneLeg === 'everywhere' && s.canOneLeg,
@@ -38,7 +52,7 @@ export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
   {
     id: 'kind.perimeter-one-leg',
     school: 'perimeterKnot',
-    when: (s) => s.perimeter && s.schools.perimeterKnot === 'oneLeg' && s.canOneLeg,
+    when: (s) => s.perimeter && isOneLeg(s.schools.perimeterKnot) && s.canOneLeg,
     decide: () => 'oneLeg',
     because: 'You chose one-leg for the outermost line, so that it lies flat when the hair is tied up.',
   },

@@ -1,6 +1,7 @@
 /** What the rules of knots look at, and what they decide. */
 
 import {
+  type BorderKnot,
   type Entry,
   type KnotKind,
   type SchoolName,
@@ -38,13 +39,19 @@ export interface KnotSituation {
   /** A place where the cap is held: corners and every other row's end. */
   readonly anchorPlace: boolean;
   readonly tenderOrThin: boolean;
+  /** In the row along the border: the knot that she chose for it. */
+  readonly border: BorderKnot | undefined;
   readonly schools: Schools;
+  /** Where a school was said for this place alone: in which words. */
+  readonly saidFor: Readonly<Partial<Record<SchoolName, string>>>;
 }
 
 export interface RuleStep {
   readonly id: string;
   readonly because: string;
   readonly school?: SchoolName;
+  /** The place that its school was said for, where it is not the plan's own. */
+  readonly saidFor?: string;
 }
 
 /** What she may decide herself about a knot, a row or a zone. */

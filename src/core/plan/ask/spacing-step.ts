@@ -1,4 +1,5 @@
 /** What a quarter of a finger closer or wider everywhere would change. */
+import { isHooked } from '../../knots/index.ts';
 import { planSupply } from '../../supply/index.ts';
 import { SPACING_LIMITS_FINGERS, type SpacingZone, ZONES } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
@@ -34,7 +35,7 @@ export function spacingStep(graph: PlanGraph, inputs: PlanInputs): SpacingStep {
     if (ZONES.every((z) => fingers[z] === before[z])) return undefined;
     const then = graph.ask({ inputs: { ...inputs, spacing: { ...inputs.spacing, fingers } } });
     if (then.of(spacing).mm.gapMm < LEAST_STEP_MM) return undefined;
-    const laid = then.of(layout).knots.filter((k) => k.hand !== 'removed').length;
+    const laid = then.of(layout).knots.filter(isHooked).length;
     const factor = pieces > 0 ? laid / pieces : 1;
     const wanted = now.of(demands).map((d) => ({ ...d, knots: Math.round(d.knots * factor) }));
     return { fingers, pieces: laid, packs: planSupply(inputs.products, wanted, inputs.reserveShare).packs };

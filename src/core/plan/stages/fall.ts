@@ -4,6 +4,7 @@ import { OWN_STRAND, ownHairPrints, PrintStore, reachOf, showing } from '../../c
 import { AT_REST, fallWays, fullerSide, type Lie, liesOf, slipped, type Worn, wornRibbons } from '../../fall/index.ts';
 import { vertexBalls, verticesUnder } from '../../geometry/index.ts';
 import { fringeArea } from '../../rows/index.ts';
+import type { PlanInputs } from '../inputs.ts';
 import { base, ownHair } from './base.ts';
 import { head } from './head.ts';
 import { knots } from './knots.ts';
@@ -93,6 +94,9 @@ export const wornKnots = stage(
   ({ knots: decided, knotsIn }) => decided.knots.slice(0, knotsIn),
 );
 
+const isSweptSomewhere = ({ schools, places }: PlanInputs) =>
+  [schools, ...places.map((p) => p.schools)].some((s) => s.exposed === 'sweptOver');
+
 /** Pieces as they lie at that age of the style. */
 export const worn = stage(
   'worn',
@@ -107,16 +111,15 @@ export const worn = stage(
       age,
     },
     fringe: of(fringe),
-    exposed: inputs.schools.exposed,
-    isFuller: inputs.schools.exposed === 'sweptOver' ? of(isFuller) : undefined,
+    isFuller: isSweptSomewhere(inputs) ? of(isFuller) : undefined,
     // Only what has aged has crept.
     creeps: age === 'firstWeek' ? of(waysAtRest) : undefined,
   }),
-  ({ head: { mesh, mark }, knots: hanging, told, fringe: mask, exposed, isFuller: fuller, creeps }): Worn => {
+  ({ head: { mesh, mark }, knots: hanging, told, fringe: mask, isFuller: fuller, creeps }): Worn => {
     const { pieces, textures, ribbons } = wornRibbons(hanging, told, mark);
     const under = verticesUnder(mesh, hanging);
     const roots = hanging.map((k, i) => ({ xMm: k.xMm, yMm: k.yMm, zMm: k.zMm, vertex: under[i] }));
-    const lies = liesOf(hanging, under, exposed, (v) => mask?.[v] === 1, fuller ?? (() => false));
+    const lies = liesOf(hanging, under, (v) => mask?.[v] === 1, fuller ?? (() => false));
     return {
       roots: creeps ? slipped(roots, hanging, textures, mesh, creeps) : roots,
       ribbons,

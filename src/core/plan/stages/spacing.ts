@@ -1,6 +1,6 @@
 /** Spacing becomes millimetres here, once; every other stage names this one. */
 import { ZONES } from '../../trade/index.ts';
-import { spacingInMm } from '../spacing.ts';
+import { centresMm, spacingInMm } from '../spacing.ts';
 import { gaps } from './for-hair.ts';
 import { pieces } from './pieces.ts';
 import { stage } from './stage.ts';
@@ -21,4 +21,15 @@ export const spacing = stage(
     };
   },
   spacingInMm,
+);
+
+/** From knot to knot along the border, mm. */
+export const borderSpacing = stage(
+  'borderSpacing',
+  ({ inputs: { spacing: told, rows, fingerMm, pieces: zones }, of }) => ({
+    fingers: rows.borderRow.fingers,
+    fingerMm,
+    knotWidthMm: told.said === 'clear' ? of(pieces).get(zones.border.cut)?.knotWidthMm : 0,
+  }),
+  ({ fingers, fingerMm, knotWidthMm }) => centresMm(fingers, fingerMm, knotWidthMm),
 );

@@ -1,6 +1,7 @@
 /** What the knots of a plan add up to: packs, weight, anchors, hours, and the order of work. */
 import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
 import { GROUP_OF, worklist } from '../../install/index.ts';
+import { isHooked } from '../../knots/index.ts';
 import { weigh } from '../../load/index.ts';
 import { demandsOf, planSupply } from '../../supply/index.ts';
 import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
@@ -27,7 +28,7 @@ export const load = stage(
   'load',
   ({ of }) => ({ knots: of(knots), laid: of(laid), under: of(under), base: of(base), cap: of(cap) }),
   ({ knots: { knots: decided }, laid: all, under: vertices, base: sectioned, cap: net }) => {
-    const kept = vertices.filter((_, i) => all.knots[i].hand !== 'removed');
+    const kept = vertices.filter((_, i) => isHooked(all.knots[i]));
     // Laid knots lie row by row from her left, decided ones in the order of work.
     const inRowOrder = [...decided].sort((a, b) => a.row - b.row || a.place - b.place);
     return weigh(

@@ -15,8 +15,7 @@ export function oriented(row: Row): Row {
 }
 
 function ringFromFront(row: Row): Row {
-  let { curve } = row;
-  let ratio = row.gapRatio;
+  let { curve, gapRatio } = row;
   const n = curve.pointCount;
   const frontOf = (c: SurfaceCurve) => {
     let front = 0;
@@ -25,20 +24,26 @@ function ringFromFront(row: Row): Row {
   };
   if (curve.pointsMm[3 * ((frontOf(curve) + Math.ceil(n / 4)) % n)] <= 0) {
     curve = reverseCurve(curve);
-    ratio = ratio.slice().reverse();
+    gapRatio = gapRatio.slice().reverse();
   }
-  const front = frontOf(curve);
+  return ringFrom({ ...row, curve, gapRatio }, frontOf(curve));
+}
+
+/** The same ring, begun at another of its points. */
+export function ringFrom(row: Row, start: number): Row {
+  const { curve } = row;
+  const n = curve.pointCount;
   const turn = <A extends Float64Array | Int32Array>(a: A): A => {
     const out = a.slice() as A;
-    for (let i = 0; i < n; i++) out[i] = a[(i + front) % n];
+    for (let i = 0; i < n; i++) out[i] = a[(i + start) % n];
     return out;
   };
   const pointsMm = new Float64Array(3 * n);
   const arcMm = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const from = (i + front) % n;
+    const from = (i + start) % n;
     for (let c = 0; c < 3; c++) pointsMm[3 * i + c] = curve.pointsMm[3 * from + c];
-    const arc = curve.arcMm[from] - curve.arcMm[front];
+    const arc = curve.arcMm[from] - curve.arcMm[start];
     arcMm[i] = arc < 0 ? arc + curve.lengthMm : arc;
   }
   const turned: SurfaceCurve = {
@@ -49,5 +54,5 @@ function ringFromFront(row: Row): Row {
     toVertex: turn(curve.toVertex),
     share: turn(curve.share),
   };
-  return { ...row, curve: turned, gapRatio: turn(ratio) };
+  return { ...row, curve: turned, gapRatio: turn(row.gapRatio) };
 }

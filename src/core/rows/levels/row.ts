@@ -4,7 +4,7 @@ import type { Hairline, ScalpFields } from '../../head/index.ts';
 import type { RowField } from '../field/row-field.ts';
 import type { RowSlopes } from './slopes.ts';
 
-export type RowKind = 'whole' | 'short' | 'front' | 'fringe' | 'given';
+export type RowKind = 'whole' | 'short' | 'front' | 'fringe' | 'border' | 'given';
 
 export interface Row {
   /** Steps from the part, in quarters: 0 lies beside the part, 4 is one row further, 2 halfway between. */

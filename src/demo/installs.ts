@@ -1,0 +1,67 @@
+/** Installs that take more than a base, rows and a piece: one example plan for each thing that can be said of one. */
+import type { Preparation } from '../core/hair/index.ts';
+import { piecesAll, START_CUT } from '../model/defaults.ts';
+import type { PlanDocument } from '../model/plan.ts';
+import { crownTwists, deepPartStraight, shoulderCurls, sweptCoils } from './plans.ts';
+
+const quarters: Preparation = { ...START_CUT, id: 'cut-2', name: 'Quarters', split: 4 };
+const halved: Preparation = { ...START_CUT, id: 'cut-3', name: 'Split in two', split: 2 };
+
+interface Install {
+  readonly id: string;
+  readonly name: string;
+  readonly from: PlanDocument;
+  readonly plan: (from: PlanDocument) => Partial<PlanDocument>;
+}
+
+const INSTALLS: readonly Install[] = [
+  {
+    id: 'border-in-front',
+    name: 'A row along the border in front, once it goes back',
+    from: shoulderCurls,
+    plan: (from) => ({
+      cuts: [{ ...START_CUT }, quarters],
+      pieces: { ...piecesAll('cut-1'), border: { cut: 'cut-2' } },
+      schools: { ...from.schools, border: 'late' },
+      rows: { ...from.rows, borderRow: { where: 'front', fingers: 0.75, knot: 'oneLeg', when: 'border' } },
+    }),
+  },
+  {
+    id: 'border-all-round',
+    name: 'A row all round, last of all, for hair that is put up',
+    from: sweptCoils,
+    plan: (from) => ({
+      cuts: [{ ...START_CUT }, halved],
+      pieces: { ...piecesAll('cut-1'), border: { cut: 'cut-3' } },
+      rows: { ...from.rows, borderRow: { where: 'round', fingers: 0.5, knot: 'lock', when: 'last' } },
+    }),
+  },
+  {
+    id: 'hairline-without-a-cap',
+    name: 'A row along the hairline, without a cap',
+    from: crownTwists,
+    plan: (from) => ({
+      cuts: [{ ...START_CUT }, halved],
+      pieces: { ...piecesAll('cut-1'), border: { cut: 'cut-3' } },
+      rows: { ...from.rows, borderRow: { where: 'round', fingers: 1, knot: 'ordinary', when: 'first' } },
+    }),
+  },
+  {
+    id: 'schools-by-place',
+    name: 'One-leg on the far side, back to front on the near one, windows behind',
+    from: deepPartStraight,
+    plan: (from) => ({
+      schools: { ...from.schools, perimeterKnot: 'oneLegBackcomb' },
+      places: [
+        { id: 's1', where: { zone: 'partLeft' }, schools: { exposed: 'oneLeg', oneLegWraps: 'twice' } },
+        { id: 's2', where: { zone: 'partRight' }, schools: { exposed: 'backToFront' } },
+        { id: 's3', where: { zone: 'back' }, schools: { holes: 'one' }, secondPass: 'windows' },
+        { id: 's4', where: { region: 'temples' }, schools: { through: 'netOnly', tender: 'netOnly' } },
+      ],
+    }),
+  },
+];
+
+export const installPlans: readonly PlanDocument[] = INSTALLS.map(
+  ({ id, name, from, plan }): PlanDocument => ({ ...from, id: `install-${id}`, name, settled: [], ...plan(from) }),
+);
