@@ -1,0 +1,97 @@
+/** What an install may ask for beyond rows and a piece, said on the real screen. */
+import { describe, expect, inject, it } from 'vitest';
+import type { Browser } from './browser.ts';
+import { onPlan } from './on-plan.ts';
+import { withBrowser } from './with-browser.ts';
+
+const url = inject('demoUrl');
+let browser: Browser;
+
+withBrowser((b) => {
+  browser = b;
+}, url);
+
+const { deed, undo, station, part } = onPlan(() => browser, url);
+const pieces = async () => Number((await browser.figures()).pieces);
+const choice = async (value: string) => {
+  await browser.click(`[data-choice="${value}"]`);
+  await browser.settled();
+};
+
+describe('a row along the border', () => {
+  it('is said, counted and timed, in its own piece; the rest stays; undone it is gone', async () => {
+    await station('demo-shoulder-curls/rows');
+    await part('rows');
+    const before = await pieces();
+    await choice('front');
+    expect(await deed()).toBe('Row along the border: along the front');
+    const told = await browser.text('[data-testid="border-figures"]');
+    expect(told).toMatch(/^\d+ knots, \d+ % of all, \d+ min/);
+    const count = Number(/^\d+/.exec(told)?.[0]);
+    expect(await pieces()).toBeGreaterThan(before);
+    expect(await pieces()).toBeLessThan(before + count);
+    await browser.write('border-fingers', '0.5');
+    await browser.settled();
+    expect(Number(/^\d+/.exec(await browser.text('[data-testid="border-figures"]'))?.[0])).toBeGreaterThan(count);
+    await browser.choose('border-when', 'first');
+    await browser.settled();
+    await part('order');
+    await browser.until(`/The row along the border, from ear to ear/.test(document.querySelector('.bench').innerText)`, 'the order');
+    const order = await browser.text('.bench');
+    expect(order.indexOf('The row along the border')).toBeLessThan(order.indexOf('Row 1'));
+    for (let i = 0; i < 3; i++) await undo();
+    expect(await pieces()).toBe(before);
+  });
+
+  it('out of its limits is refused with a sentence', async () => {
+    await part('rows');
+    await choice('round');
+    await browser.write('border-fingers', '40');
+    expect(await browser.text('.bench [role="alert"]')).toMatch(/spacing along the border can be at most/i);
+    await undo();
+  });
+});
+
+describe('one place otherwise', () => {
+  it('is chosen by name, told what differs, and said in the reasons of its knots', async () => {
+    await part('knots');
+    await browser.choose('add-place', 'zone nape');
+    await browser.settled();
+    expect(await deed()).toBe('Its own way: nape');
+    await browser.choose('place-through', 'everywhere');
+    await browser.settled();
+    await browser.choose('place-pass', 'windows');
+    await browser.settled();
+    expect(await browser.text('[data-testid="place-s1"]')).toMatch(/hair with net everywhere; Windows/);
+    const knots = Number(/(\d+) knots/.exec(await browser.text('[data-testid="place-s1"]'))?.[1]);
+    expect(knots).toBeGreaterThan(5);
+    await part('order');
+    await browser.until(`/Look at the windows/.test(document.querySelector('.bench').innerText)`, 'the order');
+    await part('knots');
+  });
+
+  it('gives way again, and everything is as it was', async () => {
+    await browser.click('[aria-label="Nape: as the rest again"]');
+    await browser.settled();
+    expect(await browser.has('[data-testid="place-s1"]')).toBe(false);
+    for (let i = 0; i < 4; i++) await undo();
+  });
+
+  it('is painted on the head, twice', async () => {
+    await browser.click('[data-testid="paint-place"]');
+    const middle = await browser.centre('.stage');
+    await browser.drag({ x: middle.x + 40, y: middle.y - 60 }, { x: middle.x + 100, y: middle.y - 20 }, 8);
+    await browser.settled();
+    expect(await deed()).toBe('Place painted');
+    const count = async () => Number(/(\d+) knots?/.exec(await browser.text('[data-testid="place-s1"]'))?.[1]);
+    const first = await count();
+    expect(first).toBeGreaterThan(1);
+    await browser.drag({ x: middle.x, y: middle.y + 10 }, { x: middle.x + 70, y: middle.y + 30 }, 8);
+    await browser.settled();
+    expect(await count()).toBeGreaterThan(first);
+    await undo();
+    expect(await count()).toBe(first);
+    await undo();
+    expect(await browser.has('[data-testid="place-s1"]')).toBe(false);
+  });
+});
