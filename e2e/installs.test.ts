@@ -95,3 +95,52 @@ describe('one place otherwise', () => {
     expect(await browser.has('[data-testid="place-s1"]')).toBe(false);
   });
 });
+
+describe('rows that were there', () => {
+  it('are drawn with a finger, copied, mirrored, and told where an end lies', async () => {
+    await station('demo-swept-coils/base');
+    await part('way');
+    await browser.choose('family', 'found');
+    await browser.settled();
+    await browser.click('[data-testid="draw-row"]');
+    const middle = await browser.centre('.stage');
+    await browser.drag({ x: middle.x - 20, y: middle.y - 120 }, { x: middle.x, y: middle.y + 20 }, 8);
+    await browser.settled();
+    expect(await deed()).toBe('Row entered');
+    await browser.press('Row 1');
+    await browser.press('Copy to the left');
+    await browser.settled();
+    expect(await deed()).toBe('Row 1 copied to the left');
+    await browser.choose('found-end', 'wrapped');
+    await browser.settled();
+    expect(await browser.text('[data-testid="found-row1"]')).toMatch(/end wrapped round and pinned/);
+    await browser.click('[data-testid="mirror-rows"]');
+    await browser.settled();
+    expect(await deed()).toMatch(/rows? mirrored$/);
+    expect(await browser.has('[data-testid="found-row3"]')).toBe(true);
+    await browser.press('Take it out');
+    await browser.settled();
+    expect(await deed()).toBe('Row 1 taken out');
+  });
+
+  it('ready-made ones of a cap over them: each on or off', async () => {
+    await station('demo-swept-coils/cap');
+    await part('kind');
+    await browser.choose('own-rows', 'back');
+    await browser.settled();
+    await station('demo-swept-coils/rows');
+    await part('rows');
+    await choice('found');
+    await choice('both');
+    const before = await pieces();
+    const first = '[data-testid="lines-there"] button';
+    expect(await (await browser.appears(first)).getAttribute('aria-checked')).toBe('true');
+    await browser.click(first);
+    await browser.settled();
+    expect(await deed()).toMatch(/: off$/);
+    expect(await (await browser.find(first)).getAttribute('aria-checked')).toBe('false');
+    expect(await pieces()).not.toBe(before);
+    await undo();
+    expect(await pieces()).toBe(before);
+  });
+});

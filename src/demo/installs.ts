@@ -1,6 +1,8 @@
 /** Installs that take more than a base, rows and a piece: one example plan for each thing that can be said of one. */
 import type { Preparation } from '../core/hair/index.ts';
-import { piecesAll, START_CUT } from '../model/defaults.ts';
+import type { DirectionDeg } from '../core/head/index.ts';
+import { piecesAll, START_CUT, startBase } from '../model/defaults.ts';
+import { copyLine, mirrorLines, setEnd } from '../model/found-lines.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { crownTwists, deepPartStraight, shoulderCurls, sweptCoils } from './plans.ts';
 
@@ -12,6 +14,31 @@ interface Install {
   readonly name: string;
   readonly from: PlanDocument;
   readonly plan: (from: PlanDocument) => Partial<PlanDocument>;
+}
+
+/** Own rows as they were found: one drawn, two copied beside it, all mirrored; the outer ends fed into the middle. */
+const drawn: ReadonlyArray<readonly DirectionDeg[]> = [
+  [
+    [8, 62],
+    [12, 80],
+    [160, 76],
+    [172, 48],
+    [174, 18],
+    [175, -8],
+  ],
+];
+function foundRows(from: PlanDocument): PlanDocument['base'] {
+  const start: PlanDocument = {
+    ...from,
+    base: {
+      ...startBase('found'),
+      found: { what: 'plaits', ageDays: 9, lines: drawn as PlanDocument['base']['found']['lines'] },
+    },
+  };
+  const two = copyLine(start, 0, 30).plan;
+  const three = copyLine(two, 0, 58).plan;
+  const six = mirrorLines(three).plan;
+  return setEnd(setEnd(six, 2, 'wrapped').plan, 5, 'wrapped').plan.base;
 }
 
 const INSTALLS: readonly Install[] = [
@@ -58,6 +85,28 @@ const INSTALLS: readonly Install[] = [
         { id: 's3', where: { zone: 'back' }, schools: { holes: 'one' }, secondPass: 'windows' },
         { id: 's4', where: { region: 'temples' }, schools: { through: 'netOnly', tender: 'netOnly' } },
       ],
+    }),
+  },
+  {
+    id: 'found-and-drawn',
+    name: 'Plaits that were there, drawn and mirrored',
+    from: sweptCoils,
+    plan: (from) => ({
+      base: foundRows(from),
+      cap: { ...from.cap, dome: 'none' },
+      rows: { ...from.rows, scheme: 'found' },
+      marks: [],
+    }),
+  },
+  {
+    id: 'ready-rows-over-own',
+    name: 'Ready-made rows over own ones, some of them off',
+    from: sweptCoils,
+    plan: (from) => ({
+      base: foundRows(from),
+      cap: { ...from.cap, ownRows: 'back' },
+      rows: { ...from.rows, scheme: 'found', follow: 'both', off: ['cap2', 'cap5', 'row4'] },
+      marks: [],
     }),
   },
 ];

@@ -135,6 +135,7 @@ function rowSchemeFigures({ plan, result }: Computed) {
     scheme: schemeOf(plan),
     secondPass: plan.rows.secondPass,
     cannotLay: result.rowScheme.cannotLay ?? null,
+    there: [...new Map(result.linesThere.map((l) => [l.id, { id: l.id, of: l.of, on: l.isOn }])).values()],
     brickScore: round(result.rowScheme.brickScore, 3),
     borderRow: result.borderRow
       ? {

@@ -322,6 +322,7 @@ const rowScheme = record({
   scheme: oneOf(SCHEMES),
   secondPass: oneOf(SECOND_PASSES),
   cannotLay: orNull(words),
+  there: list(record({ id: words, of: oneOf(['base', 'cap']), on: yesNo })),
   brickScore: amount(0, 1, ''),
   borderRow: orNull(record({ knots: whole, share: figure, centresMm: figure, minutes: whole })),
   wholeRows: whole,

@@ -67,6 +67,7 @@ describe('a plan of version 3', () => {
       ...versionThree.rows,
       offset: 0,
       follow: 'base',
+      off: [],
       borderRow: NO_BORDER_ROW,
     });
     expect(read.value.guesses).toEqual({});

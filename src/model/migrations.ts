@@ -191,13 +191,13 @@ function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
   return { ...plan, rows: { ...rows, follow: 'base' } };
 }
 
-/** 6 → 7: a row along the border, hooked with what the face edge takes, and schools by place. None was there. */
+/** 6 → 7: a row along the border, hooked with what the face edge takes, schools by place, rows switched off. None was there. */
 function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
   const rows = plan.rows as Record<string, unknown>;
   const pieces = plan.pieces as Record<string, unknown>;
   return {
     ...plan,
-    rows: { ...rows, borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
+    rows: { ...rows, off: [], borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
     pieces: { ...pieces, border: pieces.faceEdge },
     places: [],
   };

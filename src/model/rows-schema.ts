@@ -50,6 +50,8 @@ export const rows = object({
   scheme: choice(SCHEMES, 'The row scheme').optional(),
   secondPass: choice(SECOND_PASSES, 'The second pass'),
   follow: choice(ROWS_FOLLOWED, 'Which rows are followed'),
+  /** Ids of rows that are there and that no piece follows. */
+  off: array(string().strict().required().max(40)).required().max(80, 'At most 80 rows can be switched off.'),
   offset: within(ROW_LIMITS.offset, 'How far the rows are moved'),
   fringe: object({
     how: choice(FRINGES, 'The fringe'),

@@ -279,7 +279,10 @@ export const STEPS: Readonly<Record<string, Step>> = {
     spacing: { ...i.spacing, fingers: { ...i.spacing.fingers, [one(r, ZONES)]: between(r, 1, 2.6) } },
   })),
   'rows.scheme': ofRows((_, r) => ({ scheme: one(r, SCHEMES) })),
-  'rows.follow': ofRows((_, r) => ({ follow: one(r, ROWS_FOLLOWED) })),
+  'rows.follow': ofRows((_, r) => ({
+    follow: one(r, ROWS_FOLLOWED),
+    off: some(r, ['cap3', 'cap5', 'row1', 'row4']),
+  })),
   'spacing.left': input((i, r) => ({
     spacing: {
       ...i.spacing,

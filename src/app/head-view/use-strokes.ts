@@ -5,7 +5,8 @@ import { distance } from '../../core/geometry/index.ts';
 import { type DirectionDeg, directionDeg, type Mark } from '../../core/head/index.ts';
 import type { HeadScene } from '../../core/plan/index.ts';
 import type { MarkKind } from '../../core/trade/index.ts';
-import { addMark, setBase } from '../../model/commands.ts';
+import { addMark } from '../../model/commands.ts';
+import { addLine } from '../../model/found-lines.ts';
 import { paintPlace } from '../../model/places.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { addKnot, brushRows } from '../../model/rows-by-hand.ts';
@@ -183,8 +184,7 @@ export function brushMark(
 function rowAdded(session: PlanSession, line: DirectionDeg[]): string | undefined {
   const { plan } = session.history.present;
   if (line.length < 2) return 'A row needs a stroke from where it begins to where it ends.';
-  const found = { ...plan.base.found, lines: [...plan.base.found.lines, line] };
-  return session.apply(setBase(plan, { found }, 'Row entered'));
+  return session.apply(addLine(plan, line));
 }
 
 export type BrushTool = Extract<Tool, { kind: 'brush' }>;

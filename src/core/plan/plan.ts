@@ -12,7 +12,7 @@ import { head } from './stages/head.ts';
 import { knots, layout, plannedRows } from './stages/knots.ts';
 import { partLine } from './stages/part.ts';
 import { pieces } from './stages/pieces.ts';
-import { field, rows } from './stages/rows.ts';
+import { field, rows, there } from './stages/rows.ts';
 import { borderSpacing, spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
 import { anchors, load, schedule, supply } from './stages/totals.ts';
@@ -100,6 +100,13 @@ function placeOf(shape: HeadShape, hand: readonly HandChange[], id: string): Poi
   return onSurface(shape, directionOf(at));
 }
 
+const thereTold = stage(
+  'thereTold',
+  ({ inputs, of }) => ({ lines: of(there), off: inputs.rows.off }),
+  ({ lines, off }): Plan['linesThere'] =>
+    lines.map((l) => ({ ...l, isOn: !off.includes(l.id), pointsMm: Float32Array.from(l.pointsMm) })),
+);
+
 function borderFigures(
   all: readonly PlannedRow[],
   knotCount: number,
@@ -125,6 +132,7 @@ export const plan = stage(
     part: of(partLine),
     spacing: of(spacing),
     rowScheme: of(rowsTold),
+    linesThere: of(thereTold),
     rows: of(plannedRows),
     knots: of(knots),
     pieces: of(pieces),

@@ -6,6 +6,7 @@ import type { HairlinePoint, HeadFit, Landmarks, MarkMasks, Point, Standing } fr
 import type { WorklistStep } from '../install/index.ts';
 import type { PlannedKnot, PlannedRow } from '../knots/index.ts';
 import type { Load } from '../load/index.ts';
+import type { LineThere } from '../rows/index.ts';
 import type { Supply } from '../supply/index.ts';
 import type { TimeEstimate } from '../time/index.ts';
 import type { SpacingZone } from '../trade/index.ts';
@@ -80,6 +81,10 @@ export interface Plan {
     /** Why the scheme can't be laid on this base. */
     readonly cannotLay: string | undefined;
   };
+  /** Rows that were there already, and whether pieces follow them. */
+  readonly linesThere: ReadonlyArray<
+    Omit<LineThere, 'pointsMm'> & { readonly isOn: boolean; readonly pointsMm: Float32Array }
+  >;
   readonly rows: readonly PlannedRow[];
   /** The row along the border, where there is one. */
   readonly borderRow: BorderFigures | undefined;

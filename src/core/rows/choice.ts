@@ -31,6 +31,8 @@ export interface RowChoice {
   readonly secondPass: SecondPass;
   /** Ready rows of the cap, or those of the base under it. */
   readonly follow: RowsFollowed;
+  /** Ids of rows that are there and that no piece follows. */
+  readonly off: readonly string[];
   /** All rows lie further from the part by this share of a gap, or nearer to it. */
   readonly offset: number;
   readonly fringe: Fringe;
@@ -43,6 +45,7 @@ export const DEFAULT_ROWS: RowChoice = {
   scheme: 'joined',
   secondPass: 'none',
   follow: 'base',
+  off: [],
   offset: 0,
   fringe: { how: 'none', widthFingers: 4, rows: 2 },
   borderRow: NO_BORDER_ROW,

@@ -21,7 +21,7 @@ export {
 export { borderRows } from './given/border.ts';
 export { fringeArea, fringeMask } from './given/fringe.ts';
 export { fromLocked } from './given/locked.ts';
-export { linesThere } from './given/there.ts';
+export { followedLines, type LineThere, linesThere } from './given/there.ts';
 export { gapAfterRule } from './levels/dyadic.ts';
 export { layRows } from './levels/lay.ts';
 export type { Row, RowContext, RowKind, RowOptions, RowPlan, RowSpacing } from './levels/row.ts';

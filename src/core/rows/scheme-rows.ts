@@ -69,7 +69,7 @@ export function whyNot(
         ? undefined
         : `Rings from a tie need a base that is drawn to one: ${TIED_TOGETHER.map((f) => lowerFirst(FAMILY_INFO[f as 'puff'].name)).join(', ')}.`;
     case 'found':
-      return cap.ownRows !== 'none' || base.sections.some((s) => s.rowMm.length > 0)
+      return (cap.dome !== 'none' && cap.ownRows !== 'none') || base.sections.some((s) => s.rowMm.length > 0)
         ? undefined
         : 'There are no rows to follow: neither the base nor the cap has any.';
     default:

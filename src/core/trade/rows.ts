@@ -7,7 +7,7 @@ export const SCHEMES = ['joined', 'parallel', 'rings', 'fromTie', 'straightBack'
 export type Scheme = (typeof SCHEMES)[number];
 
 /** Where both base and cap have rows, those that pieces follow. */
-export const ROWS_FOLLOWED = ['base', 'cap'] as const;
+export const ROWS_FOLLOWED = ['base', 'cap', 'both'] as const;
 
 export type RowsFollowed = (typeof ROWS_FOLLOWED)[number];
 
@@ -101,6 +101,7 @@ export const SCHEME_INFO: Readonly<Record<Scheme, SchemeInfo>> = {
 export const FOLLOWED_INFO: Readonly<Record<RowsFollowed, SchemeInfo>> = {
   base: { name: 'Rows of the base', reason: 'The lines of your own hair under the cap, felt through the net.' },
   cap: { name: 'Rows of the cap', reason: 'The ready-made ones: seen, even, and they spare the base.' },
+  both: { name: 'Both', reason: 'Ready-made rows over your own, each on or off; for a fuller line here and there.' },
 };
 
 export const SECOND_PASS_INFO: Readonly<Record<SecondPass, SchemeInfo>> = {

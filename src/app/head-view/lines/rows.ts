@@ -28,6 +28,7 @@ export function drawRows(ctx: CanvasRenderingContext2D, view: Projection, result
   result.rows.forEach((row, i) => {
     drawThread(ctx, rowPath(view, row.pointsMm, row.normals, row.closed), selected?.row === i);
   });
+  for (const line of result.linesThere) if (!line.isOn) drawOff(ctx, view, line.pointsMm);
   drawPart(ctx, view, result.part.pointsMm, drawing);
   drawing.drawUnderKnots?.(ctx, view, result);
   drawKnots(ctx, view, result, drawing, selected);
@@ -49,6 +50,18 @@ function drawThread(ctx: CanvasRenderingContext2D, path: Path2D, isSelected: boo
   ctx.strokeStyle = token('yarn');
   ctx.lineWidth = isSelected ? 1.9 : 1.25;
   ctx.stroke(path);
+  ctx.globalAlpha = 1;
+}
+
+/** A row that is there and that no piece follows. */
+function drawOff(ctx: CanvasRenderingContext2D, view: Projection, pointsMm: Float32Array) {
+  if (pointsMm.length <= 3) return;
+  ctx.strokeStyle = token('yarn');
+  ctx.globalAlpha = 0.7;
+  ctx.lineWidth = 1.4;
+  ctx.setLineDash([1, 5]);
+  ctx.stroke(looseLine(view, pointsMm));
+  ctx.setLineDash([]);
   ctx.globalAlpha = 1;
 }
 

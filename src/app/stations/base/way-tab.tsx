@@ -5,10 +5,9 @@ import { chooseFamily, setBase } from '../../../model/commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { SelectField } from '../../ui/field.tsx';
 import { Fields, type TakeChange } from '../../ui/fields.tsx';
-import { ToolButton } from '../../ui/tabs.tsx';
-import { TURN_TOOL, useView } from '../../view/view-store.ts';
 import { Advice } from './advice.tsx';
-import { FOUND, LEFT_OUT, settingsOf } from './fields.ts';
+import { LEFT_OUT, settingsOf } from './fields.ts';
+import { FoundRows } from './found-rows.tsx';
 
 export function WayTab({ session }: { readonly session: PlanSession }) {
   const { plan } = session;
@@ -28,47 +27,12 @@ export function WayTab({ session }: { readonly session: PlanSession }) {
       />
       <p className="note">{FAMILY_INFO[base.family].what}</p>
       <Fields record={base} of={settingsOf(base)} set={set} />
-      {base.family === 'found' && <FoundSettings base={base} set={set} />}
+      {base.family === 'found' && <FoundRows session={session} />}
       <Fields
         record={base.leftOut}
         of={LEFT_OUT}
         set={(c, words) => set({ leftOut: { ...base.leftOut, ...c } }, words)}
       />
-    </>
-  );
-}
-
-function FoundSettings(props: { readonly base: BaseChoice; readonly set: TakeChange<BaseChoice> }) {
-  const { found } = props.base;
-  const tool = useView((v) => v.tool);
-  const hold = useView((v) => v.hold);
-  const set: TakeChange<BaseChoice['found']> = (change, words) => props.set({ found: { ...found, ...change } }, words);
-  return (
-    <>
-      <Fields record={found} of={FOUND} set={set} />
-      <p className="note mt-2">
-        {found.lines.length === 0
-          ? 'Laid as rows straight back until you draw yours.'
-          : `${found.lines.length} rows entered.`}
-      </p>
-      <div className="mt-2 grid grid-cols-2 gap-2">
-        <ToolButton
-          testId="draw-row"
-          held={tool.kind === 'row'}
-          onPress={() => hold(tool.kind === 'row' ? TURN_TOOL : { kind: 'row' })}
-        >
-          Draw a row
-        </ToolButton>
-        <button
-          type="button"
-          className="button"
-          disabled={found.lines.length === 0}
-          onClick={() => set({ lines: found.lines.slice(0, -1) }, 'Last row taken out')}
-        >
-          Last one out
-        </button>
-      </div>
-      <p className="note mt-2">Draw each from where it begins to where it ends. Where the ends lie is set in Tails.</p>
     </>
   );
 }

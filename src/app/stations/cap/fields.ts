@@ -57,6 +57,7 @@ export const READY_ROWS: Table = [
     key: 'ownRows',
     kind: 'choice',
     label: 'Ready-made rows',
+    testId: 'own-rows',
     wide: true,
     options: named(OWN_ROWS, (r) => OWN_ROWS_INFO[r]),
     words: (r) => `Ready-made rows: ${OWN_ROWS_INFO[r]}`,

@@ -10,12 +10,13 @@ import {
   SCHEMES,
   SECOND_PASS_INFO,
   SECOND_PASSES,
+  upperFirst,
 } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { setRows } from '../../../model/rows-by-hand.ts';
 import { schemeOf } from '../../../model/to-inputs.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
-import { Choice } from '../../ui/choice.tsx';
+import { Choice, Several } from '../../ui/choice.tsx';
 import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
@@ -48,6 +49,7 @@ export function SchemeTab({ session, result }: BenchProps) {
           />
         </div>
       )}
+      {result && <LinesThere session={session} result={result} />}
       {result && (
         <dl className="mt-3">
           <Figure name="Bricks (1 best, 0.5 random)">{result.rowScheme.brickScore.toFixed(2)}</Figure>
@@ -75,6 +77,35 @@ export function SchemeTab({ session, result }: BenchProps) {
       <BorderRowBench session={session} result={result} />
       <SchoolsBench session={session} names={['bun', 'wideTwist']} />
     </>
+  );
+}
+
+/** Rows that are there, each on or off; beside the list they are seen on the head, dotted where no piece follows. */
+function LinesThere({ session, result }: Required<BenchProps>) {
+  const { plan } = session;
+  const { off } = plan.rows;
+  const lines = [...new Map(result?.linesThere.map((l) => [l.id, l])).values()];
+  if (lines.length === 0) return null;
+  return (
+    <div className="mt-3" data-testid="lines-there">
+      <Several
+        label="Followed by pieces"
+        values={lines.filter((l) => !off.includes(l.id)).map((l) => l.id)}
+        options={lines.map((l) => [l.id, upperFirst(l.name)] as const)}
+        onChange={(on) => {
+          const ids = lines.map((l) => l.id);
+          const changed = lines.find((l) => on.includes(l.id) === off.includes(l.id));
+          const kept = off.filter((id) => !ids.includes(id));
+          session.apply(
+            setRows(
+              plan,
+              { off: [...kept, ...ids.filter((id) => !on.includes(id))] },
+              changed ? `${upperFirst(changed.name)}: ${on.includes(changed.id) ? 'on' : 'off'}` : undefined,
+            ),
+          );
+        }}
+      />
+    </div>
   );
 }
 

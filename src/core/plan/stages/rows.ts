@@ -6,6 +6,7 @@ import {
   brushField,
   faceEdgeFactors,
   factorsOnHead,
+  followedLines,
   fringeMask,
   fromLocked,
   isFieldScheme,
@@ -141,6 +142,30 @@ export const hand = stage(
   ({ hand: changes, turned }) => (turned ? turnedHand(changes) : changes),
 );
 
+/** Rows that are there already, for pieces to follow. */
+export const there = stage(
+  'there',
+  ({ inputs, of }) =>
+    inputs.rows.scheme === 'found'
+      ? {
+          head: of(rowsHead),
+          sections: of(base).sections,
+          ownRows: inputs.cap.dome === 'none' ? ('none' as const) : inputs.cap.ownRows,
+          fingerMm: inputs.fingerMm,
+          follow: inputs.rows.follow,
+        }
+      : {},
+  ({ head: rowed, sections: all, ownRows, fingerMm, follow }) =>
+    rowed ? linesThere(rowed, { sections: all, ownRows, fingerMm, follow }) : [],
+);
+
+/** Those that pieces follow. */
+const followed = stage(
+  'followed',
+  ({ inputs, of }) => ({ lines: of(there), off: inputs.rows.off, gapMm: of(spacing).mm.gapMm }),
+  ({ lines, off, gapMm }) => followedLines(lines, off, gapMm),
+);
+
 export const rows = stage(
   'rows',
   ({ inputs, of }) => {
@@ -158,13 +183,14 @@ export const rows = stage(
       counted: of(counted),
       choice: { scheme, fringe, rodPieces: inputs.base.rodPieces },
       sections: given?.sections,
-      ownRows: given && inputs.cap.ownRows,
-      follow: inputs.rows.follow,
+      followed: of(followed),
+      isAllOff: inputs.rows.scheme === 'found' && of(there).length > 0 && of(followed).length === 0,
       fingerMm: inputs.fingerMm,
     };
   },
   (d) => {
-    if (d.cannotLay !== undefined) return { ...NO_ROWS, cannotLay: d.cannotLay };
+    const cannotLay = d.cannotLay ?? (d.isAllOff ? 'Every row that is there is switched off.' : undefined);
+    if (cannotLay !== undefined) return { ...NO_ROWS, cannotLay };
     const { head: rowed, fromClosed: away, fingerMm, choice } = d;
     const fringe = fringeMask(rowed.mesh, rowed.scalp, choice.fringe, fingerMm, d.spacing);
     const locked = fromLocked(rowed, d.hand, 3 * d.spacing.gapMm);
@@ -183,8 +209,7 @@ export const rows = stage(
         ...(locked ? { fromLockedMm: locked } : {}),
       },
       sections: d.sections ?? [],
-      linesMm:
-        choice.scheme === 'found' ? linesThere(rowed, d.ownRows ?? 'none', d.sections ?? [], fingerMm, d.follow) : [],
+      linesMm: d.followed.map((l) => l.pointsMm),
       hand: d.hand,
       fingerMm,
       isClosed: (v) => away !== undefined && away[v] === 0,
