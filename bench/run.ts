@@ -107,7 +107,7 @@ time(
   'base sectioned anew, whole plan',
   20,
   (i) => {
-    const leftOut = { where: 'front' as const, fingers: 0.3 + 0.004 * (i + 30) };
+    const leftOut = { where: 'front' as const, fingers: 0.3 + 0.004 * (i + 30), atEnd: 'stay' as const };
     pipeline.plan({ ...base, base: { ...base.base, family: 'threaded', count: 30, leftOut } });
   },
   150,

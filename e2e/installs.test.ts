@@ -36,7 +36,10 @@ describe('a row along the border', () => {
     await browser.choose('border-when', 'first');
     await browser.settled();
     await part('order');
-    await browser.until(`/The row along the border, from ear to ear/.test(document.querySelector('.bench').innerText)`, 'the order');
+    await browser.until(
+      `/The row along the border, from ear to ear/.test(document.querySelector('.bench').innerText)`,
+      'the order',
+    );
     const order = await browser.text('.bench');
     expect(order.indexOf('The row along the border')).toBeLessThan(order.indexOf('Row 1'));
     for (let i = 0; i < 3; i++) await undo();
@@ -141,6 +144,44 @@ describe('rows that were there', () => {
     expect(await (await browser.find(first)).getAttribute('aria-checked')).toBe('false');
     expect(await pieces()).not.toBe(before);
     await undo();
+    expect(await pieces()).toBe(before);
+  });
+});
+
+describe('stages', () => {
+  it('two dressings, half opened before, hair tied down: each in the order, waiting apart', async () => {
+    await station('demo-swept-coils/hair');
+    await part('cuts');
+    await browser.choose('opened', 'halfBefore');
+    await browser.choose('dressed', 'set');
+    await browser.choose('then', 'plaited');
+    await browser.settled();
+    await station('demo-swept-coils/rows');
+    await part('order');
+    await browser.appears('[data-testid="set-minutes"]');
+    await browser.write('set-minutes', '20');
+    await browser.settled();
+    expect(await deed()).toBe('Tied down for 20 minutes');
+    const order = await browser.text('[data-testid="worklist"]');
+    expect(order).toMatch(/Open the rest of whole pieces/);
+    expect(order).toMatch(/plaited to the ends/);
+    expect(order).toMatch(/and 20 min waiting/);
+    expect(order).toMatch(/Have ready: a smooth scarf/);
+    expect(order.indexOf('set on rollers')).toBeLessThan(order.indexOf('plaited to the ends'));
+    for (let i = 0; i < 4; i++) await undo();
+  });
+
+  it('a strand with a job is counted, told, and taken out again', async () => {
+    const before = await pieces();
+    await browser.choose('add-strand', 'wrapTie');
+    await browser.settled();
+    expect(await pieces()).toBe(before + 1);
+    expect(await browser.text('[data-testid="worklist"]')).toMatch(/One piece that wraps a tie/);
+    await browser.write('strand-count-wrapTie', '3');
+    await browser.settled();
+    expect(await pieces()).toBe(before + 3);
+    await browser.click('[aria-label="None that wraps a tie"]');
+    await browser.settled();
     expect(await pieces()).toBe(before);
   });
 });

@@ -49,7 +49,8 @@ function isSound(inputs: PlanInputs) {
   expect(minutes).toBe(time.totalMinutes);
   expect(look.hiddenShare).toBeGreaterThanOrEqual(0);
   expect(look.hiddenShare).toBeLessThanOrEqual(1);
-  expect(supply.pieces).toBe(knots.length);
+  const strands = inputs.strands.reduce((sum, s) => sum + s.count, 0);
+  expect(supply.pieces).toBe(knots.length + strands);
   expect(new Set(knots.map((k) => k.id)).size).toBe(knots.length);
   expect(rows.reduce((sum, r) => sum + r.knotCount, 0)).toBe(knots.length);
   for (const l of supply.lines) expect(l.packs).toBeGreaterThanOrEqual(0);

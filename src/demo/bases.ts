@@ -76,7 +76,7 @@ const EXAMPLES: readonly BaseExample[] = [
     id: 'strip-left-out',
     name: 'Quarters, a strip left out',
     family: 'tied',
-    base: { behind: 2, front: 2, leftOut: { where: 'front', fingers: 0.75 } },
+    base: { behind: 2, front: 2, leftOut: { where: 'front', fingers: 0.75, atEnd: 'stay' } },
     plan: hair('34 cm'),
   },
   {

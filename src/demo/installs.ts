@@ -109,6 +109,63 @@ const INSTALLS: readonly Install[] = [
       marks: [],
     }),
   },
+  {
+    id: 'opened-in-stages',
+    name: 'Half opened before, ends off, tied down at the end',
+    from: sweptCoils,
+    plan: (from) => ({
+      cuts: [
+        { ...START_CUT, opened: { when: 'halfBefore', strands: 1, reach: 0.5 }, endsOffMm: 20 },
+        { ...quarters, opened: { when: 'afterPackOne', strands: 1, reach: 0.7 } },
+      ],
+      pieces: { ...piecesAll('cut-1'), top: { cut: 'cut-2' } },
+      finish: { ...from.finish, setMinutes: 20 },
+    }),
+  },
+  {
+    id: 'smoothed-then-rollers',
+    name: 'Smoothed, then on rollers; cut to its length before',
+    from: deepPartStraight,
+    plan: (from) => ({
+      products: from.products.map((p) => ({ ...p, fibre: 'heatProof', heatC: 160 })),
+      cuts: [{ ...START_CUT, dressed: 'smoothed', then: 'set' }],
+      schools: { ...from.schools, smoothing: 'afterOnePack', trim: 'before' },
+      finish: { fullness: 'enough', outline: 'layers', reach: '25 cm', setMinutes: 30 },
+    }),
+  },
+  {
+    id: 'plaited-lengths',
+    name: 'Added lengths plaited, a leave-out widened, surplus cut off',
+    from: shoulderCurls,
+    plan: (from) => ({
+      base: { ...from.base, leftOut: { where: 'front', fingers: 0.75, atEnd: 'widen' } },
+      cap: { ...from.cap, surplus: true },
+      cuts: [{ ...START_CUT, dressed: 'plaited' }],
+      schools: { ...from.schools, smoothing: 'end' },
+    }),
+  },
+  {
+    id: 'strands-at-a-puff',
+    name: 'A puff braced and its tie wrapped',
+    from: crownTwists,
+    plan: (from) => ({
+      base: startBase('puff'),
+      rows: { ...from.rows, scheme: 'fromTie' },
+      strands: [
+        { id: 'j1', job: 'bracePuff', cut: 'cut-1', count: 1 },
+        { id: 'j2', job: 'wrapTie', cut: 'cut-1', count: 1 },
+      ],
+    }),
+  },
+  {
+    id: 'top-closed',
+    name: 'An open top closed with a handful of pieces',
+    from: shoulderCurls,
+    plan: (from) => ({
+      cap: { ...from.cap, dome: 'openTop', filledOn: 'block', wig: true },
+      strands: [{ id: 'j1', job: 'closeTop', cut: 'cut-1', count: 6 }],
+    }),
+  },
 ];
 
 export const installPlans: readonly PlanDocument[] = INSTALLS.map(

@@ -35,6 +35,7 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     pieces: pieceFigures(all),
     packs: { needed: result.supply.packs, range: result.supply.packRange, toBuy: result.supply.toBuy },
     supply: supplyFigures(all),
+    strands: result.strands.map((s) => ({ ...s, atMm: s.atMm.map((v) => round(v, 1)) })),
     worklist: workFigures(all),
     leftOver: result.supply.leftOver,
     time: timeFigures(all),
@@ -229,6 +230,10 @@ function workFigures({ result }: Computed) {
     what: w.what,
     how: w.how,
     minutes: w.minutes,
+    waitMinutes: w.waitMinutes,
+    tools: [...w.tools],
+    wrong: w.wrong ?? null,
+    caution: w.caution ?? null,
     knots: w.knots ? { from: w.knots[0] + 1, to: w.knots[1] } : null,
   }));
 }
@@ -240,6 +245,7 @@ function timeFigures({ result: { time } }: Computed) {
     baseMinutes: time.baseMinutes,
     capMinutes: time.capMinutes,
     prepareMinutes: time.prepareMinutes,
+    waitingMinutes: time.waitingMinutes,
     knotMinutes: time.knotMinutes,
     finishMinutes: time.finishMinutes,
     takedown: { minutes: time.takedownMinutes, rangeMinutes: time.takedownRange.map((v) => round(v, 0)) },

@@ -1,40 +1,14 @@
 /** The computed plan as a schema: the type of what is written, and what docs/schema publishes. */
-import { array, boolean, type InferType, mixed, number, type ObjectShape, object, type Schema, string } from 'yup';
+import { type InferType, number } from 'yup';
 import { ANCHOR_PLACES } from '../core/cap/index.ts';
 import { LINE_KINDS, SIDES, SIZE_VIEWS } from '../core/cover/index.ts';
-import { STEP_KINDS } from '../core/install/index.ts';
-import {
-  DOMES,
-  FALL_GUESS_NAMES,
-  KNOT_KINDS,
-  KNOT_ZONES,
-  OPENINGS,
-  SCHEMES,
-  SECOND_PASSES,
-  THROUGHS,
-  ZONES,
-} from '../core/trade/index.ts';
-import { amount, changeId } from '../model/checks.ts';
+import { DOMES, FALL_GUESS_NAMES, OPENINGS, ZONES } from '../core/trade/index.ts';
+import { changeId } from '../model/checks.ts';
+import { anything, each, figure, list, oneOf, orNull, record, some, whole, words, yesNo } from './computed-entries.ts';
+import { knots, rowScheme, rows, strands, worklist } from './computed-work.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';
 export const COMPUTED_VERSION = 7;
-
-const words = string().strict().defined();
-const figure = number().strict().required();
-const whole = number().strict().integer().required();
-const yesNo = boolean().strict().required();
-const anything = mixed<object>().meta({ anyRecord: true }).required();
-const oneOf = <T extends string>(values: readonly T[]) =>
-  string()
-    .strict()
-    .oneOf([...values])
-    .required();
-const list = <T extends Schema>(of: T) => array(of).required();
-const some = <T extends Schema>(n: number, of: T) => array(of).required().min(n).max(n);
-const record = <S extends ObjectShape>(shape: S) => object(shape).noUnknown().strict().required();
-const each = <K extends string, T extends Schema>(names: readonly K[], of: T) =>
-  record(Object.fromEntries(names.map((name) => [name, of])) as Record<K, T>);
-const orNull = <T extends Schema>(of: T) => of.nullable() as unknown as Schema<InferType<T> | null>;
 
 const acrossAndUp = record({ across: figure, up: figure });
 const ofStep = record({ pieces: whole, packs: whole });
@@ -194,51 +168,6 @@ const spacing = record({
   step: record({ fingers: figure, tighter: orNull(ofStep), wider: orNull(ofStep) }),
 });
 
-const rows = list(
-  record({
-    id: words,
-    label: words,
-    kind: oneOf(['whole', 'short', 'front', 'fringe', 'border', 'given']),
-    lengthMm: figure,
-    knots: whole,
-    startMm: figure,
-    endMm: figure,
-    locked: yesNo,
-    pulled: yesNo,
-    second: yesNo,
-    pass: oneOf(SECOND_PASSES),
-  }),
-);
-
-const knots = list(
-  record({
-    number: whole,
-    id: words,
-    row: words,
-    place: whole,
-    positionMm: some(3, figure),
-    fromMiddleMm: figure,
-    zone: oneOf(KNOT_ZONES),
-    kind: oneOf(KNOT_KINDS),
-    name: words,
-    wraps: whole.min(1),
-    lock: yesNo,
-    through: oneOf(THROUGHS),
-    throughWords: words,
-    hookDirection: record({ vector: some(3, figure), words: words }),
-    reason: words,
-    rules: list(record({ id: words, school: orNull(words), saidFor: orNull(words) })),
-    where: words,
-    piece: record({ product: words, pack: whole, number: whole }),
-    holes: whole,
-    entry: words,
-    biteMm: figure,
-    cut: words,
-    netHere: oneOf(['net', 'margin', 'cutOut', 'none']),
-    byHand: orNull(oneOf(['moved', 'added'])),
-  }),
-);
-
 const pieces = record({
   needed: whole,
   reserve: whole,
@@ -259,6 +188,7 @@ const time = record({
   knotMinutes: figure,
   finishMinutes: figure,
   prepareMinutes: figure,
+  waitingMinutes: figure,
   takedown: record({ minutes: whole, rangeMinutes: some(2, figure) }),
 });
 
@@ -318,19 +248,6 @@ const hair = list(
   }),
 );
 
-const rowScheme = record({
-  scheme: oneOf(SCHEMES),
-  secondPass: oneOf(SECOND_PASSES),
-  cannotLay: orNull(words),
-  there: list(record({ id: words, of: oneOf(['base', 'cap']), on: yesNo })),
-  brickScore: amount(0, 1, ''),
-  borderRow: orNull(record({ knots: whole, share: figure, centresMm: figure, minutes: whole })),
-  wholeRows: whole,
-  insertedRows: whole,
-  lostChanges: list(record({ id: changeId, why: words, atMm: some(3, figure) })),
-  lostWishes: list(record({ id: changeId, why: words })),
-});
-
 const supply = list(
   record({
     product: words,
@@ -343,16 +260,6 @@ const supply = list(
     toBuy: whole,
     leftOver: whole,
     price: figure,
-  }),
-);
-
-const worklist = list(
-  record({
-    kind: oneOf(STEP_KINDS),
-    what: words,
-    how: words,
-    minutes: figure,
-    knots: orNull(record({ from: whole, to: whole })),
   }),
 );
 
@@ -388,6 +295,7 @@ export const computedSchema = record({
   findings,
   hair,
   rowScheme,
+  strands,
   supply,
   worklist,
   size,

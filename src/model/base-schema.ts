@@ -9,6 +9,7 @@ import {
   PARKINGS,
   ROD_PLACES,
   STRIPS,
+  STRIPS_AT_END,
   TIE_PLACES,
 } from '../core/trade/index.ts';
 import { amount, changeId, choice, direction, directions, hasOwnIds, oneShape, within } from './checks.ts';
@@ -65,7 +66,11 @@ export const base = object({
   rodPieces: choice(ROD_PLACES, 'Where pieces go on a rod'),
   tail: choice(['plait', 'twist', 'smooth'], 'How tails are bound'),
   tipsWaxed: boolean().strict().required(),
-  leftOut: object({ where: choice(STRIPS, 'The strip left out'), fingers: within(L.strip, 'The strip left out') })
+  leftOut: object({
+    where: choice(STRIPS, 'The strip left out'),
+    fingers: within(L.strip, 'The strip left out'),
+    atEnd: choice(STRIPS_AT_END, 'What is done to the strip at the end'),
+  })
     .noUnknown()
     .strict()
     .required(),

@@ -43,6 +43,8 @@ export const START_CUT: Preparation = {
   half: false,
   opened: { when: 'never', strands: 1, reach: 0.5 },
   dressed: 'asItIs',
+  then: 'asItIs',
+  endsOffMm: 0,
 };
 
 /** Every zone hooked with the same cut. */
@@ -101,7 +103,8 @@ export function newPlan(id: string, name: string): PlanDocument {
     spacing: { said: 'centres', fingers: {} },
     schools: DEFAULT_SCHOOLS,
     places: [],
-    finish: { fullness: 'enough', outline: 'none', reach: '15 cm' },
+    strands: [],
+    finish: { fullness: 'enough', outline: 'none', reach: '15 cm', setMinutes: 0 },
     enough: 0.5,
     guesses: {},
     reserveShare: 0.15,

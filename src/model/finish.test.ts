@@ -22,7 +22,7 @@ describe('the finish of a plan', () => {
     expect(cut.words).toBe('Trimmed to 6 in');
     expect(why(cut.plan)).toBe('');
     const { reachMm, ...finish } = planInputs(cut.plan).finish;
-    expect(finish).toEqual({ fullness: 'veryFull', outline: 'level' });
+    expect(finish).toEqual({ fullness: 'veryFull', outline: 'level', setMinutes: 0 });
     expect(reachMm).toBeCloseTo(152.4, 9);
     // A bare number keeps its meaning when the unit changes.
     const bare = setFinish(plain, { reach: '20' }).plan;
@@ -62,7 +62,7 @@ describe('a plan of version 3', () => {
     const read = readPlan(structuredClone(versionThree));
     expect(read.ok ? '' : read.why).toBe('');
     if (!read.ok) return;
-    expect(read.value.finish).toEqual({ fullness: 'enough', outline: 'none', reach: '15 cm' });
+    expect(read.value.finish).toEqual({ fullness: 'enough', outline: 'none', reach: '15 cm', setMinutes: 0 });
     expect(read.value.rows).toEqual({
       ...versionThree.rows,
       offset: 0,

@@ -4,12 +4,14 @@ import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 
 export function setFinish(plan: PlanDocument, change: Partial<PlanDocument['finish']>): PlanChange {
-  const { fullness, outline, reach } = change;
+  const { fullness, outline, reach, setMinutes } = change;
   const words = fullness
     ? `Fullness: ${FULLNESS_INFO[fullness].name}`
     : outline
       ? `Outline: ${OUTLINE_INFO[outline].name}`
-      : `Trimmed to ${reach}`;
+      : setMinutes !== undefined
+        ? `Tied down for ${setMinutes} minutes`
+        : `Trimmed to ${reach}`;
   return { words, plan: { ...plan, finish: { ...plan.finish, ...change } } };
 }
 

@@ -4,6 +4,7 @@ import {
   APARTS,
   CONDITIONS,
   DRESSINGS,
+  ENDS_OFF_LIMITS_MM,
   FIBRES,
   HOOKEDS,
   LOOPS,
@@ -12,10 +13,12 @@ import {
   PRODUCT_LIMITS,
   SPLITS,
   type Split,
+  STRAND_COUNT,
+  STRAND_JOBS,
   TEXTURES,
   TUGS,
 } from '../core/trade/index.ts';
-import { amount, choice, lengthText, recordId, text, within, writtenLength } from './checks.ts';
+import { amount, changeId, choice, lengthText, recordId, text, within, writtenLength } from './checks.ts';
 
 const P = PRODUCT_LIMITS;
 /** One product as she wrote it. */
@@ -73,6 +76,8 @@ export const cut = object({
     .strict()
     .required(),
   dressed: choice(DRESSINGS, 'What is done to the curl'),
+  then: choice(DRESSINGS, 'What is done to it after that'),
+  endsOffMm: within(ENDS_OFF_LIMITS_MM, 'What is cut off the ends'),
 })
   .noUnknown()
   .strict();
@@ -94,3 +99,13 @@ export const zonePiece = object({
   .noUnknown()
   .strict()
   .required();
+
+/** A piece, or several, with a job of its own. */
+export const strand = object({
+  id: changeId,
+  job: choice(STRAND_JOBS, 'The job of a strand'),
+  cut: recordId('The cut of a strand'),
+  count: within(STRAND_COUNT, 'How many do a job', true),
+})
+  .noUnknown()
+  .strict();

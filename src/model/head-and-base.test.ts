@@ -121,7 +121,7 @@ describe('marks', () => {
 
 describe('the base', () => {
   it.each(FAMILIES)('%s starts afresh and is valid, with the strip and what was found kept', (family) => {
-    const strip = setBase(plain(), { leftOut: { where: 'front', fingers: 1 } }, 'Strip').plan;
+    const strip = setBase(plain(), { leftOut: { where: 'front', fingers: 1, atEnd: 'stay' } }, 'Strip').plan;
     const edited = editBase(strip, [{ op: 'merge', a: 'b1', b: 'b2' }], 'Merged').plan;
     const { plan, words } = chooseFamily(edited, family);
     expect(words.length).toBeGreaterThan(3);

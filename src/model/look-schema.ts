@@ -14,6 +14,8 @@ export const finish = object({
   fullness: choice(FULLNESS_AIMS, 'The fullness'),
   outline: choice(OUTLINES, 'The outline'),
   reach: writtenLength(...REACH_LIMITS_MM, 'What it is trimmed to'),
+  /** Tied down to set for so many minutes; 0 where it isn't. */
+  setMinutes: within([0, 600], 'The time it is tied down', true),
 })
   .noUnknown()
   .strict()

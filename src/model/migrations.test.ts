@@ -107,7 +107,7 @@ describe('nothing that she entered is lost', () => {
   it('version 4: finish, guesses and what is enough stay', () => {
     const { finish, guesses, enough, rows } = opened(full4);
     expect({ finish, guesses, enough, offset: rows.offset }).toEqual({
-      finish: full4.finish,
+      finish: { ...full4.finish, setMinutes: 0 },
       guesses: full4.guesses,
       enough: 0.8,
       offset: -0.1,
@@ -115,11 +115,14 @@ describe('nothing that she entered is lost', () => {
   });
 
   it('version 6: no row along the border and no place of its own; its piece would be that of the face edge', () => {
-    const { rows, pieces, places, spacing } = opened(full6);
+    const { rows, pieces, places, spacing, cuts, base, finish, strands } = opened(full6);
     expect(rows).toMatchObject({ follow: 'cap', borderRow: { where: 'none' } });
     expect(rows.hand).toEqual(full6.rows.hand);
     expect(pieces.border).toEqual(full6.pieces.faceEdge);
     expect(places).toEqual([]);
     expect(spacing).toEqual(full6.spacing);
+    expect(cuts).toEqual(full6.cuts.map((c) => ({ ...c, then: 'asItIs', endsOffMm: 0 })));
+    expect(base.leftOut).toEqual({ ...full6.base.leftOut, atEnd: 'stay' });
+    expect([finish.setMinutes, strands]).toEqual([0, []]);
   });
 });

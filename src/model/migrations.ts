@@ -191,12 +191,22 @@ function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
   return { ...plan, rows: { ...rows, follow: 'base' } };
 }
 
-/** 6 → 7: a row along the border, hooked with what the face edge takes, schools by place, rows switched off. None was there. */
+/**
+ * 6 → 7: a row along the border, hooked with what the face edge takes; schools by place; rows switched off; a second dressing,
+ * ends cut off, hair tied down, a leave-out widened or cut, strands with a job. None was there.
+ */
 function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
   const rows = plan.rows as Record<string, unknown>;
   const pieces = plan.pieces as Record<string, unknown>;
+  const finish = plan.finish as Record<string, unknown>;
+  const base = plan.base as Record<string, unknown>;
+  const cuts = plan.cuts as object[];
   return {
     ...plan,
+    base: { ...base, leftOut: { ...(base.leftOut as object), atEnd: 'stay' } },
+    finish: { ...finish, setMinutes: 0 },
+    cuts: cuts.map((c) => ({ ...c, then: 'asItIs', endsOffMm: 0 })),
+    strands: [],
     rows: { ...rows, off: [], borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
     pieces: { ...pieces, border: pieces.faceEdge },
     places: [],

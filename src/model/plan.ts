@@ -21,6 +21,7 @@ import {
   type HairRegion,
   LEAST_CENTRES_MM,
   MOST_CUTS,
+  MOST_STRANDS,
   PACES,
   PIECE_ZONES,
   type PieceZone,
@@ -35,7 +36,7 @@ import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
 import { amount, choice, hasOwnIds, lengthText, text } from './checks.ts';
 import { type Fingers, fingerOf } from './fingers.ts';
-import { cut, productSchema, zonePiece } from './hair-schema.ts';
+import { cut, productSchema, strand, zonePiece } from './hair-schema.ts';
 import {
   hairOfPlace,
   linePart,
@@ -228,6 +229,15 @@ export const planSchema = object({
     .test('cuts', 'A place is hooked with a cut that is not in the plan.', (places, context) => {
       const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
       return (places ?? []).every((p) => p?.cut === undefined || ids.includes(p.cut));
+    }),
+  /** Pieces that do a job of their own. */
+  strands: array(strand)
+    .required()
+    .max(MOST_STRANDS, `At most ${MOST_STRANDS} strands with a job can be kept.`)
+    .test('ids', 'Two strands have the same id.', hasOwnIds)
+    .test('cuts', 'A strand is of a cut that is not in the plan.', (strands, context) => {
+      const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
+      return (strands ?? []).every((s) => ids.includes(s?.cut));
     }),
   finish,
   enough,

@@ -101,6 +101,8 @@ export const PLAIN_CUT: Preparation = {
   half: false,
   opened: { when: 'never', strands: 1, reach: 0.5 },
   dressed: 'asItIs',
+  then: 'asItIs',
+  endsOffMm: 0,
 };
 export const everyZone = (cut: string): PlanInputs['pieces'] =>
   Object.fromEntries(PIECE_ZONES.map((z) => [z, { cut }])) as unknown as PlanInputs['pieces'];
@@ -138,6 +140,7 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.25, nape: 1.5, faceEdge: 1 } },
     schools: DEFAULT_SCHOOLS,
     places: [],
+    strands: [],
     finish: PLAIN_FINISH,
     guesses: PLAIN_GUESSES,
     reserveShare: 0.15,

@@ -17,6 +17,7 @@ import {
   PARKINGS,
   ROD_PLACES,
   STRIPS,
+  STRIPS_AT_END,
   TIE_PLACES,
 } from '../../src/core/trade/bases.ts';
 import {
@@ -54,6 +55,7 @@ import {
   type SchoolOption,
   type Schools,
 } from '../../src/core/trade/schools.ts';
+import { STRAND_JOBS } from '../../src/core/trade/strands.ts';
 import { TAPE_MEASURES } from '../../src/core/trade/tape.ts';
 import { TEXTURES } from '../../src/core/trade/textures.ts';
 import { PIECE_ZONES, SCHOOL_PLACES, ZONES } from '../../src/core/trade/zones.ts';
@@ -190,7 +192,9 @@ export const STEPS: Readonly<Record<string, Step>> = {
   })),
   'base.rods': ofBase((_, r) => ({ rodPieces: one(r, ROD_PLACES), wrapPitchMm: between(r, 3, 12) })),
   'base.tail': ofBase((_, r) => ({ tail: one(r, ['plait', 'twist', 'smooth'] as const), tipsWaxed: r() < 0.5 })),
-  'base.leftOut': ofBase((_, r) => ({ leftOut: { where: one(r, STRIPS), fingers: between(r, 0.25, 1.5) } })),
+  'base.leftOut': ofBase((_, r) => ({
+    leftOut: { where: one(r, STRIPS), fingers: between(r, 0.25, 1.5), atEnd: one(r, STRIPS_AT_END) },
+  })),
   'base.found': ofBase((i, r) => ({ found: { ...i.base.found, what: one(r, FOUND_KINDS), ageDays: whole(r, 0, 60) } })),
   'base.edits': ofBase((i, r, id) => ({ edits: [...i.base.edits, { id, ...edit(r) }] })),
   'base.edits.forget': ofBase((i, r) => ({ edits: without(r, i.base.edits) })),
@@ -265,6 +269,8 @@ export const STEPS: Readonly<Record<string, Step>> = {
             split: one(r, SPLITS),
             half: r() < 0.3,
             dressed: one(r, DRESSINGS),
+            then: one(r, DRESSINGS),
+            endsOffMm: r() < 0.5 ? 0 : between(r, 0, 90),
             opened: { when: one(r, OPENED_WHEN), strands: r(), reach: r() },
           },
     ),
@@ -303,6 +309,12 @@ export const STEPS: Readonly<Record<string, Step>> = {
     },
   })),
   places: input((i, r, id) => ({ places: [...i.places, placeSchools(r, id)] })),
+  strands: input((i, r, id) => ({
+    strands: [
+      ...i.strands.slice(-3),
+      { id, job: one(r, STRAND_JOBS), cut: one(r, ['whole', 'half']), count: whole(r, 1, 8) },
+    ],
+  })),
   'places.forget': input((i, r) => ({ places: without(r, i.places) })),
   'rows.brush': ofRows((i, r) => ({ brush: [...i.rows.brush, { stroke: stroke(r), factor: one(r, [0.7, 1, 1.4]) }] })),
   'rows.brush.forget': ofRows((i, r) => ({ brush: without(r, i.rows.brush) })),
@@ -330,7 +342,12 @@ export const STEPS: Readonly<Record<string, Step>> = {
     };
   }),
   finish: input((_, r) => ({
-    finish: { fullness: one(r, FULLNESS_AIMS), outline: one(r, OUTLINES), reachMm: between(r, 20, 400) },
+    finish: {
+      fullness: one(r, FULLNESS_AIMS),
+      outline: one(r, OUTLINES),
+      reachMm: between(r, 20, 400),
+      setMinutes: whole(r, 0, 40),
+    },
   })),
   guesses: input((i, r) => {
     const g = one(r, FALL_GUESS_NAMES);

@@ -48,7 +48,7 @@ export const DEFAULT_BASE: BaseChoice = {
   rodPieces: 'root',
   tail: 'plait',
   tipsWaxed: false,
-  leftOut: { where: 'none', fingers: 0.5 },
+  leftOut: { where: 'none', fingers: 0.5, atEnd: 'stay' },
   found: { what: 'rows', ageDays: 14, lines: [] },
   edits: [],
   locked: [],

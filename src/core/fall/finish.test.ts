@@ -8,7 +8,13 @@ import { type Finish, isTrimmed, keptLengthMm } from './finish.ts';
 import { layerMm, layOn, standsMm } from './loft.ts';
 import { fibresSideBySideMm, KERNEL_MEAN, ribbonsOf } from './ribbons.ts';
 
-const finish = (change: Partial<Finish>): Finish => ({ fullness: 'enough', outline: 'none', reachMm: 100, ...change });
+const finish = (change: Partial<Finish>): Finish => ({
+  fullness: 'enough',
+  outline: 'none',
+  reachMm: 100,
+  setMinutes: 0,
+  ...change,
+});
 const NAPE = [0, -70, -70] as const;
 
 describe('an outline', () => {

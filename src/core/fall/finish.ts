@@ -10,9 +10,11 @@ export interface Finish {
   readonly outline: Outline;
   /** Longest tips below the middle of the nape line; for an arc, how far from the head. mm */
   readonly reachMm: number;
+  /** Tied down to set for so many minutes; 0 where it isn't. */
+  readonly setMinutes: number;
 }
 
-export const PLAIN_FINISH: Finish = { fullness: 'enough', outline: 'none', reachMm: 150 };
+export const PLAIN_FINISH: Finish = { fullness: 'enough', outline: 'none', reachMm: 150, setMinutes: 0 };
 
 /** Length that a piece keeps, mm, to the 5 mm. Layers shorten it by the height of its knot; others trim where it hangs. */
 export function keptLengthMm(

@@ -1,12 +1,14 @@
 /** Pieces as they are worn: which ribbons each lies as, from where, and which way, at an age of the style. */
 
 import { nearestVertex, type PlaceMm, type SurfaceMesh } from '../geometry/index.ts';
-import { type Hair, type HookedPiece, hookedPieces } from '../hair/index.ts';
+import { type Hair, type HookedPiece, hookedPieces, type Preparation } from '../hair/index.ts';
 import type { Landmarks } from '../head/index.ts';
 import {
   type Age,
+  DRESSING_INFO,
   type FallGuesses,
   MATTED_WIDTH,
+  OPENED_INFO,
   type PieceZone,
   type Schools,
   SLIP_MM,
@@ -51,10 +53,17 @@ export function unopened({ products, cuts }: Hair): Hair {
     products,
     cuts: cuts.map((c) => ({
       ...c,
-      opened: c.opened.when === 'after' ? { ...c.opened, when: 'never' as const } : c.opened,
-      dressed: c.dressed === 'fingerCurled' ? c.dressed : ('asItIs' as const),
+      opened: openedBefore(c.opened),
+      dressed: DRESSING_INFO[c.dressed].before ? c.dressed : ('asItIs' as const),
+      then: 'asItIs' as const,
     })),
   };
+}
+
+/** What of it is opened before a piece is hooked. */
+function openedBefore(opened: Preparation['opened']): Preparation['opened'] {
+  const { before } = OPENED_INFO[opened.when];
+  return before === 0 ? { ...opened, when: 'never' } : { ...opened, when: 'before', strands: before * opened.strands };
 }
 
 /** Hair, finish and guesses as they are at that age: before opening nothing is opened, dressed or trimmed yet. */

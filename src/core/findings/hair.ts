@@ -7,6 +7,7 @@ import {
   LIES_FLAT_MM,
   lowerFirst,
   MOST_ON_HEAD_G,
+  OPENED_INFO,
   PIECE_LIMITS_G,
   type PieceZone,
   SPLITS,
@@ -107,7 +108,10 @@ const counted: Check = (inputs, { knots }) => {
 const heat: Check = (inputs, { knots }) => {
   const used = new Set(knots.map((k) => k.cut));
   const bad = inputs.cuts.find(
-    (c) => used.has(c.id) && DRESSING_INFO[c.dressed].heat && productOf(inputs, c.product).heatC === 0,
+    (c) =>
+      used.has(c.id) &&
+      (DRESSING_INFO[c.dressed].heat || DRESSING_INFO[c.then].heat) &&
+      productOf(inputs, c.product).heatC === 0,
   );
   if (!bad) return undefined;
   return {
@@ -136,7 +140,9 @@ const openedTooSoon: Check = (inputs, { knots }) => {
   const used = new Set(knots.map((k) => k.cut));
   const bad = inputs.cuts.find((c) => {
     const { texture } = productOf(inputs, c.product);
-    return used.has(c.id) && c.opened.when === 'before' && c.opened.reach > 0.7 && TEXTURE_INFO[texture].springy;
+    return (
+      used.has(c.id) && OPENED_INFO[c.opened.when].before > 0 && c.opened.reach > 0.7 && TEXTURE_INFO[texture].springy
+    );
   });
   if (!bad) return undefined;
   return {

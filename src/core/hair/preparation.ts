@@ -7,6 +7,7 @@
 import {
   DRESSING_INFO,
   type Dressing,
+  type DressingInfo,
   FIBRE_DENSITY,
   HOLE_GIVES,
   KNOT_WIDENING,
@@ -14,11 +15,13 @@ import {
   LOOP_INFO,
   OPEN_SHORTENS,
   OPEN_WIDENS,
+  OPENED_INFO,
   type OpenedWhen,
   PIECE_PACKING,
   SECONDS_A_HALF,
   SECONDS_A_SPLIT,
   SECONDS_A_STRAND,
+  SECONDS_ENDS_OFF,
   type Split,
 } from '../trade/index.ts';
 import { canOneLeg, loopHasToComeOff, type Product, piecesInPack } from './product.ts';
@@ -39,6 +42,10 @@ export interface Preparation {
   readonly half: boolean;
   readonly opened: Opened;
   readonly dressed: Dressing;
+  /** What is done to it after that, once it is in. */
+  readonly then: Dressing;
+  /** Cut off its ends before it is hooked, mm. */
+  readonly endsOffMm: number;
 }
 
 /** One piece as it is hooked. */
@@ -65,9 +72,10 @@ export interface HookedPiece {
   /** Before it is hooked, and after it, for one piece. */
   readonly secondsBefore: number;
   readonly secondsAfter: number;
-  /** Of those after it: opening its strands, and dressing it. */
+  /** Of those after it: opening its strands, dressing it, and dressing it once more. */
   readonly secondsOpening: number;
   readonly secondsDressing: number;
+  readonly secondsThen: number;
 }
 
 /** Thickness of a folded piece, mm. It is twice as long as it hangs, since it is folded over its loop. */
@@ -80,19 +88,23 @@ export function pieceThicknessMm(massG: number, foldLengthMm: number): number {
 export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   if (cut.product !== product.id) throw new RangeError(`The cut ${cut.id} is of ${cut.product}, not ${product.id}.`);
   const share = (1 / cut.split) * (cut.half ? 0.5 : 1);
-  const massG = (product.packMassG / piecesInPack(product)) * product.composed * share;
+  const wholeMm = product.lengthMm * (cut.half ? 0.5 : 1);
+  const foldLengthMm = Math.max(LEAST_LENGTH_MM, wholeMm - cut.endsOffMm);
+  const massG = (product.packMassG / piecesInPack(product)) * product.composed * share * (foldLengthMm / wholeMm);
   const strands = (product.strandsPerPiece / cut.split) * product.composed;
-  const foldLengthMm = product.lengthMm * (cut.half ? 0.5 : 1);
   const thicknessMm = pieceThicknessMm(massG, foldLengthMm);
   const { opened } = cut;
   const degree = opened.when === 'never' ? 0 : opened.strands * opened.reach;
+  const { before } = OPENED_INFO[opened.when];
   const dress = DRESSING_INFO[cut.dressed];
-  const widthFactor = (1 + OPEN_WIDENS * degree) * dress.width;
+  const then = DRESSING_INFO[cut.then];
   const opening = SECONDS_A_STRAND * strands * degree;
-  const dressing = strands * dress.secondsAStrand + (massG * foldLengthMm * dress.secondsAGramMetre) / 1000;
+  const takes = (d: DressingInfo) => strands * d.secondsAStrand + (massG * foldLengthMm * d.secondsAGramMetre) / 1000;
   // One piece in four is three splits for four pieces.
   const splits = (cut.split - 1) / cut.split;
   const locks = LOOP_INFO[product.loop].locks && cut.split === 1;
+  const secondsOpening = (1 - before) * opening;
+  const secondsDressing = dress.before ? 0 : takes(dress);
   return {
     cut: cut.id,
     product: product.id,
@@ -100,29 +112,37 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
     massG,
     strands,
     hangingEnds: 2 * strands,
-    lengthMm: foldLengthMm * (1 - OPEN_SHORTENS * degree) * dress.length,
+    lengthMm: foldLengthMm * (1 - OPEN_SHORTENS * degree) * dress.length * then.length,
     thicknessMm,
     knotWidthMm: KNOT_WIDENING * thicknessMm,
     liesFlat: KNOT_WIDENING * thicknessMm <= LIES_FLAT_MM,
-    widthFactor,
+    widthFactor: (1 + OPEN_WIDENS * degree) * dress.width * then.width,
     canOneLeg: canOneLeg(product),
     canLock: locks,
     loopHasToComeOff: loopHasToComeOff(product),
     secondsBefore:
       splits * SECONDS_A_SPLIT +
       (cut.half ? SECONDS_A_HALF : 0) +
-      (opened.when === 'before' ? opening : 0) +
-      (dress.before ? dressing : 0),
-    secondsAfter: (opened.when === 'after' ? opening : 0) + (dress.before ? 0 : dressing),
-    secondsOpening: opened.when === 'after' ? opening : 0,
-    secondsDressing: dress.before ? 0 : dressing,
+      (cut.endsOffMm > 0 ? SECONDS_ENDS_OFF : 0) +
+      before * opening +
+      (dress.before ? takes(dress) : 0),
+    secondsAfter: secondsOpening + secondsDressing + takes(then),
+    secondsOpening,
+    secondsDressing,
+    secondsThen: takes(then),
   };
 }
+
+/** However much of its ends is cut off, so much is left, mm. */
+const LEAST_LENGTH_MM = 20;
 
 /** Whether it can be drawn through a hole, and whether an opened coil could be drawn back. */
 export function passesHole(piece: Pick<HookedPiece, 'thicknessMm'>, holeMm: number): boolean {
   return holeMm >= HOLE_GIVES * piece.thicknessMm;
 }
+
+/** Opened in one go, not in stages. */
+const isWhole = ({ when }: Opened) => when === 'before' || when === 'after';
 
 /** What is done to pieces, in the words of the bench. */
 export function cutInWords(cut: Preparation): string {
@@ -131,8 +151,10 @@ export function cutInWords(cut: Preparation): string {
     cut.half ? 'cut in half' : '',
     cut.opened.when === 'never'
       ? ''
-      : `opened ${Math.round(100 * cut.opened.strands * cut.opened.reach)} % ${cut.opened.when} hooking`,
+      : `opened ${Math.round(100 * cut.opened.strands * cut.opened.reach)} %${isWhole(cut.opened) ? '' : ':'} ${OPENED_INFO[cut.opened.when].name}`,
+    cut.endsOffMm > 0 ? `${Math.round(cut.endsOffMm)} mm of the ends off` : '',
     cut.dressed === 'asItIs' ? '' : DRESSING_INFO[cut.dressed].name,
+    cut.then === 'asItIs' ? '' : `then ${DRESSING_INFO[cut.then].name}`,
   ].filter(Boolean);
   return parts.length > 0 ? parts.join(', ') : 'whole, as it comes';
 }

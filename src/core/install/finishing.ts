@@ -1,28 +1,14 @@
 /** What is done to the hair between knots and after the last of them. */
-import { DRESSING_INFO, FINISH, lowerFirst, type Schools } from '../trade/index.ts';
+import { FINISH, type Schools } from '../trade/index.ts';
 import { wigCheck, wornAfterBlock } from './putting-on.ts';
+import { leaveOutAtEnd, openingAtEnd, settingStep, surplusCut } from './stages.ts';
+import { strandSteps } from './strands.ts';
 import type { WorkContext, WorklistStep } from './work-step.ts';
-
-export function smoothing(g: WorkContext): Array<{ at: 'pack' | 'half' | 'end'; step: WorklistStep }> {
-  const where = { afterOnePack: 'pack', middle: 'half', end: 'end' } as const;
-  return g.cuts.flatMap((cut) => {
-    const count = g.knots.filter((k) => k.cut === cut.id).length;
-    const info = DRESSING_INFO[cut.dressed];
-    const piece = g.pieces.get(cut.id);
-    if (count === 0 || !piece || cut.dressed === 'asItIs' || info.before) return [];
-    const step: WorklistStep = {
-      kind: 'smooth',
-      what: `${cut.name}: ${info.name}`,
-      how: `${info.why} Judge it only then; what comes later is done the same way.`,
-      minutes: (count * piece.secondsDressing) / 60,
-    };
-    return [{ at: where[g.schools.smoothing], step }];
-  });
-}
 
 export function finishing(g: WorkContext): WorklistStep[] {
   return [
-    ...opening(g),
+    ...surplusCut(g),
+    ...openingAtEnd(g),
     {
       kind: 'finish',
       what: 'Separate, shake out, fill the gaps',
@@ -30,26 +16,12 @@ export function finishing(g: WorkContext): WorklistStep[] {
       minutes: shakingMinutes(g),
     },
     ...wornAfterBlock(g),
+    ...strandSteps(g, 'wrapTie'),
+    ...leaveOutAtEnd(g),
+    ...settingStep(g),
     { kind: 'trim', what: 'Trim', how: trimWords(g), minutes: trimMinutes(g) },
     ...(g.cap.wig ? [wigCheck(g.cap)] : []),
   ];
-}
-
-function opening(g: WorkContext): WorklistStep[] {
-  return g.cuts.flatMap((cut): WorklistStep[] => {
-    const knots = g.knots.filter((k) => k.cut === cut.id).length;
-    const piece = g.pieces.get(cut.id);
-    const { opened } = cut;
-    if (knots === 0 || !piece || opened.when !== 'after' || piece.secondsOpening === 0) return [];
-    return [
-      {
-        kind: 'open',
-        what: `Open the strands of ${lowerFirst(cut.name)}`,
-        how: `About ${Math.max(1, Math.round(opened.strands * piece.strands))} of each piece, ${Math.round(opened.reach * 100)} % of the way up. Half, look, then the rest: an opened coil won’t go back through a net.`,
-        minutes: (knots * piece.secondsOpening) / 60,
-      },
-    ];
-  });
 }
 
 function shakingMinutes(g: WorkContext): number {

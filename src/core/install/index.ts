@@ -6,5 +6,5 @@ export {
   type InstallForecast,
   type InstallState,
 } from './session.ts';
-export { GROUP_OF, STEP_KINDS, type WorklistStep } from './work-step.ts';
+export { GROUP_OF, type Strand, type ToldStep } from './work-step.ts';
 export { worklist } from './worklist.ts';

@@ -1,6 +1,8 @@
 /** The cap put on, held and tried before anything is cut. */
 import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/index.ts';
 import { type Cap, upperFirst } from '../trade/index.ts';
+import { surplusTied } from './stages.ts';
+import { strandSteps } from './strands.ts';
 import type { WorkContext, WorklistStep } from './work-step.ts';
 
 export function lateBorder(g: WorkContext): WorklistStep {
@@ -33,7 +35,9 @@ export function puttingOn(g: WorkContext): WorklistStep[] {
       : 'From the forehead, drawn down behind. Nothing under it is damp.',
     minutes: onBlock ? 5 : 4,
   });
-  if (g.knotsToCloseTop > 0) {
+  steps.push(...surplusTied(g));
+  if (g.strands.some((s) => s.job === 'closeTop')) steps.push(...strandSteps(g, 'closeTop'));
+  else if (g.knotsToCloseTop > 0) {
     steps.push({
       kind: 'close',
       what: 'Draw the open top shut',

@@ -1,29 +1,11 @@
 /** One step of the work in order, and what the order is made from. */
+import type { BaseChoice } from '../base/index.ts';
 import type { AnchorStep, OpeningOnHead } from '../cap/index.ts';
 import type { HookedPiece, Preparation } from '../hair/index.ts';
 import type { KnotDecision } from '../knots/index.ts';
 import type { RowChoice, RowKind } from '../rows/index.ts';
 import type { TimeGroup } from '../time/index.ts';
-import type { Cap, KnotZone, Outline, Schools, SecondPass } from '../trade/index.ts';
-
-export const STEP_KINDS = [
-  'prepare',
-  'cap',
-  'part',
-  'border',
-  'anchor',
-  'rows',
-  'check',
-  'cut',
-  'close',
-  'tryOn',
-  'open',
-  'smooth',
-  'trim',
-  'finish',
-] as const;
-
-export type StepKind = (typeof STEP_KINDS)[number];
+import type { Cap, KnotZone, Outline, Schools, SecondPass, StepInfo, StepKind, StrandJob } from '../trade/index.ts';
 
 export interface WorklistStep {
   readonly kind: StepKind;
@@ -33,6 +15,19 @@ export interface WorklistStep {
   readonly knots?: readonly [from: number, to: number];
   /** Of the whole plan whole minutes that add up; while steps are made, at the pace of who has done it a few times, knots at hers. */
   readonly minutes: number;
+  /** Waiting after it, that may be spent on something else; not among the minutes. */
+  readonly waitMinutes?: number;
+}
+
+/** A step with all that is told at it. */
+export type ToldStep = WorklistStep & StepInfo & { readonly waitMinutes: number };
+
+/** Pieces that do a job of their own. */
+export interface Strand {
+  readonly id: string;
+  readonly job: StrandJob;
+  readonly cut: string;
+  readonly count: number;
 }
 
 export interface WorkRow {
@@ -69,6 +64,10 @@ export interface WorkContext {
   readonly rows: readonly WorkRow[];
   readonly knots: readonly WorkKnot[];
   readonly outline: Outline;
+  /** Tied down to set for so long, 0 where it isn't. */
+  readonly setMinutes: number;
+  readonly leftOut: BaseChoice['leftOut'];
+  readonly strands: readonly Strand[];
   readonly fingerMm: number;
 }
 
@@ -83,6 +82,10 @@ export const GROUP_OF: Readonly<Record<StepKind, TimeGroup>> = {
   cut: 'cap',
   rows: 'knots',
   check: 'finish',
+  strand: 'finish',
+  set: 'finish',
+  tieOff: 'cap',
+  leaveOut: 'finish',
   tryOn: 'finish',
   open: 'finish',
   smooth: 'finish',
@@ -92,4 +95,10 @@ export const GROUP_OF: Readonly<Record<StepKind, TimeGroup>> = {
 
 export function knotsOf(g: WorkContext, row: WorkRow): readonly WorkKnot[] {
   return g.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
+}
+
+/** Nobody stops in the middle of a row: what belongs after a knot is done after its row. @returns knots that are in then */
+export function rowEnd(g: Pick<WorkContext, 'rows' | 'knots'>, knot: number): number {
+  const row = g.rows.find((r) => r.knotCount > 0 && r.firstKnot + r.knotCount >= knot);
+  return row ? row.firstKnot + row.knotCount : g.knots.length;
 }

@@ -5,10 +5,20 @@
  */
 
 import { cutInWords, type Preparation } from '../hair/index.ts';
-import { type Cap, type KnotZone, knotName, lowerFirst, MOST_IS_IN } from '../trade/index.ts';
-import { finishing, smoothing } from './finishing.ts';
+import { type Cap, FINISH, type KnotZone, knotName, lowerFirst, MOST_IS_IN, STEP_INFO } from '../trade/index.ts';
+import { finishing } from './finishing.ts';
 import { anchorStep, lateBorder, puttingOn, tryOn } from './putting-on.ts';
-import { knotsOf, type WorkContext, type WorkKnot, type WorklistStep, type WorkRow } from './work-step.ts';
+import { dressings, openingOfPackOne } from './stages.ts';
+import { strandSteps } from './strands.ts';
+import {
+  knotsOf,
+  rowEnd,
+  type ToldStep,
+  type WorkContext,
+  type WorkKnot,
+  type WorklistStep,
+  type WorkRow,
+} from './work-step.ts';
 
 const ZONE_WORDS: Readonly<Record<KnotZone, string>> = {
   nape: 'nape',
@@ -20,9 +30,14 @@ const ZONE_WORDS: Readonly<Record<KnotZone, string>> = {
   faceEdge: 'face edge',
 };
 
-export function worklist(g: WorkContext): WorklistStep[] {
+export function worklist(g: WorkContext): ToldStep[] {
   const between = stepsBetween(g);
-  const steps: WorklistStep[] = [...preparing(g), ...puttingOn(g), ...(between.get(0) ?? [])];
+  const steps: WorklistStep[] = [
+    ...preparing(g),
+    ...strandSteps(g, 'bracePuff'),
+    ...puttingOn(g),
+    ...(between.get(0) ?? []),
+  ];
   for (const [from, to, words] of rowGroups(g, between)) {
     const knots = g.knots.slice(from, to);
     steps.push({
@@ -34,7 +49,7 @@ export function worklist(g: WorkContext): WorklistStep[] {
     });
     steps.push(...(between.get(to) ?? []));
   }
-  return [...steps, ...finishing(g)];
+  return [...steps, ...finishing(g)].map((s) => ({ waitMinutes: 0, ...STEP_INFO[s.kind], ...s }));
 }
 
 /** What belongs between rows: by the number of knots that are in before it. */
@@ -43,32 +58,31 @@ type Between = Map<number, WorklistStep[]>;
 function stepsBetween(g: WorkContext): Between {
   const between: Between = new Map();
   const total = g.knots.length;
-  const ends = g.rows.filter((r) => r.knotCount > 0).map((r) => r.firstKnot + r.knotCount);
-  // Nobody stops in the middle of a row: what belongs after a knot is said after its row.
-  const rowEnd = (knot: number) => ends.find((end) => end >= knot) ?? total;
+  const rowDone = (knot: number) => rowEnd(g, knot);
   const at = (knot: number, ...steps: WorklistStep[]) => between.set(knot, [...(between.get(knot) ?? []), ...steps]);
   for (const a of g.anchors) {
     if (a.afterKnot > 0 && g.cap.filledOn === 'head' && !(a.place === 'front' && g.schools.border === 'late'))
-      at(rowEnd(a.afterKnot), anchorStep(a.place, a, g));
+      at(rowDone(a.afterKnot), anchorStep(a.place, a, g));
   }
-  at(rowEnd(Math.ceil(total / 2)), {
+  at(rowDone(Math.ceil(total / 2)), {
     kind: 'check',
     what: 'Look, half way',
     how: 'It looks bald between the rows now; that is how this stage is meant to look. The rows to come fall over it. Tug one knot of each row lightly: none slides, no skin lifts.',
     minutes: 2,
   });
   // For the last row the next pack lies ready before it: after it nothing is hooked but what fills gaps.
-  const before = (knot: number) => ends.findLast((end) => end <= knot) ?? 0;
+  const before = (knot: number) => g.rows.findLast((r) => r.firstKnot <= knot)?.firstKnot ?? 0;
   if (g.schools.prepare === 'packByPack')
-    for (const [knot, pack] of packEnds(g)) at(rowEnd(knot) < total ? rowEnd(knot) : before(knot), nextPack(pack));
+    for (const [knot, pack] of packEnds(g)) at(rowDone(knot) < total ? rowDone(knot) : before(knot), nextPack(pack));
   if (g.cap.dome !== 'none' && g.cap.filledOn === 'head' && g.schools.border === 'late')
-    at(goesBackAt(g) ?? rowEnd(Math.ceil(MOST_IS_IN * total)), lateBorder(g));
+    at(goesBackAt(g) ?? rowDone(Math.ceil(MOST_IS_IN * total)), lateBorder(g));
   const when = {
-    pack: rowEnd(packEnds(g)[0]?.[0] ?? Math.ceil(total / 3)),
-    half: rowEnd(Math.ceil(total / 2)),
+    pack: rowDone(packEnds(g)[0]?.[0] ?? Math.ceil(total / 3)),
+    half: rowDone(Math.ceil(total / 2)),
     end: total,
   };
-  for (const { at: moment, step } of smoothing(g)) at(when[moment], step);
+  for (const { at: moment, step } of openingOfPackOne(g)) at(moment, step);
+  for (const { at: moment, step } of dressings(g)) at(when[moment], step);
   const cutting = openingStep(g);
   if (cutting) at(openedFrom(g), cutting);
   if (cutting && g.opening.piecesToClose > 0) at(total, closing(g));
@@ -182,7 +196,20 @@ function preparing(g: WorkContext): WorklistStep[] {
       },
     ];
   });
-  return [test, ...steps];
+  return [test, ...steps, ...cutToLength(g)];
+}
+
+/** Layers by piece: every piece is cut to what it will keep before it is hooked. */
+function cutToLength(g: WorkContext): WorklistStep[] {
+  if (g.schools.trim !== 'before' || g.outline === 'none') return [];
+  return [
+    {
+      kind: 'trim',
+      what: 'Cut the pieces to their length',
+      how: 'By zone, shortest for the crown; each bundle at a slant, so that no line shows. Hook one and look before you cut the rest.',
+      minutes: FINISH.outlineMinutes + (g.knots.length * FINISH.outlineSecondsAPiece) / 60,
+    },
+  ];
 }
 
 /** All that can be laid without it is in before the net is opened: the first knot of those that wait for it. */

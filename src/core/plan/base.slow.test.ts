@@ -72,7 +72,7 @@ describe('places that are closed to pieces', () => {
 
   it('a strip left out at the front and a ring round a puff stay free', () => {
     for (const base of [
-      familyOf('tied', { leftOut: { where: 'front', fingers: 1 } }),
+      familyOf('tied', { leftOut: { where: 'front', fingers: 1, atEnd: 'stay' } }),
       familyOf('puff', { ringFingers: 2 }),
     ]) {
       const inputs = plainInputs({ base });
@@ -83,7 +83,7 @@ describe('places that are closed to pieces', () => {
   it('a head with nothing left for a piece is told so and not refused', () => {
     const plan = pipeline.plan(
       plainInputs({
-        base: familyOf('tied', { leftOut: { where: 'none', fingers: 1 } }),
+        base: familyOf('tied', { leftOut: { where: 'none', fingers: 1, atEnd: 'stay' } }),
         marks: [0, 60, 120, 180, -120, -60].flatMap((a) =>
           [-20, 20, 55, 85].map((e) => stroke('inSight', Math.min(150, a), e, 60)),
         ),

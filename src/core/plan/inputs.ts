@@ -3,6 +3,7 @@ import type { BaseChoice } from '../base/index.ts';
 import type { Finish } from '../fall/index.ts';
 import type { OwnHair, Preparation, Product, ZonePiece } from '../hair/index.ts';
 import type { HairlineOffsets, Mark, Part, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
+import type { Strand } from '../install/index.ts';
 import type { Override, PlaceSchools } from '../knots/index.ts';
 import type { RowChoice } from '../rows/index.ts';
 import type {
@@ -58,6 +59,8 @@ export interface PlanInputs extends HeadInputs {
   /** Places whose schools are their own. */
   readonly places: readonly PlaceSchools[];
   readonly finish: Finish;
+  /** Pieces that do a job of their own. */
+  readonly strands: readonly Strand[];
   readonly guesses: FallGuesses;
   /** Pieces to keep for gaps that show after separating, as a share of the knots. */
   readonly reserveShare: number;

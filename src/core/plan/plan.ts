@@ -2,9 +2,9 @@
 import { spacingsOnForm } from '../cap/index.ts';
 import { type HookedPiece, mainCut } from '../hair/index.ts';
 import { directionOf, type HeadShape, hairlinePoints, onSurface, type Point, standings } from '../head/index.ts';
-import type { WorklistStep } from '../install/index.ts';
+import type { ToldStep } from '../install/index.ts';
 import type { PlannedRow } from '../knots/index.ts';
-import type { HandChange } from '../rows/index.ts';
+import { type HandChange, tieOf } from '../rows/index.ts';
 import type { BorderFigures, Plan } from './result.ts';
 import { base, baseWork, masks, ownHair } from './stages/base.ts';
 import { cap, opening, openingLine } from './stages/cap.ts';
@@ -107,10 +107,20 @@ const thereTold = stage(
     lines.map((l) => ({ ...l, isOn: !off.includes(l.id), pointsMm: Float32Array.from(l.pointsMm) })),
 );
 
+/** A puff is braced and a tie wrapped where most of her hair is tied, a top closed at the crown. */
+const strandsTold = stage(
+  'strandsTold',
+  ({ inputs, of }) => ({ strands: inputs.strands, family: inputs.base.family, base: of(base), head: of(head) }),
+  ({ strands, family, base: laid, head: { mark } }): Plan['strands'] => {
+    const tie = tieOf(mark.crown, family, laid).at;
+    return strands.map((s) => ({ ...s, atMm: s.job === 'closeTop' ? mark.crown : tie }));
+  },
+);
+
 function borderFigures(
   all: readonly PlannedRow[],
   knotCount: number,
-  list: readonly WorklistStep[],
+  list: readonly ToldStep[],
   centresMm: number,
 ): BorderFigures | undefined {
   const along = all.filter((r) => r.kind === 'border');
@@ -133,6 +143,7 @@ export const plan = stage(
     spacing: of(spacing),
     rowScheme: of(rowsTold),
     linesThere: of(thereTold),
+    strands: of(strandsTold),
     rows: of(plannedRows),
     knots: of(knots),
     pieces: of(pieces),

@@ -3,7 +3,7 @@ import type { BaseWork, EditedSections, Lump, Section } from '../base/index.ts';
 import type { AnchorStep, CapFit, OpeningOnHead, SpacingOnForm } from '../cap/index.ts';
 import type { HairOnScalp, HookedPiece } from '../hair/index.ts';
 import type { HairlinePoint, HeadFit, Landmarks, MarkMasks, Point, Standing } from '../head/index.ts';
-import type { WorklistStep } from '../install/index.ts';
+import type { Strand, ToldStep } from '../install/index.ts';
 import type { PlannedKnot, PlannedRow } from '../knots/index.ts';
 import type { Load } from '../load/index.ts';
 import type { LineThere } from '../rows/index.ts';
@@ -92,7 +92,9 @@ export interface Plan {
   /** What the top is hooked with, and every cut as hooked. */
   readonly piece: HookedPiece;
   readonly pieces: readonly HookedPiece[];
-  readonly worklist: readonly WorklistStep[];
+  readonly worklist: readonly ToldStep[];
+  /** Strands with a job of their own, and where each does it. */
+  readonly strands: ReadonlyArray<Strand & { readonly atMm: Point }>;
   readonly supply: Supply;
   readonly load: Load;
   readonly time: TimeEstimate;

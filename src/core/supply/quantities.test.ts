@@ -145,13 +145,15 @@ describe('hours', () => {
 
   it('are the sum of what is done, with the factor by which people differ to either side', () => {
     const steps = [
-      { group: 'cap', minutes: 8 },
-      { group: 'prepare', minutes: 5 },
-      { group: 'knots', minutes: 100 },
-      { group: 'finish', minutes: 12 },
+      { group: 'cap', minutes: 8, waitMinutes: 0 },
+      { group: 'prepare', minutes: 5, waitMinutes: 0 },
+      { group: 'knots', minutes: 100, waitMinutes: 0 },
+      { group: 'finish', minutes: 12, waitMinutes: 25 },
     ] as const;
     const t = estimateTime([30, 6], steps, 20);
     expect(t.totalMinutes).toBe(161);
+    // Waiting is told beside it.
+    expect(t.waitingMinutes).toBe(25);
     expect(t.totalMinutes).toBe(t.baseMinutes + t.capMinutes + t.prepareMinutes + t.knotMinutes + t.finishMinutes);
     expect(t.range[0]).toBeCloseTo(161 / 1.6, 9);
     expect(t.range[1]).toBeCloseTo(161 * 1.6, 9);

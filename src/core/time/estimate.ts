@@ -11,6 +11,8 @@ export interface TimeEstimate {
   /** Looks between, opening and smoothing what is in, separating, trimming the outline. */
   readonly finishMinutes: number;
   readonly totalMinutes: number;
+  /** Waiting that may be spent on something else, beside the total. */
+  readonly waitingMinutes: number;
   readonly range: readonly [low: number, high: number];
   readonly takedownMinutes: number;
   readonly takedownRange: readonly [low: number, high: number];
@@ -22,7 +24,7 @@ export type TimeGroup = 'cap' | 'prepare' | 'knots' | 'finish';
 /** @param minutes of base and work list as they are told, whole; @param takedown at her pace */
 export function estimateTime(
   baseMinutes: readonly number[],
-  steps: ReadonlyArray<{ readonly group: TimeGroup; readonly minutes: number }>,
+  steps: ReadonlyArray<{ readonly group: TimeGroup; readonly minutes: number; readonly waitMinutes: number }>,
   takedown: number,
 ): TimeEstimate {
   const sum = (group: TimeGroup) => steps.reduce((s, x) => s + (x.group === group ? x.minutes : 0), 0);
@@ -36,6 +38,7 @@ export function estimateTime(
     knotMinutes: sum('knots'),
     finishMinutes: sum('finish'),
     totalMinutes,
+    waitingMinutes: steps.reduce((s, x) => s + x.waitMinutes, 0),
     range: likelyAround(totalMinutes),
     takedownMinutes,
     takedownRange: likelyAround(takedownMinutes),

@@ -39,6 +39,16 @@ export const STRIPS = ['none', 'front', 'sides', 'nape', 'around'] as const;
 
 export type Strip = (typeof STRIPS)[number];
 
+export const STRIPS_AT_END = ['stay', 'widen', 'cutDown'] as const;
+
+export const STRIP_AT_END_NAMES = {
+  stay: 'stays as it is',
+  widen: 'freed narrow, widened at the end',
+  cutDown: 'cut to blend at the end',
+} as const;
+
+export type StripAtEnd = (typeof STRIPS_AT_END)[number];
+
 export const PARKINGS = [
   'folded',
   'wrapped',
@@ -74,7 +84,8 @@ export interface BaseSettings {
   readonly tail: TailStyle;
   /** Tips waxed and banded twice, for ends that slide out. */
   readonly tipsWaxed: boolean;
-  readonly leftOut: { readonly where: Strip; readonly fingers: number };
+  /** A strip of own hair; what is done to it once all is in: nothing, freed wider up to its width, or cut to blend. */
+  readonly leftOut: { readonly where: Strip; readonly fingers: number; readonly atEnd: StripAtEnd };
 }
 
 /** Limits of the settings; what a file says beyond them is refused. */

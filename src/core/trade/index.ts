@@ -14,7 +14,9 @@ export {
   type ParkingHow,
   ROD_PLACES,
   type RodPlace,
+  STRIP_AT_END_NAMES,
   STRIPS,
+  STRIPS_AT_END,
   TIE_PLACES,
 } from './bases.ts';
 export {
@@ -129,6 +131,8 @@ export {
   DRESSING_INFO,
   DRESSINGS,
   type Dressing,
+  type DressingInfo,
+  ENDS_OFF_LIMITS_MM,
   FIBRE_DENSITY,
   HOLE_GIVES,
   KNOT_WIDENING,
@@ -136,12 +140,14 @@ export {
   MOST_CUTS,
   OPEN_SHORTENS,
   OPEN_WIDENS,
+  OPENED_INFO,
   OPENED_WHEN,
   type OpenedWhen,
   PIECE_PACKING,
   SECONDS_A_HALF,
   SECONDS_A_SPLIT,
   SECONDS_A_STRAND,
+  SECONDS_ENDS_OFF,
   SPLITS,
   type Split,
   USUAL_SPLIT,
@@ -193,6 +199,14 @@ export {
   type SchoolOption,
   type Schools,
 } from './schools.ts';
+export { STEP_INFO, STEP_KINDS, type StepInfo, type StepKind } from './steps.ts';
+export {
+  MOST_STRANDS,
+  STRAND_COUNT,
+  STRAND_INFO,
+  STRAND_JOBS,
+  type StrandJob,
+} from './strands.ts';
 export { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from './tape.ts';
 export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
 export { lowerFirst, percent, upperFirst } from './words.ts';

@@ -4,11 +4,20 @@ export const SPLITS = [1, 2, 4, 8, 16] as const;
 
 export type Split = (typeof SPLITS)[number];
 
-export const OPENED_WHEN = ['never', 'before', 'after'] as const;
+export const OPENED_WHEN = ['never', 'before', 'after', 'halfBefore', 'afterPackOne'] as const;
 
 export type OpenedWhen = (typeof OPENED_WHEN)[number];
 
-export const DRESSINGS = ['asItIs', 'fingerCurled', 'smoothed', 'set'] as const;
+/** When strands are opened, and the share of it that is done before a piece is hooked. */
+export const OPENED_INFO: Readonly<Record<OpenedWhen, { readonly name: string; readonly before: number }>> = {
+  never: { name: 'never', before: 0 },
+  before: { name: 'before hooking', before: 1 },
+  after: { name: 'after hooking', before: 0 },
+  halfBefore: { name: 'half before, the rest when you like', before: 0.5 },
+  afterPackOne: { name: 'pack one once it is in, look, then the rest', before: 0 },
+};
+
+export const DRESSINGS = ['asItIs', 'fingerCurled', 'smoothed', 'set', 'plaited'] as const;
 
 export type Dressing = (typeof DRESSINGS)[number];
 
@@ -73,7 +82,21 @@ export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
     before: false,
     heat: false,
   },
+  plaited: {
+    name: 'plaited to the ends',
+    why: 'After hooking: each piece plaited by itself, its end dipped, knotted or banded; half a minute to a minute for each.',
+    length: 0.94,
+    width: 0.5,
+    secondsAStrand: 0,
+    secondsAGramMetre: 90,
+    before: false,
+    heat: false,
+  },
 };
+
+/** Cutting the ends off a bundle of pieces before they are hooked, a piece, s; at most so much, mm. */
+export const SECONDS_ENDS_OFF = 2;
+export const ENDS_OFF_LIMITS_MM = [0, 200] as const;
 
 /** Opening all strands all the way widens a piece by this much (guess), and it hangs a little shorter. */
 export const OPEN_WIDENS = 0.8;

@@ -32,6 +32,7 @@ export function drawRows(ctx: CanvasRenderingContext2D, view: Projection, result
   drawPart(ctx, view, result.part.pointsMm, drawing);
   drawing.drawUnderKnots?.(ctx, view, result);
   drawKnots(ctx, view, result, drawing, selected);
+  for (const strand of result.strands) drawStrand(ctx, view, strand.atMm);
   for (const { atMm } of result.rowScheme.lostChanges) {
     const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
     if (dot(atMm, 0, view.toEye) / l > RIM) ring(ctx, screenX(view, atMm), screenY(view, atMm), token('caution'));
@@ -51,6 +52,28 @@ function drawThread(ctx: CanvasRenderingContext2D, path: Path2D, isSelected: boo
   ctx.lineWidth = isSelected ? 1.9 : 1.25;
   ctx.stroke(path);
   ctx.globalAlpha = 1;
+}
+
+/** A strand that does a job of its own: wound once round the place where it does it. */
+function drawStrand(ctx: CanvasRenderingContext2D, view: Projection, atMm: readonly number[]) {
+  const l = Math.sqrt(atMm[0] ** 2 + atMm[1] ** 2 + atMm[2] ** 2);
+  if (dot(atMm, 0, view.toEye) / l <= RIM) return;
+  const [x, y] = [screenX(view, atMm), screenY(view, atMm)];
+  const winding = new Path2D();
+  for (let i = 0; i <= 40; i++) {
+    const turn = (i / 40) * 4 * Math.PI;
+    const r = 5 + 3.5 * (i / 40);
+    if (i === 0) winding.moveTo(x + r * Math.cos(turn), y + r * Math.sin(turn));
+    else winding.lineTo(x + r * Math.cos(turn), y + r * Math.sin(turn));
+  }
+  for (const [style, width] of [
+    [token('under'), 4],
+    [token('yarn'), 2],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.stroke(winding);
+  }
 }
 
 /** A row that is there and that no piece follows. */

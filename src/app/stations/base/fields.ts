@@ -6,7 +6,9 @@ import {
   FOUND_KINDS,
   lowerFirst,
   ROD_PLACES,
+  STRIP_AT_END_NAMES,
   STRIPS,
+  STRIPS_AT_END,
   TIE_PLACES,
 } from '../../../core/trade/index.ts';
 import { type FieldEntry, named } from '../../ui/fields.tsx';
@@ -121,6 +123,16 @@ export const LEFT_OUT: ReadonlyArray<FieldEntry<BaseChoice['leftOut']>> = [
     when: ({ where }) => where !== 'none',
     beside: 'Free a narrow one first and widen it at the end: too much has to be stuffed away again.',
     words: (n) => `Strip of ${n} fingers`,
+  },
+  {
+    key: 'atEnd',
+    kind: 'choice',
+    label: 'Once all is in',
+    wide: true,
+    testId: 'strip-at-end',
+    when: ({ where }) => where !== 'none',
+    options: named(STRIPS_AT_END, (s) => STRIP_AT_END_NAMES[s]),
+    words: (s) => `The strip: ${STRIP_AT_END_NAMES[s]}`,
   },
 ];
 

@@ -11,6 +11,7 @@ import {
   HOOKEDS,
   LOOP_INFO,
   LOOPS,
+  OPENED_INFO,
   OPENED_WHEN,
   SPLITS,
   TEXTURE_INFO,
@@ -173,7 +174,8 @@ export const OPENED: Table<Preparation['opened']> = [
     kind: 'choice',
     label: 'Strands opened',
     testId: 'opened',
-    options: named(OPENED_WHEN, (w) => (w === 'never' ? 'never' : `${w} hooking`)),
+    wide: true,
+    options: named(OPENED_WHEN, (w) => OPENED_INFO[w].name),
   },
   {
     key: 'strands',
@@ -192,6 +194,28 @@ export const CURL: Table<Preparation> = [
     label: 'Its curl',
     wide: true,
     options: named(DRESSINGS, (d) => DRESSING_INFO[d].name),
+    testId: 'dressed',
     beside: ({ dressed }) => DRESSING_INFO[dressed].why,
+  },
+  {
+    key: 'then',
+    kind: 'choice',
+    label: 'and then',
+    wide: true,
+    testId: 'then',
+    // What is done to a piece before it is hooked comes first of all.
+    options: named(
+      DRESSINGS.filter((d) => !DRESSING_INFO[d].before),
+      (d) => (d === 'asItIs' ? 'nothing' : DRESSING_INFO[d].name),
+    ),
+    words: (d) => `Then ${d === 'asItIs' ? 'nothing more' : DRESSING_INFO[d].name}`,
+  },
+  {
+    key: 'endsOffMm',
+    kind: 'number',
+    label: 'Ends cut off before, mm',
+    testId: 'ends-off',
+    beside: 'Thin or frayed ends off a bundle at a time, before it is hooked; what is cut is gone.',
+    words: (mm) => `${mm} mm of the ends off`,
   },
 ];

@@ -3,7 +3,9 @@
 import { Link } from 'react-router';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { duration } from '../../ui/format.ts';
+import { StepNote } from '../../ui/step-note.tsx';
 import { useView } from '../../view/view-store.ts';
+import { StagesBench } from './stages.tsx';
 
 export function OrderTab({ session, result }: BenchProps) {
   const { plan } = session;
@@ -33,12 +35,16 @@ export function OrderTab({ session, result }: BenchProps) {
               ) : (
                 <b className="font-strong">{step.what}</b>
               )}
-              <span className="note block">{step.how}</span>
+              <StepNote step={step} />
             </span>
-            <span className="text-ink2">{duration(step.minutes)}</span>
+            <span className="text-right text-ink2">
+              {duration(step.minutes)}
+              {step.waitMinutes > 0 && <span className="note block">and {duration(step.waitMinutes)} waiting</span>}
+            </span>
           </li>
         ))}
       </ol>
+      <StagesBench session={session} />
     </>
   );
 }

@@ -7,6 +7,7 @@ import type { PlanDocument } from '../../../model/plan.ts';
 import { schemeOf } from '../../../model/to-inputs.ts';
 import { duration } from '../../ui/format.ts';
 import { Sheet, Tick } from '../../ui/sheet.tsx';
+import { StepNote } from '../../ui/step-note.tsx';
 
 export function KnotSheet() {
   return (
@@ -35,9 +36,12 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
               <span className="fig text-lead">{i + 1}</span>
               <span>
                 <b className="font-strong">{step.what}</b>
-                <span className="note block">{step.how}</span>
+                <StepNote step={step} />
               </span>
-              <span>{step.minutes > 0 && duration(step.minutes)}</span>
+              <span>
+                {step.minutes > 0 && duration(step.minutes)}
+                {step.waitMinutes > 0 && `, ${duration(step.waitMinutes)} waiting`}
+              </span>
             </span>
           </Tick>
         ))}

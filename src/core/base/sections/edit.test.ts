@@ -117,7 +117,7 @@ describe('a merge', () => {
   it('is refused for sections that don’t touch, the same one, and own hair in sight', () => {
     expect(refused(eight, { op: 'merge', a: 'b1', b: 'b4' })).toMatch(/don’t touch/);
     expect(refused(eight, { op: 'merge', a: 'b1', b: 'b1' })).toMatch(/two different/);
-    const strip = lay(ground, 'tied', { leftOut: { where: 'front', fingers: 1 } });
+    const strip = lay(ground, 'tied', { leftOut: { where: 'front', fingers: 1, atEnd: 'stay' } });
     expect(refused(strip, { op: 'merge', a: 'f1', b: 'sight1' })).toMatch(/hair in sight/);
   });
 });

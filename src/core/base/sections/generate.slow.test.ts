@@ -58,7 +58,12 @@ describe('every generator', () => {
         fc.double({ min: -50, max: 50, noNaN: true }),
         (scores, choice, where, count, frontMm) => {
           const ground = groundOf(scores, 12);
-          const sized = { ...choice, behind: count, front: count % 6, leftOut: { where, fingers: 0.75 } };
+          const sized = {
+            ...choice,
+            behind: count,
+            front: count % 6,
+            leftOut: { where, fingers: 0.75, atEnd: 'stay' as const },
+          };
           expectTiling(ground, generateSections(ground, sized, partOf(ground, frontMm)));
         },
       ),
@@ -189,7 +194,11 @@ describe('on a hemisphere', () => {
 describe('a strip left out', () => {
   it('is own hair in sight of that width, and everything else is sectioned as before', () => {
     const ground = groundOf(REFERENCE_SCORES, 32);
-    const map = generateSections(ground, choiceOf('tied', { leftOut: { where: 'front', fingers: 1 } }), NO_PART);
+    const map = generateSections(
+      ground,
+      choiceOf('tied', { leftOut: { where: 'front', fingers: 1, atEnd: 'stay' } }),
+      NO_PART,
+    );
     const out = map.sections.findIndex((s) => s.role === 'inSight');
     expect(out).toBeGreaterThanOrEqual(0);
     for (let v = 0; v < map.labels.length; v++) {

@@ -14,8 +14,9 @@ import { stage } from './stage.ts';
 
 export const demands = stage(
   'demands',
-  ({ inputs, of }) => ({ cuts: inputs.cuts, knots: of(knots), pieces: of(pieces) }),
-  ({ cuts, knots: decided, pieces: hooked }) => demandsOf(cuts, decided.knots, hooked),
+  ({ inputs, of }) => ({ cuts: inputs.cuts, knots: of(knots), pieces: of(pieces), strands: inputs.strands }),
+  ({ cuts, knots: decided, pieces: hooked, strands }) =>
+    demandsOf(cuts, [...decided.knots, ...strands.flatMap(({ cut, count }) => new Array(count).fill({ cut }))], hooked),
 );
 
 export const supply = stage(
@@ -63,6 +64,9 @@ const steps = stage(
     pieces: of(pieces),
     rowChoice: inputs.rows,
     outline: inputs.finish.outline,
+    setMinutes: inputs.finish.setMinutes,
+    leftOut: inputs.base.leftOut,
+    strands: inputs.strands,
     hasPart: inputs.part.kind === 'line',
     schools: inputs.schools,
     rows: of(plannedRows),
@@ -103,7 +107,7 @@ export const schedule = stage(
       list: timed,
       time: estimateTime(
         timedBase.map((s) => s.minutes),
-        timed.map((s) => ({ group: GROUP_OF[s.kind], minutes: s.minutes })),
+        timed.map((s) => ({ group: GROUP_OF[s.kind], minutes: s.minutes, waitMinutes: s.waitMinutes })),
         factor * takedown,
       ),
     };

@@ -1,0 +1,86 @@
+/**
+ * The kinds of steps that an install is made of: what to have ready, what goes wrong there, and what can hurt. Common
+ * practice, no source.
+ */
+
+export const STEP_KINDS = [
+  'prepare',
+  'cap',
+  'part',
+  'border',
+  'anchor',
+  'strand',
+  'rows',
+  'check',
+  'cut',
+  'close',
+  'tryOn',
+  'open',
+  'smooth',
+  'set',
+  'tieOff',
+  'leaveOut',
+  'trim',
+  'finish',
+] as const;
+
+export type StepKind = (typeof STEP_KINDS)[number];
+
+export interface StepInfo {
+  readonly tools: readonly string[];
+  /** What goes wrong at such a step. */
+  readonly wrong?: string;
+  /** What can hurt there, in the words of a friend. */
+  readonly caution?: string;
+}
+
+export const STEP_INFO: Readonly<Record<StepKind, StepInfo>> = {
+  prepare: { tools: ['scissors', 'clips'], wrong: 'Too much prepared at once: what is cut can’t be uncut.' },
+  cap: {
+    tools: ['mirror', 'clips'],
+    wrong: 'It sits askew, or a fold under it shows later.',
+    caution: 'If it presses or your head aches, it is too tight: take a larger one.',
+  },
+  part: { tools: ['washable pencil', 'mirror'], wrong: 'The line is drawn on a net that creeps afterwards.' },
+  border: { tools: ['tail comb', 'mirror'], wrong: 'It is pushed back too far, and the front has nothing to hold it.' },
+  anchor: {
+    tools: ['hook', 'bent pins'],
+    wrong: 'Too small a bite: it tears out, or the border creeps.',
+    caution: 'A hold that pulls at every turn of the head is too tight: loosen it now, not tomorrow.',
+  },
+  strand: { tools: ['hook'], wrong: 'It is wound so tight that the root under it is pulled.' },
+  rows: { tools: ['hook', 'clips', 'mirror'] },
+  check: { tools: ['two mirrors'] },
+  cut: {
+    tools: ['scissors with blunt tips', 'mirror'],
+    wrong: 'Cut before it is held, a net runs; cut too far, nothing holds the margin.',
+    caution: 'Blades point away from the scalp, a finger between. Leave it for another day if your hands are tired.',
+  },
+  close: { tools: ['hook'], wrong: 'Drawn too tight it puckers, and the part stands up.' },
+  tryOn: { tools: ['mirror'] },
+  open: {
+    tools: ['fingers', 'a little oil'],
+    wrong: 'All of it opened at once: it frizzes, and there is no way back.',
+  },
+  smooth: {
+    tools: ['drier or rollers', 'serum', 'comb'],
+    wrong: 'Too hot: plain fibre melts at once and stays melted.',
+    caution: 'Heat under a net reaches the scalp first: test on your wrist, keep it moving, stop when it stings.',
+  },
+  set: {
+    tools: ['a smooth scarf'],
+    wrong: 'Untied too soon it springs back.',
+    caution: 'A scarf that leaves a mark is too tight. Damp hair under it has to dry before you sleep on it.',
+  },
+  tieOff: { tools: ['thread or a small band', 'scissors'], wrong: 'Cut before it is tied, the net opens from behind.' },
+  leaveOut: {
+    tools: ['tail comb', 'clips'],
+    wrong: 'Too much freed: what shows has to be stuffed away again.',
+    caution: 'Edges are your finest hair: comb them with fingers first, and don’t slick them back every day.',
+  },
+  trim: {
+    tools: ['sharp scissors', 'two mirrors'],
+    wrong: 'Too much at once: it settles overnight, what is cut is gone.',
+  },
+  finish: { tools: ['fingers', 'wide comb'], wrong: 'Gaps filled before it was shaken out: they close by themselves.' },
+};
