@@ -154,7 +154,7 @@ describe('stages', () => {
     await part('cuts');
     await browser.choose('opened', 'halfBefore');
     await browser.choose('dressed', 'set');
-    await browser.choose('then', 'plaited');
+    await browser.choose('dressed-again', 'plaited');
     await browser.settled();
     await station('demo-swept-coils/rows');
     await part('order');

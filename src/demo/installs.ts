@@ -128,7 +128,7 @@ const INSTALLS: readonly Install[] = [
     from: deepPartStraight,
     plan: (from) => ({
       products: from.products.map((p) => ({ ...p, fibre: 'heatProof', heatC: 160 })),
-      cuts: [{ ...START_CUT, dressed: 'smoothed', then: 'set' }],
+      cuts: [{ ...START_CUT, dressed: 'smoothed', dressedAgain: 'set' }],
       schools: { ...from.schools, smoothing: 'afterOnePack', trim: 'before' },
       finish: { fullness: 'enough', outline: 'layers', reach: '25 cm', setMinutes: 30 },
     }),

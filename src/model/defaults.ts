@@ -43,7 +43,7 @@ export const START_CUT: Preparation = {
   half: false,
   opened: { when: 'never', strands: 1, reach: 0.5 },
   dressed: 'asItIs',
-  then: 'asItIs',
+  dressedAgain: 'asItIs',
   endsOffMm: 0,
 };
 

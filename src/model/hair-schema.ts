@@ -76,7 +76,7 @@ export const cut = object({
     .strict()
     .required(),
   dressed: choice(DRESSINGS, 'What is done to the curl'),
-  then: choice(DRESSINGS, 'What is done to it after that'),
+  dressedAgain: choice(DRESSINGS, 'What is done to it after that'),
   endsOffMm: within(ENDS_OFF_LIMITS_MM, 'What is cut off the ends'),
 })
   .noUnknown()

@@ -121,7 +121,7 @@ describe('nothing that she entered is lost', () => {
     expect(pieces.border).toEqual(full6.pieces.faceEdge);
     expect(places).toEqual([]);
     expect(spacing).toEqual(full6.spacing);
-    expect(cuts).toEqual(full6.cuts.map((c) => ({ ...c, then: 'asItIs', endsOffMm: 0 })));
+    expect(cuts).toEqual(full6.cuts.map((c) => ({ ...c, dressedAgain: 'asItIs', endsOffMm: 0 })));
     expect(base.leftOut).toEqual({ ...full6.base.leftOut, atEnd: 'stay' });
     expect([finish.setMinutes, strands]).toEqual([0, []]);
   });

@@ -205,7 +205,7 @@ function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
     ...plan,
     base: { ...base, leftOut: { ...(base.leftOut as object), atEnd: 'stay' } },
     finish: { ...finish, setMinutes: 0 },
-    cuts: cuts.map((c) => ({ ...c, then: 'asItIs', endsOffMm: 0 })),
+    cuts: cuts.map((c) => ({ ...c, dressedAgain: 'asItIs', endsOffMm: 0 })),
     strands: [],
     rows: { ...rows, off: [], borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
     pieces: { ...pieces, border: pieces.faceEdge },

@@ -101,7 +101,7 @@ export const PLAIN_CUT: Preparation = {
   half: false,
   opened: { when: 'never', strands: 1, reach: 0.5 },
   dressed: 'asItIs',
-  then: 'asItIs',
+  dressedAgain: 'asItIs',
   endsOffMm: 0,
 };
 export const everyZone = (cut: string): PlanInputs['pieces'] =>

@@ -269,7 +269,7 @@ export const STEPS: Readonly<Record<string, Step>> = {
             split: one(r, SPLITS),
             half: r() < 0.3,
             dressed: one(r, DRESSINGS),
-            then: one(r, DRESSINGS),
+            dressedAgain: one(r, DRESSINGS),
             endsOffMm: r() < 0.5 ? 0 : between(r, 0, 90),
             opened: { when: one(r, OPENED_WHEN), strands: r(), reach: r() },
           },

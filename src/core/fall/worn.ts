@@ -55,7 +55,7 @@ export function unopened({ products, cuts }: Hair): Hair {
       ...c,
       opened: openedBefore(c.opened),
       dressed: DRESSING_INFO[c.dressed].before ? c.dressed : ('asItIs' as const),
-      then: 'asItIs' as const,
+      dressedAgain: 'asItIs' as const,
     })),
   };
 }

@@ -110,7 +110,7 @@ const heat: Check = (inputs, { knots }) => {
   const bad = inputs.cuts.find(
     (c) =>
       used.has(c.id) &&
-      (DRESSING_INFO[c.dressed].heat || DRESSING_INFO[c.then].heat) &&
+      (DRESSING_INFO[c.dressed].heat || DRESSING_INFO[c.dressedAgain].heat) &&
       productOf(inputs, c.product).heatC === 0,
   );
   if (!bad) return undefined;

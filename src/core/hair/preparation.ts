@@ -43,7 +43,7 @@ export interface Preparation {
   readonly opened: Opened;
   readonly dressed: Dressing;
   /** What is done to it after that, once it is in. */
-  readonly then: Dressing;
+  readonly dressedAgain: Dressing;
   /** Cut off its ends before it is hooked, mm. */
   readonly endsOffMm: number;
 }
@@ -97,7 +97,7 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   const degree = opened.when === 'never' ? 0 : opened.strands * opened.reach;
   const { before } = OPENED_INFO[opened.when];
   const dress = DRESSING_INFO[cut.dressed];
-  const then = DRESSING_INFO[cut.then];
+  const then = DRESSING_INFO[cut.dressedAgain];
   const opening = SECONDS_A_STRAND * strands * degree;
   const takes = (d: DressingInfo) => strands * d.secondsAStrand + (massG * foldLengthMm * d.secondsAGramMetre) / 1000;
   // One piece in four is three splits for four pieces.
@@ -154,7 +154,7 @@ export function cutInWords(cut: Preparation): string {
       : `opened ${Math.round(100 * cut.opened.strands * cut.opened.reach)} %${isWhole(cut.opened) ? '' : ':'} ${OPENED_INFO[cut.opened.when].name}`,
     cut.endsOffMm > 0 ? `${Math.round(cut.endsOffMm)} mm of the ends off` : '',
     cut.dressed === 'asItIs' ? '' : DRESSING_INFO[cut.dressed].name,
-    cut.then === 'asItIs' ? '' : `then ${DRESSING_INFO[cut.then].name}`,
+    cut.dressedAgain === 'asItIs' ? '' : `then ${DRESSING_INFO[cut.dressedAgain].name}`,
   ].filter(Boolean);
   return parts.length > 0 ? parts.join(', ') : 'whole, as it comes';
 }

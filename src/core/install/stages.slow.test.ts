@@ -59,7 +59,10 @@ describe('opened', () => {
 });
 
 describe('two dressings', () => {
-  const r = of({ ...coil({ dressed: 'smoothed', then: 'set' }), schools: { ...DEFAULT_SCHOOLS, smoothing: 'middle' } });
+  const r = of({
+    ...coil({ dressed: 'smoothed', dressedAgain: 'set' }),
+    schools: { ...DEFAULT_SCHOOLS, smoothing: 'middle' },
+  });
 
   it('one after the other, the second once all is in', () => {
     const first = step(r, /smoothed with serum/);
@@ -80,8 +83,8 @@ describe('two dressings', () => {
   it('heat is asked for either of them', () => {
     const cold = { texture: 'coil' as const, fibre: 'plain' as const, heatC: 0 };
     const codes = (cut: Partial<Preparation>) => of(hairOf(cold, cut)).findings.map((f) => f.code);
-    expect(codes({ then: 'smoothed' })).toContain('hair.noHeat');
-    expect(codes({ then: 'plaited' })).not.toContain('hair.noHeat');
+    expect(codes({ dressedAgain: 'smoothed' })).toContain('hair.noHeat');
+    expect(codes({ dressedAgain: 'plaited' })).not.toContain('hair.noHeat');
   });
 });
 

@@ -91,13 +91,13 @@ export function dressings(g: WorkContext): Array<{ at: 'pack' | 'half' | 'end'; 
             },
           ]
         : []),
-      ...(cut.then === 'asItIs'
+      ...(cut.dressedAgain === 'asItIs'
         ? []
         : [
             {
               at: 'end' as const,
               step: step(
-                cut.then,
+                cut.dressedAgain,
                 piece.secondsThen,
                 cut.dressed === 'asItIs'
                   ? 'Once all of it is in.'

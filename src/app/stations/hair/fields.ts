@@ -198,11 +198,11 @@ export const CURL: Table<Preparation> = [
     beside: ({ dressed }) => DRESSING_INFO[dressed].why,
   },
   {
-    key: 'then',
+    key: 'dressedAgain',
     kind: 'choice',
     label: 'and then',
     wide: true,
-    testId: 'then',
+    testId: 'dressed-again',
     // What is done to a piece before it is hooked comes first of all.
     options: named(
       DRESSINGS.filter((d) => !DRESSING_INFO[d].before),
