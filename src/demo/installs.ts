@@ -166,6 +166,33 @@ const INSTALLS: readonly Install[] = [
       strands: [{ id: 'j1', job: 'closeTop', cut: 'cut-1', count: 6 }],
     }),
   },
+  {
+    id: 'left-over-behind',
+    name: 'What is left over goes behind',
+    from: shoulderCurls,
+    plan: () => ({ fill: { where: 'behind', pieces: 0, cut: 'cut-1' } }),
+  },
+  {
+    id: 'odd-pieces-where-thin',
+    name: 'Twelve worn pieces of another pack where it is thin, three that blend',
+    from: sweptCoils,
+    plan: (from) => ({
+      cap: { ...from.cap, filledOn: 'block', wig: true, blending: 'nape', blendingPieces: 3 },
+      products: [
+        ...from.products,
+        {
+          ...from.products[0],
+          id: 'hair-2',
+          name: 'Fennick coil, of last year',
+          condition: 'worn',
+          timesWorn: 2,
+          packsAtHand: 1,
+        },
+      ],
+      cuts: [{ ...START_CUT }, { ...START_CUT, id: 'cut-9', name: 'Odd ones', product: 'hair-2' }],
+      fill: { where: 'thin', pieces: 12, cut: 'cut-9' },
+    }),
+  },
 ];
 
 export const installPlans: readonly PlanDocument[] = INSTALLS.map(

@@ -23,7 +23,7 @@ export const rows = list(
     locked: yesNo,
     pulled: yesNo,
     second: yesNo,
-    pass: oneOf(SECOND_PASSES),
+    pass: oneOf([...SECOND_PASSES, 'fill']),
   }),
 );
 

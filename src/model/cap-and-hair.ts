@@ -143,7 +143,9 @@ function withCuts(plan: PlanDocument, cuts: readonly Preparation[]): PlanDocumen
     const { cut, ...others } = p;
     return cut === undefined || ids.has(cut) ? p : others;
   });
-  return { ...plan, cuts, pieces, knotWishes, places };
+  const strands = plan.strands.map((s) => (ids.has(s.cut) ? s : { ...s, cut: first }));
+  const fill = ids.has(plan.fill.cut) ? plan.fill : { ...plan.fill, cut: first };
+  return { ...plan, cuts, pieces, knotWishes, places, strands, fill };
 }
 
 function freeId(stem: string, taken: readonly { readonly id: string }[]): string {

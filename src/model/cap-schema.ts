@@ -42,6 +42,8 @@ export const cap = object({
   wigHolds: array(choice(WIG_HOLDS, 'What holds the wig')).required().max(4),
   topKept: boolean().strict().required(),
   blending: choice(BLENDINGS, 'Blending pieces'),
+  /** So many of that line; 0: all of it. */
+  blendingPieces: within(C.blendingPieces, 'How many pieces blend', true),
 })
   .noUnknown()
   .strict()

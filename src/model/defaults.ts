@@ -104,6 +104,7 @@ export function newPlan(id: string, name: string): PlanDocument {
     schools: DEFAULT_SCHOOLS,
     places: [],
     strands: [],
+    fill: { where: 'none', pieces: 0, cut: START_CUT.id },
     finish: { fullness: 'enough', outline: 'none', reach: '15 cm', setMinutes: 0 },
     enough: 0.5,
     guesses: {},

@@ -6,6 +6,8 @@ import {
   DRESSINGS,
   ENDS_OFF_LIMITS_MM,
   FIBRES,
+  FILL_LIMITS,
+  FILL_WHERES,
   HOOKEDS,
   LOOPS,
   MIX_EVERY,
@@ -109,3 +111,13 @@ export const strand = object({
 })
   .noUnknown()
   .strict();
+
+/** What becomes of pieces that are left over. */
+export const fill = object({
+  where: choice(FILL_WHERES, 'Where what is left over goes'),
+  pieces: within(FILL_LIMITS, 'How many are filled in', true),
+  cut: recordId('The cut that is filled in'),
+})
+  .noUnknown()
+  .strict()
+  .required();

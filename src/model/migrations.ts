@@ -193,20 +193,24 @@ function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
 
 /**
  * 6 → 7: a row along the border, hooked with what the face edge takes; schools by place; rows switched off; a second dressing,
- * ends cut off, hair tied down, a leave-out widened or cut, strands with a job. None was there.
+ * ends cut off, hair tied down, a leave-out widened or cut, strands with a
+ * job, left-over pieces filled in, so many blending pieces. None was there; all of a line blended.
  */
 function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
   const rows = plan.rows as Record<string, unknown>;
   const pieces = plan.pieces as Record<string, unknown>;
   const finish = plan.finish as Record<string, unknown>;
   const base = plan.base as Record<string, unknown>;
-  const cuts = plan.cuts as object[];
+  const cuts = plan.cuts as Array<{ readonly id: string }>;
+  const cap = plan.cap as Record<string, unknown>;
   return {
     ...plan,
     base: { ...base, leftOut: { ...(base.leftOut as object), atEnd: 'stay' } },
     finish: { ...finish, setMinutes: 0 },
     cuts: cuts.map((c) => ({ ...c, dressedAgain: 'asItIs', endsOffMm: 0 })),
+    cap: { ...cap, blendingPieces: 0 },
     strands: [],
+    fill: { where: 'none', pieces: 0, cut: cuts[0]?.id },
     rows: { ...rows, off: [], borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
     pieces: { ...pieces, border: pieces.faceEdge },
     places: [],

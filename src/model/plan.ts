@@ -36,7 +36,7 @@ import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
 import { amount, choice, hasOwnIds, lengthText, text } from './checks.ts';
 import { type Fingers, fingerOf } from './fingers.ts';
-import { cut, productSchema, strand, zonePiece } from './hair-schema.ts';
+import { cut, fill, productSchema, strand, zonePiece } from './hair-schema.ts';
 import {
   hairOfPlace,
   linePart,
@@ -239,6 +239,9 @@ export const planSchema = object({
       const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
       return (strands ?? []).every((s) => ids.includes(s?.cut));
     }),
+  fill: fill.test('cut', 'What is filled in is of a cut that is not in the plan.', (value, context) =>
+    idsIn((context.parent as { cuts?: unknown }).cuts).includes((value as { cut?: unknown } | undefined)?.cut),
+  ),
   finish,
   enough,
   guesses,

@@ -1,5 +1,5 @@
-/** What she can do to strands that do a job of their own. */
-import { lowerFirst, STRAND_INFO, type StrandJob } from '../core/trade/index.ts';
+/** What she can do to strands that do a job of their own, and to pieces that are left over. */
+import { FILL_INFO, lowerFirst, STRAND_INFO, type StrandJob } from '../core/trade/index.ts';
 import { freshId } from './ids.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
@@ -32,4 +32,15 @@ export function dropStrand(plan: PlanDocument, id: string): PlanChange {
     words: gone ? `None that ${STRAND_INFO[gone.job].name}` : 'A strand taken out',
     plan: { ...plan, strands: plan.strands.filter((s) => s.id !== id) },
   };
+}
+
+export function setFill(plan: PlanDocument, change: Partial<PlanDocument['fill']>): PlanChange {
+  const fill = { ...plan.fill, ...change };
+  const cut = plan.cuts.find((c) => c.id === fill.cut)?.name ?? '';
+  const many = fill.pieces === 0 ? 'as many as there are' : `${fill.pieces} pieces`;
+  const words =
+    fill.where === 'none'
+      ? 'What is left over is kept'
+      : `What is left over ${FILL_INFO[fill.where].name}: ${many}, ${lowerFirst(cut)}`;
+  return { words, plan: { ...plan, fill } };
 }

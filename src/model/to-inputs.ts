@@ -37,6 +37,7 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
     schools: plan.schools,
     places: plan.places,
     strands: plan.strands,
+    fill: plan.fill,
     finish: {
       fullness: plan.finish.fullness,
       outline: plan.finish.outline,

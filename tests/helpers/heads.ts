@@ -141,6 +141,7 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     schools: DEFAULT_SCHOOLS,
     places: [],
     strands: [],
+    fill: { where: 'none', pieces: 0, cut: PLAIN_CUT.id },
     finish: PLAIN_FINISH,
     guesses: PLAIN_GUESSES,
     reserveShare: 0.15,

@@ -5,7 +5,7 @@ import type { HookedPiece, Preparation } from '../hair/index.ts';
 import type { KnotDecision } from '../knots/index.ts';
 import type { RowChoice, RowKind } from '../rows/index.ts';
 import type { TimeGroup } from '../time/index.ts';
-import type { Cap, KnotZone, Outline, Schools, SecondPass, StepInfo, StepKind, StrandJob } from '../trade/index.ts';
+import type { Cap, KnotZone, Outline, Pass, Schools, StepInfo, StepKind, StrandJob } from '../trade/index.ts';
 
 export interface WorklistStep {
   readonly kind: StepKind;
@@ -34,7 +34,7 @@ export interface WorkRow {
   readonly label: string;
   readonly kind: RowKind;
   readonly second: boolean;
-  readonly pass: SecondPass;
+  readonly pass: Pass;
   /** Laid once the net is open. */
   readonly opened: boolean;
   readonly firstKnot: number;

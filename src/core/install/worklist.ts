@@ -87,7 +87,7 @@ function stepsBetween(g: WorkContext): Between {
   if (cutting) at(openedFrom(g), cutting);
   if (cutting && g.opening.piecesToClose > 0) at(total, closing(g));
   if (g.cap.wig && g.cap.topKept && g.cap.filledOn === 'block') at(stripStart(g), tryOn);
-  for (const pass of ['windows', 'thin'] as const) {
+  for (const pass of ['windows', 'thin', 'fill'] as const) {
     const second = g.rows.find((r) => r.second && r.pass === pass);
     if (second) at(second.firstKnot, secondLook(pass));
   }
@@ -100,14 +100,26 @@ function goesBackAt(g: WorkContext): number | undefined {
   return g.rows.find((r) => r.kind === 'border' && !r.opened && r.knotCount > 0)?.firstKnot;
 }
 
-function secondLook(pass: WorkRow['pass']): WorklistStep {
-  return {
-    kind: 'check',
-    what: pass === 'windows' ? 'Look at the windows' : 'Find the thin places',
+const LOOK_BEFORE: Readonly<Record<Exclude<WorkRow['pass'], 'none'>, Pick<WorklistStep, 'what' | 'how'>>> = {
+  windows: {
+    what: 'Look at the windows',
     how: 'Shake it out, part it with a finger, look from both sides. Fill only what you see; the list says where it is widest.',
-    minutes: 3,
-  };
-}
+  },
+  thin: {
+    what: 'Find the thin places',
+    how: 'Shake it out, part it with a finger, look from both sides. Fill only what you see; the list says where it is widest.',
+  },
+  fill: {
+    what: 'Lay out what is left over',
+    how: 'Count it, sound pieces first, worn and odd ones for where they are least seen. Stop when it is enough: what is kept fills a gap next week.',
+  },
+};
+
+const secondLook = (pass: Exclude<WorkRow['pass'], 'none'>): WorklistStep => ({
+  kind: 'check',
+  ...LOOK_BEFORE[pass],
+  minutes: 3,
+});
 
 /** Rows that follow each other in one part of the head, of one pass and kind, with nothing to be done between. */
 function rowGroups(g: WorkContext, between: Between): Array<readonly [from: number, to: number, words: string]> {

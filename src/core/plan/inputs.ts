@@ -9,6 +9,7 @@ import type { RowChoice } from '../rows/index.ts';
 import type {
   Cap,
   FallGuesses,
+  Fill,
   Pace,
   PieceZone,
   Requirement,
@@ -61,6 +62,8 @@ export interface PlanInputs extends HeadInputs {
   readonly finish: Finish;
   /** Pieces that do a job of their own. */
   readonly strands: readonly Strand[];
+  /** What becomes of pieces that are left over. */
+  readonly fill: Fill;
   readonly guesses: FallGuesses;
   /** Pieces to keep for gaps that show after separating, as a share of the knots. */
   readonly reserveShare: number;

@@ -1,3 +1,3 @@
 /** Pieces, packs, price, and what is left over. */
 export { demandsOf } from './demands.ts';
-export { COUNT_SPREAD, planSupply, type Supply } from './packs.ts';
+export { COUNT_SPREAD, leftFor, planSupply, type Supply } from './packs.ts';

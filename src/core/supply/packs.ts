@@ -195,3 +195,35 @@ function halvesFor(
       .reduce((sum, d) => sum + (d.knots + reserveOf(d.knots, reserveShare)) / perRaw(d.piece), 0) + 1e-9,
   );
 }
+
+/**
+ * Hooked pieces of a cut that can be had without another pack: what is left over once all that is hooked, with the reserve of
+ * it and of these; of hair that is hooked nowhere else, what is at hand.
+ */
+export function leftFor(
+  cut: string,
+  products: readonly Product[],
+  demands: readonly Demand[],
+  pieces: ReadonlyMap<string, HookedPiece>,
+  reserveShare: number,
+): number {
+  const piece = pieces.get(cut);
+  const product = products.find((p) => p.id === piece?.product);
+  if (!piece || !product) return 0;
+  const packs = (more: number) => {
+    const own = demands.find((d) => d.piece.cut === cut);
+    const others = demands.filter((d) => d !== own);
+    const knots = (own?.knots ?? 0) + more;
+    const all = knots > 0 ? [...others, { piece, knots, halves: own?.halves ?? false }] : others;
+    return planSupply(products, all, reserveShare).lines.find((l) => l.product === product.id)?.packs ?? 0;
+  };
+  const held = Math.max(packs(0), product.packsAtHand);
+  let least = 0;
+  let most = Math.ceil((held + 1) * piece.perPack);
+  while (most - least > 1) {
+    const middle = (least + most) >> 1;
+    if (packs(middle) <= held) least = middle;
+    else most = middle;
+  }
+  return least;
+}

@@ -58,6 +58,8 @@ export interface Cap {
   readonly topKept: boolean;
   /** Pieces hooked into own hair, which stay behind when it comes off. */
   readonly blending: Blending;
+  /** So many of that line; 0: all of it. */
+  readonly blendingPieces: number;
 }
 
 export const CAP_LIMITS = {
@@ -68,6 +70,7 @@ export const CAP_LIMITS = {
   stretch: [1.02, 2.5],
   holePitchMm: [1, 12],
   timesWorn: [0, 500],
+  blendingPieces: [0, 60],
   blockGirthMm: [440, 640],
   blockDepthMm: [260, 460],
 } as const;
@@ -95,6 +98,7 @@ export const DEFAULT_CAP: Cap = {
   wigHolds: ['combs'],
   topKept: true,
   blending: 'none',
+  blendingPieces: 0,
 };
 
 export interface Named {

@@ -15,6 +15,33 @@ export const SECOND_PASSES = ['none', 'windows', 'thin'] as const;
 
 export type SecondPass = (typeof SECOND_PASSES)[number];
 
+/** Passes that a knot may belong to: the second ones, and what is filled in at the end. */
+export type Pass = SecondPass | 'fill';
+
+/** Where what is left over goes. */
+export const FILL_WHERES = ['none', 'thin', 'behind'] as const;
+
+export type FillWhere = (typeof FILL_WHERES)[number];
+
+export interface Fill {
+  readonly where: FillWhere;
+  /** So many, or as many as are left over: 0. */
+  readonly pieces: number;
+  /** The cut that they are of. */
+  readonly cut: string;
+}
+
+export const FILL_LIMITS = [0, 200] as const;
+
+export const FILL_INFO: Readonly<Record<FillWhere, { readonly name: string; readonly reason: string }>> = {
+  none: { name: 'is kept', reason: 'For gaps that show later, and for the next time.' },
+  thin: { name: 'goes where it is thin', reason: 'One at a time where the gaps are widest, all over.' },
+  behind: {
+    name: 'goes behind',
+    reason: 'Where rows above fall over it: the place for worn and odd pieces, which are least seen there.',
+  },
+};
+
 export const FRINGES = ['none', 'short', 'cutAfter'] as const;
 
 export type FringeKind = (typeof FRINGES)[number];

@@ -39,6 +39,15 @@ export const WIG: Table = [
     words: () => 'Blending pieces changed',
   },
   {
+    key: 'blendingPieces',
+    kind: 'number',
+    label: 'so many of them',
+    testId: 'blending-pieces',
+    when: ({ blending }) => blending !== 'none',
+    beside: '0: all of that line. They stay in own hair when it comes off.',
+    words: (n) => (n === 0 ? 'All of the line blends' : `${n} blending pieces`),
+  },
+  {
     key: 'topKept',
     kind: 'choice',
     label: 'Last strip round the opening',

@@ -44,7 +44,7 @@ export function OrderTab({ session, result }: BenchProps) {
           </li>
         ))}
       </ol>
-      <StagesBench session={session} />
+      <StagesBench session={session} result={result} />
     </>
   );
 }

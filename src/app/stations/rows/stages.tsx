@@ -1,12 +1,21 @@
 /** What comes beside rows in the order of work: strands with a job, hair tied down to set. */
-import { STRAND_INFO, STRAND_JOBS, type StrandJob, upperFirst } from '../../../core/trade/index.ts';
+import {
+  FILL_INFO,
+  FILL_WHERES,
+  STRAND_INFO,
+  STRAND_JOBS,
+  type StrandJob,
+  upperFirst,
+} from '../../../core/trade/index.ts';
 import { setFinish } from '../../../model/finish.ts';
-import { addStrand, dropStrand, setStrand } from '../../../model/strands.ts';
-import type { PlanSession } from '../../session/plan-session.ts';
+import { addStrand, dropStrand, setFill, setStrand } from '../../../model/strands.ts';
+import type { BenchProps } from '../../ui/bench-props.ts';
+import { Choice } from '../../ui/choice.tsx';
 import { NumberField, SelectField } from '../../ui/field.tsx';
 
-export function StagesBench({ session }: { readonly session: PlanSession }) {
+export function StagesBench({ session, result }: Required<BenchProps>) {
   const { plan } = session;
+  const filled = result?.knots.filter((k) => result.rows[k.row].pass === 'fill').length ?? 0;
   return (
     <section className="mt-6" aria-label="Beside the rows">
       <h2>Beside the rows</h2>
@@ -17,6 +26,32 @@ export function StagesBench({ session }: { readonly session: PlanSession }) {
         beside="Hands are free meanwhile: it is told apart from the hours. What is opened, dressed, plaited or cut off is said of a cut, in Hair; what becomes of a leave-out in Base."
         onCommit={(setMinutes) => session.apply(setFinish(plan, { setMinutes }))}
       />
+      <h3 className="mt-4 text-title">What is left over</h3>
+      <Choice
+        label="What is left over"
+        value={plan.fill.where}
+        options={FILL_WHERES.map((value) => ({ value, ...FILL_INFO[value] }))}
+        onChange={(where) => session.apply(setFill(plan, { where }))}
+      />
+      {plan.fill.where !== 'none' && (
+        <>
+          <NumberField
+            label="So many"
+            testId="fill-pieces"
+            value={plan.fill.pieces}
+            beside={`0: as many as there are without another pack. ${filled === 0 ? 'No place has room for one, or none is left.' : `${filled} go in, in a pass of their own.`}`}
+            onCommit={(pieces) => session.apply(setFill(plan, { pieces }))}
+          />
+          <SelectField
+            label="Of"
+            wide
+            testId="fill-cut"
+            value={plan.fill.cut}
+            options={plan.cuts.map((c) => [c.id, c.name] as const)}
+            onChange={(cut) => session.apply(setFill(plan, { cut }))}
+          />
+        </>
+      )}
       <h3 className="mt-4 text-title">Strands with a job</h3>
       <SelectField
         label="One that"

@@ -34,7 +34,13 @@ export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean
   const along = worked.filter(isBorder);
   const goesFirst = along.filter((w) => !w.opened);
   // What of it lies in the opening waits for the net to be open, like every other knot there.
-  order.splice(border === 'last' ? order.length : placeFor(border, order, countIn), 0, ...goesFirst);
+  // What is left over is filled in after everything else.
+  const filled = order.findIndex(({ row }) => passOf[row] === 'fill');
+  order.splice(
+    border === 'last' ? (filled < 0 ? order.length : filled) : placeFor(border, order, countIn),
+    0,
+    ...goesFirst,
+  );
   order.push(...along.filter((w) => w.opened));
   const at = new Map(order.map(({ row, opened }, i) => [2 * row + (opened ? 1 : 0), i]));
   return {

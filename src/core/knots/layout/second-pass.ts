@@ -5,7 +5,7 @@
 
 import { footOn, type PlaceMm, type SurfaceMesh } from '../../geometry/index.ts';
 import type { Row } from '../../rows/index.ts';
-import type { SecondPass } from '../../trade/index.ts';
+import type { Pass, SecondPass } from '../../trade/index.ts';
 import type { LaidKnot } from './measure.ts';
 
 export interface Passes {
@@ -13,7 +13,7 @@ export interface Passes {
   /** Row of the first pass that a row of the second belongs to; -1 for one of the first. */
   readonly secondOf: readonly number[];
   /** Of a row of the second pass: which kind of pass it is. */
-  readonly passOf: readonly SecondPass[];
+  readonly passOf: readonly Pass[];
   readonly knots: readonly LaidKnot[];
 }
 
@@ -44,7 +44,7 @@ export function inPasses(rows: readonly Row[], knots: readonly LaidKnot[], groun
   const later = (['windows', 'thin'] as const).flatMap((pass) =>
     rows.flatMap((_, row) => (all.some((a) => a.pass === pass && a.k.row === row) ? [{ row, pass }] : [])),
   );
-  const indexOf = (row: number, of: SecondPass) => rows.length + later.findIndex((l) => l.row === row && l.pass === of);
+  const indexOf = (row: number, of: Pass) => rows.length + later.findIndex((l) => l.row === row && l.pass === of);
   return {
     rows: [...rows, ...later.map(({ row }) => rows[row])],
     secondOf: [...first.secondOf, ...later.map(({ row }) => row)],

@@ -25,7 +25,15 @@ import { layOverrides, type Override, type OverridesLaid } from './overrides.ts'
 import type { PlannedKnot, PlannedRow } from './planned.ts';
 import { type Laid, normalAt } from './planned-rows.ts';
 import { type SchoolSite, type SchoolsHere, type SchoolsTold, schoolsByPlace } from './schools-here.ts';
-import { exposure, type RowAtWork, type SituationContext, type SituationTold, situationOf } from './situation.ts';
+import {
+  exposure,
+  isBlending,
+  isOutermost,
+  type RowAtWork,
+  type SituationContext,
+  type SituationTold,
+  situationOf,
+} from './situation.ts';
 import { isLeftOfPart, type WhereContext, whereContext, whereOf } from './where.ts';
 import { zoneOf } from './zone.ts';
 
@@ -37,6 +45,8 @@ export interface DecisionTold extends SituationTold, Hair {
   readonly pace: Pace;
   readonly ownHair: Pick<OwnHair, 'strand'>;
   readonly schools: SchoolsTold;
+  /** What is filled in at the end is of this cut. */
+  readonly fillCut: string;
 }
 
 export interface DecisionContext {
@@ -77,6 +87,8 @@ interface Table {
   /** Packs of each product that are hooked already, a share of one included. */
   readonly packsUsed: Map<string, number>;
   schoolsAt(site: SchoolSite): SchoolsHere;
+  /** Knots that blend, where she says how many; all of the line else. */
+  readonly blends: ReadonlySet<LaidKnot> | undefined;
 }
 
 export function decideKnots(
@@ -150,7 +162,26 @@ function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, plann
     usedInZone: new Map(),
     packsUsed: new Map(),
     schoolsAt: schoolsByPlace(told.schools, context.schoolMasks),
+    blends: blendingOf(told, context, laid, where),
   };
+}
+
+/** So many of the line that blends, as far apart as can be; undefined where all of it does. */
+function blendingOf(
+  { cap }: DecisionTold,
+  { head: { scalp }, spacing }: DecisionContext,
+  laid: Laid,
+  where: WhereContext,
+): Set<LaidKnot> | undefined {
+  const count = cap.blendingPieces;
+  if (count === 0 || cap.blending === 'none') return undefined;
+  const line = laid.knots.filter(
+    (k) =>
+      isHooked(k) && isBlending(cap, zoneOf(k, laid.rows[k.row].besidePart, where), isOutermost({ scalp, spacing }, k)),
+  );
+  const along = [...line].sort((a, b) => b.xMm - a.xMm);
+  if (along.length <= count) return new Set(along);
+  return new Set(Array.from({ length: count }, (_, i) => along[Math.floor(((i + 0.5) * along.length) / count)]));
 }
 
 function nextOf<K>(used: Map<K, number>, key: K): number {
@@ -179,7 +210,8 @@ function pieceFor(table: Table, at: RowAtWork, i: number) {
   const hers = overrides.of(at.from + i);
   const wanted = hers.cut !== undefined && hooked.has(hers.cut) ? hers.cut : undefined;
   const said = here.cut !== undefined && hooked.has(here.cut) ? here.cut : undefined;
-  const cut = wanted ?? said ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
+  const filled = at.planned.pass === 'fill' && hooked.has(told.fillCut) ? told.fillCut : undefined;
+  const cut = wanted ?? filled ?? said ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
   return { ...place, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
 }
 
@@ -190,7 +222,15 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
   const { exposed, zone, here, pieceZone, hers, cut, piece } = pieceFor(table, at, i);
   const product = table.products.get(piece.product) as Product;
   const under = context.under[at.from + i];
-  const situation = situationOf(told, table.situation, at, i, { exposed, zone, piece, product, under, here });
+  const situation = situationOf(told, table.situation, at, i, {
+    exposed,
+    zone,
+    piece,
+    product,
+    under,
+    here,
+    mayBlend: !table.blends || table.blends.has(k),
+  });
   const onLump = context.isLump(under) && situation.capped;
   const decision = decideKnot(situation, onLump ? { through: 'net', ...hers.wish } : hers.wish);
   const fall = fallAt(table, k);

@@ -1,7 +1,7 @@
 /** Rows with their names and the knots that are theirs; knots taken out by hand are no longer counted. */
 import type { SurfaceCurve, SurfaceMesh } from '../../geometry/index.ts';
 import type { Row } from '../../rows/index.ts';
-import type { SecondPass } from '../../trade/index.ts';
+import type { Pass } from '../../trade/index.ts';
 import { isHooked, type LaidKnot } from '../layout/measure.ts';
 import type { Vector } from './direction.ts';
 import { isNamed, type NamedRow, nameRows } from './identity.ts';
@@ -15,7 +15,7 @@ export interface Laid {
   /** Its knots wait for the net to be opened. */
   readonly isOpened: readonly boolean[];
   /** Of a row of the second pass: which kind of pass it is. */
-  readonly passOf: readonly SecondPass[];
+  readonly passOf: readonly Pass[];
   /** Quarter of the lowest row that is laid: rows are named from it. */
   readonly deepest: number;
   /** Row by row; those taken out by hand are still in it. */
@@ -43,7 +43,7 @@ export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Arra
     labels.push(of >= 0 ? labels[of] : isNamed(row.kind) ? row.kind : String(++worked));
     const planned: PlannedRow = {
       ...name,
-      id: of < 0 ? name.id : `${name.id}${isOpened ? 'c' : 'w'}`,
+      id: of < 0 ? name.id : `${name.id}${isOpened ? 'c' : suffix(laid, index)}`,
       label: of < 0 ? labels[index] : `${labels[of]}, ${isOpened ? 'in the opening' : PASS_WORDS[laid.passOf[index]]}`,
       kind: row.kind,
       locked: row.locked === true,
@@ -64,8 +64,20 @@ export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Arra
   });
 }
 
+/** Windows and thin places over one row are told apart. */
+function suffix({ secondOf, passOf }: Laid, row: number): string {
+  if (passOf[row] === 'fill') return 'f';
+  const hasWindows = secondOf.some((of, i) => i !== row && of === secondOf[row] && passOf[i] === 'windows');
+  return passOf[row] === 'thin' && hasWindows ? 't' : 'w';
+}
+
 /** What a row of the second pass is called. */
-const PASS_WORDS: Readonly<Record<SecondPass, string>> = { none: '', windows: 'windows', thin: 'thin places' };
+const PASS_WORDS: Readonly<Record<Pass, string>> = {
+  none: '',
+  windows: 'windows',
+  thin: 'thin places',
+  fill: 'filled',
+};
 
 function normalsAlong(mesh: SurfaceMesh, curve: SurfaceCurve, turned: boolean): Float32Array {
   const out = new Float32Array(3 * curve.pointCount);

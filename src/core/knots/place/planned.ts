@@ -1,7 +1,7 @@
 /** Rows and knots as they are planned: plain values that cross to the screen, a file or the command line unchanged. */
 import type { AnchorPlace } from '../../cap/index.ts';
 import type { RowKind } from '../../rows/index.ts';
-import type { KnotZone, PieceZone, Schools, SecondPass } from '../../trade/index.ts';
+import type { KnotZone, Pass, PieceZone, Schools } from '../../trade/index.ts';
 import type { KnotDecision } from '../rules/situation.ts';
 import type { Vector } from './direction.ts';
 import type { Where } from './where.ts';
@@ -17,7 +17,7 @@ export interface PlannedRow {
   /** Laid in the second pass, over a row of the first. */
   readonly second: boolean;
   /** Which kind of second pass; 'none' in the first. */
-  readonly pass: SecondPass;
+  readonly pass: Pass;
   /** Laid once the net is open. */
   readonly opened: boolean;
   readonly lengthMm: number;

@@ -50,6 +50,8 @@ export interface KnotHere {
   readonly piece: HookedPiece;
   readonly product: Product;
   readonly here: SchoolsHere;
+  /** Of the line that blends so many pieces do. */
+  readonly mayBlend: boolean;
   /** Vertex of her own head under it. */
   readonly under: number;
 }
@@ -65,6 +67,10 @@ const OPEN_IN_FRONT = 0.7;
 /** Wider than this a twist opens when it is hooked into, mm (guess). */
 const WIDE_TWIST_MM = 9;
 
+/** In the outermost line. */
+export const isOutermost = ({ scalp, spacing }: Pick<SituationContext, 'scalp' | 'spacing'>, k: LaidKnot) =>
+  scalp.fromHairline[k.vertex] < PERIMETER * spacing.gapMm;
+
 export function situationOf(
   told: SituationTold,
   context: SituationContext,
@@ -72,11 +78,9 @@ export function situationOf(
   i: number,
   here: KnotHere,
 ): KnotSituation {
-  const { scalp, spacing } = context;
   const { product, piece } = here;
   const k = inRow[i];
-  const fromHairline = scalp.fromHairline[k.vertex];
-  const perimeter = fromHairline < PERIMETER * spacing.gapMm;
+  const perimeter = isOutermost(context, k);
   return {
     texture: product.texture,
     canOneLeg: piece.canOneLeg,
@@ -89,7 +93,7 @@ export function situationOf(
     onBlock: told.cap.dome !== 'none' && told.cap.filledOn === 'block',
     on: hookedOn(told, context.base, row, here.under),
     netHere: context.fromOpening ? netAt(context.opening, context.fromOpening[k.vertex]) : 'net',
-    blending: isBlending(told.cap, here.zone, perimeter),
+    blending: here.mayBlend && isBlending(told.cap, here.zone, perimeter),
     exposed: here.exposed,
     secondRow: row.quarter > 0 && row.quarter <= 4,
     perimeter,
@@ -160,7 +164,8 @@ const BLENDING_ZONES: Readonly<Record<Cap['blending'], KnotZone | undefined>> = 
   nape: 'nape',
 };
 
-function isBlending(cap: Cap, zone: KnotZone, perimeter: boolean): boolean {
+/** Whether a knot lies in the line whose pieces may stay in own hair. */
+export function isBlending(cap: Cap, zone: KnotZone, perimeter: boolean): boolean {
   if (!cap.wig || cap.dome === 'none' || !perimeter) return false;
   return BLENDING_ZONES[cap.blending] === zone;
 }

@@ -1,0 +1,263 @@
+/** Knots laid along the rows in bricks, in passes, along the border, filled and changed by hand: where they lie. */
+import { combPoints, netAt, waitsForOpening } from '../../cap/index.ts';
+import { seenInMirror } from '../../geometry/index.ts';
+import { type Head, paintPlace } from '../../head/index.ts';
+import {
+  changeByHand,
+  exposure,
+  holdsCap,
+  inOrderOfWork,
+  inPasses,
+  isLeftOfPart,
+  type LaidKnot,
+  layKnots,
+  type Passes,
+  type PassGround,
+  schoolsByPlace,
+  whereContext,
+  withBorder,
+  withFill,
+  zoneOf,
+} from '../../knots/index.ts';
+import { borderRows, fringeMask, type Row, type RowSpacing } from '../../rows/index.ts';
+import { type BorderWhen, MOST_KNOTS, type Scheme } from '../../trade/index.ts';
+import type { PlanInputs } from '../inputs.ts';
+import { opening } from './cap.ts';
+import { head, rowsHead, side } from './head.ts';
+import { rowsPart } from './part.ts';
+import { counted, faceEdge, fromClosed, hand, rows, spacingFactor } from './rows.ts';
+import { borderSpacing, spacing } from './spacing.ts';
+import { type FromPlan, stage } from './stage.ts';
+
+/** Knots in bricks, before anything is changed by hand. */
+const bricks = stage(
+  'bricks',
+  ({ of }) => ({
+    mesh: of(rowsHead).mesh,
+    // The result itself: what lies inside it would be compared number by number.
+    rows: of(rows),
+    spacingFactor: of(spacingFactor),
+    faceEdge: of(faceEdge),
+    counted: of(counted),
+  }),
+  ({ mesh, rows: { rows: laid }, spacingFactor: factor, faceEdge: edge, counted: { plain, spacing } }) => {
+    const layout =
+      plain?.plan.rows === laid
+        ? plain.layout
+        : layKnots(mesh, laid, { spacingFactor: factor, faceEdge: edge }, spacing);
+    if (layout.knots.length > MOST_KNOTS)
+      throw new RangeError(
+        `it would take ${layout.knots.length} knots, and nobody hooks more than ${MOST_KNOTS}: set wider gaps.`,
+      );
+    return layout;
+  },
+);
+
+/** The row along the border, on the head that rows are worked out on; it leaves room for the part and for a fringe of short pieces. */
+const border = stage(
+  'border',
+  ({ inputs, of }) => {
+    const { borderRow, fringe } = inputs.rows;
+    if (borderRow.where === 'none') return {};
+    return {
+      told: { where: borderRow.where, fringe, hasPart: inputs.part.kind === 'line', fingerMm: inputs.fingerMm },
+      head: of(rowsHead),
+      fromPart: of(rowsPart).fromPart,
+      borderMm: of(borderSpacing),
+      spacing: { ...of(spacing).mm, partMm: of(spacing).centresMm.part },
+      fromClosed: of(fromClosed),
+    };
+  },
+  ({ told, head: rowed, fromPart, borderMm, spacing: mm, fromClosed: away }) => {
+    if (!told) return [];
+    const inFringe = fringeMask(rowed.mesh, rowed.scalp, told.fringe, told.fingerMm, mm);
+    const isBesidePart = (v: number) => told.hasPart && fromPart[v] < BESIDE_PART * mm.partMm;
+    return borderRows(rowed, told.where, borderMm, (v) => away?.[v] === 0 || inFringe?.[v] === 1 || isBesidePart(v));
+  },
+);
+/** The first row beside a part lies half a gap from it; nothing along the border comes nearer than nearly that. */
+const BESIDE_PART = 0.4;
+
+/** What every later step of the layout looks at. */
+const grounds = stage(
+  'grounds',
+  ({ of }) => ({
+    head: of(rowsHead),
+    spacingFactor: of(spacingFactor),
+    faceEdge: of(faceEdge),
+    pitchMm: of(counted).spacing.pitchMm,
+    fromClosed: of(fromClosed),
+  }),
+  ({ head: { shape, mesh, scalp }, spacingFactor: factor, faceEdge: edge, pitchMm, fromClosed: away }) => ({
+    shape,
+    mesh,
+    fromHairline: scalp.fromHairline,
+    spacingAt: (v: number) => pitchMm * factor[v] * Math.min(1, edge[v]),
+    isClosed: (v: number) => away !== undefined && away[v] === 0,
+  }),
+);
+
+/** Both passes with the row along the border, on the head that rows are worked out on. */
+const passes = stage(
+  'passes',
+  ({ inputs, of }) => ({
+    head: of(rowsHead),
+    ground: of(grounds),
+    spacing: of(counted).spacing,
+    spacingFactor: of(spacingFactor),
+    rows: of(rows),
+    bricks: of(bricks),
+    passAt: of(passAt),
+    border: of(border),
+    borderMm: of(borderSpacing),
+    ...(inputs.rows.borderRow.where === 'none' ? {} : { held: { cap: inputs.cap, part: inputs.part } }),
+    scheme: inputs.rows.scheme,
+  }),
+  (d) => {
+    const plain = inPasses(d.rows.rows, d.bricks.knots, { ...d.ground, ...d.passAt });
+    return withBorder(plain, d.border, {
+      mesh: d.ground.mesh,
+      fromHairline: d.ground.fromHairline,
+      borderMm: d.borderMm,
+      gapAt: (v) => d.spacing.gapMm * d.spacingFactor[v],
+      isHold: d.held ? holdsIn(d.held, plain, d.head, d.spacing, d.scheme) : () => false,
+    });
+  },
+);
+
+/** With so many pieces filled in beyond rows and passes, what was changed by hand, and in the order of work. */
+export function layoutWith(name: string, count: (of: FromPlan['of'], inputs: PlanInputs) => number) {
+  return stage(
+    name,
+    ({ inputs, of }) => {
+      const filled = count(of, inputs);
+      return {
+        ground: of(grounds),
+        rows: of(rows),
+        bricks: of(bricks),
+        passes: of(passes),
+        hand: of(hand).filter((h) => h.op !== 'pull' && h.op !== 'lock'),
+        opening: of(opening),
+        borderWhen: whenOf(inputs),
+        fill: filled > 0 ? { count: filled, where: inputs.fill.where, zones: of(fillZones) } : undefined,
+      };
+    },
+    ({ ground, rows: laidRows, bricks: inBricks, passes: all, hand: changes, fill, ...d }) => {
+      const filled = fill ? withFill(all, fill.count, { ...ground, isMeant: fill.zones }) : all;
+      const changed = changeByHand(ground, filled.rows, filled.knots, changes);
+      const { kind, onHead, fromMiddle } = d.opening;
+      const waits = (k: { readonly vertex: number }) =>
+        fromMiddle !== undefined && waitsForOpening(kind, netAt(onHead, fromMiddle[k.vertex]));
+      return {
+        ...inOrderOfWork({ ...filled, knots: changed.knots }, waits, d.borderWhen),
+        thinnedOut: inBricks.thinnedOut,
+        brickScore: inBricks.brickScore,
+        lost: [...laidRows.lost, ...changed.lost],
+      };
+    },
+  );
+}
+
+/** Where what is left over may go: wherever gaps are widest, or only behind, where rows above fall over it. */
+const fillZones = stage(
+  'fillZones',
+  ({ inputs, of }) => ({
+    where: inputs.fill.where,
+    head: of(rowsHead),
+    part: of(rowsPart),
+    fingerMm: inputs.fingerMm,
+  }),
+  ({ where, head: rowed, part, fingerMm }): ((v: number) => boolean) => {
+    if (where === 'thin') return () => true;
+    const context = whereContext(rowed, part, fingerMm);
+    const p = rowed.mesh.positionsMm;
+    return (v) => {
+      const zone = zoneOf({ xMm: p[3 * v], yMm: p[3 * v + 1], zMm: p[3 * v + 2], vertex: v }, false, context);
+      return zone === 'back' || zone === 'nape';
+    };
+  },
+);
+
+/** Regions and painted places that have schools of their own, by id, at every vertex of the rows' head. */
+export const schoolMasks = stage(
+  'schoolMasks',
+  ({ inputs, of }) => {
+    const drawn = inputs.places.filter(({ where }) => !('zone' in where)).map(({ id, where }) => ({ id, where }));
+    return drawn.length === 0 ? {} : { drawn, hers: of(head), rowed: of(rowsHead).mesh, turned: of(side).turned };
+  },
+  ({ drawn = [], hers, rowed, turned }): ReadonlyMap<string, Uint8Array> =>
+    new Map(
+      hers === undefined
+        ? []
+        : drawn.map(({ id, where }) => {
+            const mask = new Uint8Array(hers.mesh.vertexCount);
+            if ('region' in where) paintPlace(hers, where, mask, 1);
+            if ('painted' in where) for (const stroke of where.painted) paintPlace(hers, { stroke }, mask, 1);
+            return [id, turned ? seenInMirror(hers.mesh, rowed, mask) : mask] as const;
+          }),
+    ),
+);
+
+/** Which second pass a place of the rows' head gets. */
+const passAt = stage(
+  'passAt',
+  ({ inputs: { rows: choice, schools, places, fingerMm }, of }) => {
+    const told = { schools, secondPass: choice.secondPass, places: places.filter((p) => p.secondPass !== undefined) };
+    if (told.places.length === 0) return { everywhere: choice.secondPass };
+    return {
+      byPlace: {
+        told,
+        head: of(rowsHead),
+        part: of(rowsPart),
+        fingerMm,
+        masks: of(schoolMasks),
+        opening: of(opening),
+        turned: of(side).turned,
+      },
+    };
+  },
+  ({ everywhere = 'none', byPlace: d }): Pick<PassGround, 'hasThin' | 'passAt'> => {
+    if (!d) return { hasThin: everywhere === 'thin', passAt: () => everywhere };
+    const where = whereContext(d.head, d.part, d.fingerMm);
+    const said = schoolsByPlace(d.told, d.masks);
+    const { onHead, fromMiddle } = d.opening;
+    return {
+      hasThin: [d.told, ...d.told.places].some((p) => p.secondPass === 'thin'),
+      passAt: (k, besidePart) =>
+        said({
+          zone: zoneOf(k, besidePart, where),
+          isLeft: isLeftOfPart(k, where) !== d.turned,
+          isMargin: fromMiddle !== undefined && netAt(onHead, fromMiddle[k.vertex]) === 'margin',
+          vertex: k.vertex,
+        }).secondPass,
+    };
+  },
+);
+
+/** With the border pushed back at once, or none to push, it lies where it will from the start. */
+function whenOf({ cap: told, schools, rows: { borderRow } }: PlanInputs): BorderWhen {
+  if (borderRow.when !== 'border') return borderRow.when;
+  if (told.dome === 'none' || told.filledOn === 'block') return 'last';
+  return schools.border === 'late' ? 'border' : 'first';
+}
+
+/** Ends of rows that hold the cap. */
+function holdsIn(
+  { cap: told, part }: Pick<PlanInputs, 'cap' | 'part'>,
+  { rows: all, knots: places }: Passes,
+  { scalp, mark }: Pick<Head, 'scalp' | 'mark'>,
+  mm: RowSpacing,
+  scheme: Scheme,
+): (k: LaidKnot, row: Row) => boolean {
+  const combs = combPoints(told, mark);
+  const deepest = Math.max(...places.map((k) => all[k.row].quarter));
+  const ends = new Set(
+    all.flatMap((row, i) => {
+      const inRow = places.filter((k) => k.row === i && k.second !== true);
+      return row.curve.closed ? [] : [inRow[0], inRow[inRow.length - 1]];
+    }),
+  );
+  const context = { scalp, spacing: mm, combs, deepest };
+  return (k, row) =>
+    ends.has(k) && exposure({ part, rows: { scheme } }, context, row, k) === false && holdsCap(told, context, row, k);
+}
