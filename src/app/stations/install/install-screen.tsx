@@ -90,7 +90,7 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
           <WaysOut plan={plan} upTo={result.knots[Math.max(0, index - 1)].id} />
         </ThisKnot>
       ) : (
-        <Done plan={plan} state={state} onFinish={() => add('finish')} />
+        <Done plan={plan} result={result} state={state} onFinish={() => add('finish')} />
       )}
       <NextAndBack
         next={next}

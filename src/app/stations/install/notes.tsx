@@ -1,6 +1,7 @@
 /** Beside the knot in hand: the forecast, the end, a note for later. */
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import type { InstallForecast } from '../../../core/install/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { duration, range } from '../../ui/format.ts';
@@ -52,25 +53,48 @@ export function Forecast({ forecast, total }: { readonly forecast: InstallForeca
   );
 }
 
+/** What the order of work has after the last knot. */
+function stepsAfter({ worklist }: PlanResult) {
+  const last = worklist.map((s) => s.knots !== undefined).lastIndexOf(true);
+  return worklist.slice(last + 1);
+}
+
 export function Done({
   plan,
+  result,
   state,
   onFinish,
 }: {
   readonly plan: PlanDocument;
+  readonly result: PlanResult;
   readonly state: AtTheMirrorProps['install']['state'];
   readonly onFinish: () => void;
 }) {
   const navigate = useNavigate();
   const skipped = state.done.length - state.piecesUsed;
   return (
-    <section className="px-10 py-8 text-far-text">
+    <section
+      className="overflow-y-auto px-10 py-8 text-far-text"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
+      tabIndex={0}
+      aria-label="What is left to do"
+    >
       <p className="fig text-callout">Every knot is in</p>
       <p className="mt-4 max-w-[40ch]">
         {state.piecesUsed} pieces hooked{skipped > 0 ? `, ${skipped} places left empty` : ''},{' '}
-        {duration(state.workedSeconds / 60)} at work. Separate and shake it out now; gaps show only then, and the
-        reserve is for them.
+        {duration(state.workedSeconds / 60)} at work. What is left to do, in order:
       </p>
+      <ol className="mt-4 max-w-[60ch]" data-testid="then-do">
+        {stepsAfter(result).map((step) => (
+          <li key={step.what} className="line py-2">
+            <b className="font-strong">{step.what}</b>{' '}
+            <span className="text-far-note text-ink2">
+              {duration(step.minutes)}
+              {step.waitMinutes > 0 && `, then ${duration(step.waitMinutes)} waiting`}. {step.how} {step.caution}
+            </span>
+          </li>
+        ))}
+      </ol>
       <button
         type="button"
         className="button primary mt-6 max-w-105 text-far-text"
