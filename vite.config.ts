@@ -31,19 +31,22 @@ function precompressed(): Plugin {
   };
 }
 
-/** Axes that the style sheet uses; a variable font without the rest is a third smaller. */
-const FONT_AXES = {
-  bricolage: { wght: { min: 400, max: 600 }, wdth: { min: 75, max: 100 } },
-  atkinson: { wght: { min: 400, max: 650 } },
-} as const;
 const SIGNS = '–—‘’“”„†•…‰′″€₦→←↑↓−×÷≈≤≥½¼¾⅓⅔⅛⅜⅝⅞';
 const upTo = (last: number) => String.fromCodePoint(...Array.from({ length: last - 0x1f }, (_, i) => 0x20 + i));
 /** No heading of ours has one of these; in somebody's name another font steps in. They take an eighth of the file. */
 const NO_HEADING = /[#@[\\\]^_`{|}~†‰÷„•≤≥]/g;
-/** Sentences and names may hold any Latin letter with its extensions; headings and figures are our own words. */
-const GLYPHS = {
-  bricolage: `${upTo(0x7e)}${SIGNS}£°·`.replace(NO_HEADING, ''),
-  atkinson: upTo(0x17f) + SIGNS,
+
+/**
+ * Axes and glyphs that the style sheet uses of each file: headings and figures have one weight and several widths, figures inside
+ * running text the weight of the text. Sentences and names may hold any Latin letter; headings are our own words.
+ */
+const FONTS = {
+  'bricolage-grotesque-latin-wdth': {
+    glyphs: `${upTo(0x7e)}${SIGNS}£°·`.replace(NO_HEADING, ''),
+    axes: { wght: 600, wdth: { min: 75, max: 100 } },
+  },
+  'bricolage-grotesque-latin-wght': { glyphs: '0123456789¼½¾', axes: { wght: { min: 400, max: 650 } } },
+  'atkinson-hyperlegible-next-latin-wght': { glyphs: upTo(0x17f) + SIGNS, axes: { wght: { min: 400, max: 650 } } },
 } as const;
 
 /** Fonts with only what is used of them. */
@@ -55,12 +58,10 @@ function trimmedFonts(): Plugin {
       for (const file of Object.values(bundle)) {
         // Other alphabets come only when a page needs them, and whole.
         if (file.type !== 'asset' || !/-latin-w\w+-normal.*\.woff2$/.test(file.fileName)) continue;
-        const name = Object.keys(FONT_AXES).find((n) => file.fileName.includes(n)) as
-          | keyof typeof FONT_AXES
-          | undefined;
-        if (!name) continue;
+        const font = Object.entries(FONTS).find(([name]) => file.fileName.includes(name))?.[1];
+        if (!font) continue;
         const whole = Buffer.from(file.source as Uint8Array);
-        file.source = await subsetFont(whole, GLYPHS[name], { targetFormat: 'woff2', variationAxes: FONT_AXES[name] });
+        file.source = await subsetFont(whole, font.glyphs, { targetFormat: 'woff2', variationAxes: font.axes });
       }
     },
   };

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { basePlans } from '../src/demo/bases.ts';
+import { installPlans } from '../src/demo/installs.ts';
 import { shoulderCurls } from '../src/demo/plans.ts';
 import { routePlans } from '../src/demo/routes.ts';
 import { startHistory } from '../src/model/history.ts';
@@ -105,7 +106,6 @@ const PICTURES: readonly Picture[] = [
     size: [820, 1180],
     before: (b) => b.click('[data-testid="next"]'),
   },
-  { name: 'install-dark', path: '/install/demo-install-half', size: [1280, 800], dark: true },
   { name: 'chart', path: `${curls}/rows/chart` },
   {
     name: 'cap',
@@ -149,7 +149,27 @@ const SCHEME_PLANS = [
   ].map((id) => [...basePlans, ...routePlans].find((p) => p.id === id) as PlanDocument),
 ];
 
+/** What can be said of an install beside rows and a piece. */
+const INSTALL_PLANS = [
+  'install-border-in-front',
+  'install-border-all-round',
+  'install-hairline-without-a-cap',
+  'install-schools-by-place',
+  'install-found-and-drawn',
+  'install-ready-rows-over-own',
+  'install-strands-at-a-puff',
+  'install-odd-pieces-where-thin',
+].map((id) => installPlans.find((p) => p.id === id) as PlanDocument);
+
 const SHEETS: readonly Sheet[] = [
+  {
+    name: 'installs',
+    station: 'rows',
+    plans: INSTALL_PLANS,
+    columns: 4,
+    cell: 'height:340px;background-size:560px auto;background-position:60% 20%',
+    turn: /^look from left/,
+  },
   {
     name: 'base-families',
     station: 'base',

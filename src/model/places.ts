@@ -1,8 +1,9 @@
 /** What she can do to places that have schools of their own. */
 import type { Stroke } from '../core/head/index.ts';
-import { type PlaceSchools, placeWords } from '../core/knots/index.ts';
+import type { PlaceSchools } from '../core/knots/index.ts';
 import {
   lowerFirst,
+  placeWords,
   SCHOOL_NAMES,
   SCHOOL_OPTIONS,
   type SchoolByPlace,
@@ -22,11 +23,11 @@ const withPlaces = (plan: PlanDocument, places: readonly PlaceSchools[], words: 
 });
 
 /** "Left of the part". */
-export const placeName = (place: Pick<PlaceSchools, 'where'>) => upperFirst(placeWords(place));
+export const placeName = (place: Pick<PlaceSchools, 'where'>) => upperFirst(placeWords(place.where));
 
 export function addPlace(plan: PlanDocument, where: PlaceSchools['where']): PlanChange {
   const place: PlaceSchools = { id: freshPlaceId(plan), where, schools: {} };
-  return withPlaces(plan, [...plan.places, place], `Its own way: ${placeWords(place)}`);
+  return withPlaces(plan, [...plan.places, place], `Its own way: ${placeWords(where)}`);
 }
 
 /** Adds a stroke to a painted place; the first one makes it. */

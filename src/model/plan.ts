@@ -13,7 +13,7 @@ import {
   type TestContext,
   type ValidationError,
 } from 'yup';
-import { MOST_OVERRIDES, MOST_PLACES } from '../core/knots/index.ts';
+import { MOST_OVERRIDES } from '../core/knots/index.ts';
 import {
   FINGER_COUNTS,
   FINGER_LIMITS_MM,
@@ -21,6 +21,7 @@ import {
   type HairRegion,
   LEAST_CENTRES_MM,
   MOST_CUTS,
+  MOST_PLACES,
   MOST_STRANDS,
   PACES,
   PIECE_ZONES,

@@ -16,17 +16,32 @@ export interface Foot {
   readonly atEnd: boolean;
 }
 
+/** Every so manieth point tells roughly how near a curve comes. */
+const STRIDE = 8;
+/** Lengths along a curve are sums: they may be off by so much. */
+const ROUNDING_MM = 1e-6;
+
 /** Where a curve passes nearest to a place. @param u what is wanted along it, a value a point */
 export function footOn(curve: SurfaceCurve, u: Float64Array, { xMm, yMm, zMm }: PlaceMm): Foot {
   const p = curve.pointsMm;
+  const arc = curve.arcMm;
+  const n = curve.pointCount;
+  const awaySq = (i: number) => (p[3 * i] - xMm) ** 2 + (p[3 * i + 1] - yMm) ** 2 + (p[3 * i + 2] - zMm) ** 2;
+  // No nearest point is farther than this; from one that is, as much of the curve can be passed over as it is farther.
+  let bound = Infinity;
+  for (let i = 0; i < n; i += STRIDE) bound = Math.min(bound, awaySq(i));
+  bound = Math.sqrt(bound) + ROUNDING_MM;
   let best = Infinity;
   let at = 0;
-  for (let i = 0; i < curve.pointCount; i++) {
-    const d = (p[3 * i] - xMm) ** 2 + (p[3 * i + 1] - yMm) ** 2 + (p[3 * i + 2] - zMm) ** 2;
+  for (let i = 0; i < n; ) {
+    const d = awaySq(i);
     if (d < best) {
       best = d;
       at = i;
     }
+    const upTo = arc[i] + Math.sqrt(d) - bound;
+    i++;
+    while (i < n && arc[i] < upTo) i++;
   }
   let place = u[at];
   for (const next of [at - 1, at + 1]) {

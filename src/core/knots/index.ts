@@ -12,7 +12,7 @@ export { decideKnots } from './place/decide.ts';
 export { MOST_OVERRIDES, type Override } from './place/overrides.ts';
 export type { PlannedKnot, PlannedRow } from './place/planned.ts';
 export { type Laid, planRows } from './place/planned-rows.ts';
-export { MOST_PLACES, type PlaceSchools, placeWords, schoolsByPlace } from './place/schools-here.ts';
+export { type PlaceSchools, schoolsByPlace } from './place/schools-here.ts';
 export { exposure, holdsCap } from './place/situation.ts';
 export { isLeftOfPart, whereContext } from './place/where.ts';
 export { zoneOf } from './place/zone.ts';

@@ -1,5 +1,7 @@
 /** The zones of a head that have a spacing and a piece of their own. */
+import { REGION_NAMES, type Region } from './marks.ts';
 import type { PartKind } from './parts.ts';
+import { lowerFirst } from './words.ts';
 
 export const ZONES = ['part', 'top', 'back', 'nape', 'faceEdge'] as const;
 
@@ -51,6 +53,16 @@ export const SCHOOL_PLACE_NAMES: Readonly<Record<SchoolPlace, string>> = {
   faceEdge: 'Face edge',
   margin: 'Margin of the opening',
 };
+
+export const MOST_PLACES = 24;
+
+/** "left of the part". */
+export function placeWords(
+  where: { readonly zone: SchoolPlace } | { readonly region: Region } | { readonly painted: unknown },
+): string {
+  if ('zone' in where) return lowerFirst(SCHOOL_PLACE_NAMES[where.zone]);
+  return 'region' in where ? REGION_NAMES[where.region] : 'what you painted';
+}
 
 /** The zone of spacing and pieces that a place of the knot map belongs to. */
 export function pieceZoneOf(zone: KnotZone): SpacingZone {

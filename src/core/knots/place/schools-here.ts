@@ -6,10 +6,8 @@
 import type { Stroke } from '../../head/index.ts';
 import {
   type KnotZone,
-  lowerFirst,
-  REGION_NAMES,
+  placeWords,
   type Region,
-  SCHOOL_PLACE_NAMES,
   type SchoolByPlace,
   type SchoolName,
   type SchoolPlace,
@@ -28,8 +26,6 @@ export interface PlaceSchools {
   readonly secondPass?: SecondPass;
   readonly cut?: string;
 }
-
-export const MOST_PLACES = 24;
 
 /** What holds at a place, and in which words it was said where it is not the plan's own. */
 export interface SchoolsHere {
@@ -96,7 +92,7 @@ function placeOf({ zone, isLeft }: SchoolSite): SchoolPlace {
 }
 
 function withPlace(before: SchoolsHere, place: PlaceSchools): SchoolsHere {
-  const words = placeWords(place);
+  const words = placeWords(place.where);
   return {
     schools: { ...before.schools, ...place.schools },
     secondPass: place.secondPass ?? before.secondPass,
@@ -104,10 +100,4 @@ function withPlace(before: SchoolsHere, place: PlaceSchools): SchoolsHere {
     places: [...before.places, place.id],
     saidFor: { ...before.saidFor, ...Object.fromEntries(Object.keys(place.schools).map((s) => [s, words])) },
   };
-}
-
-/** "left of the part". */
-export function placeWords({ where }: Pick<PlaceSchools, 'where'>): string {
-  if ('zone' in where) return lowerFirst(SCHOOL_PLACE_NAMES[where.zone]);
-  return 'region' in where ? REGION_NAMES[where.region] : 'what you painted';
 }

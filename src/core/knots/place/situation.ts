@@ -97,7 +97,7 @@ export function situationOf(
     exposed: here.exposed,
     secondRow: row.quarter > 0 && row.quarter <= 4,
     perimeter,
-    anchorPlace: !planned.second && !planned.opened && isEnd(planned, inRow, i) && holdsCap(told.cap, context, row, k),
+    anchorPlace: !planned.second && !planned.opened && holdsCap(told.cap, context, row, k) && isEnd(planned, inRow, i),
     tenderOrThin: context.isSore(here.under),
     border: row.kind === 'border' ? told.rows.borderRow.knot : undefined,
     schools: here.here.schools,
