@@ -18,11 +18,12 @@ import {
   unusualMeasure,
 } from './measure.ts';
 import { knotsCrowd, noKnots, ROW_CHECKS, tenderThroughHair } from './rows.ts';
+import { STRAND_CHECKS } from './strands.ts';
 import { noReserve } from './supply.ts';
 
 export function findings(inputs: PlanInputs, result: Result): Finding[] {
   const order: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
-  return [...CHECKS, ...BASE_CHECKS, ...CAP_CHECKS, ...HAIR_CHECKS, ...ROW_CHECKS, ...BORDER_CHECKS]
+  return [...CHECKS, ...BASE_CHECKS, ...CAP_CHECKS, ...HAIR_CHECKS, ...ROW_CHECKS, ...BORDER_CHECKS, ...STRAND_CHECKS]
     .map((check) => check(inputs, result))
     .filter((f): f is Finding => f !== undefined)
     .sort((a, b) => order[a.severity] - order[b.severity]);

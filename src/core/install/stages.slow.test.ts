@@ -182,6 +182,16 @@ describe('strands with a job', () => {
     expect(many.time.totalMinutes).toBeGreaterThan(plain.time.totalMinutes + 30);
   });
 
+  it('a job that is not there is said', () => {
+    const codes = (r: Result) => r.findings.map((f) => f.code);
+    expect(codes(jobs('closeTop', 3))).toContain('strands.noJob');
+    expect(codes(jobs('closeTop', 3, { cap: { ...DEFAULT_CAP, dome: 'openTop' } }))).not.toContain('strands.noJob');
+    expect(codes(jobs('bracePuff', 1))).toContain('strands.noJob');
+    expect(codes(jobs('bracePuff', 1, puff))).not.toContain('strands.noJob');
+    expect(codes(jobs('wrapTie', 1))).not.toContain('strands.noJob');
+    expect(codes(jobs('wrapTie', 1, { base: { ...DEFAULT_BASE, family: 'laidFlat' } }))).toContain('strands.noJob');
+  });
+
   it('each is shown where it does it', () => {
     expect(jobs('closeTop', 3).strands[0].atMm).toEqual(of().head.landmarks.crown);
     const [at] = jobs('wrapTie', 1, puff).strands;

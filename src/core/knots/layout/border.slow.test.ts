@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { hairOf, NO_CAP, named, plainInputs } from '../../../../tests/helpers/heads.ts';
 import { Planner } from '../../../../tests/helpers/planner.ts';
+import { DEFAULT_BASE } from '../../base/choice.ts';
 import type { PlanInputs } from '../../plan/inputs.ts';
 import { DEFAULT_ROWS } from '../../rows/choice.ts';
 import { DEFAULT_CAP } from '../../trade/caps.ts';
@@ -202,4 +203,17 @@ it('a knot of it can be taken out and moved by hand, and one that it replaced is
   const replaced = bare.knots.find((k) => !ids.has(k.id)) as Result['knots'][number];
   const lost = of(along({}, { hand: named('h', [{ op: 'move' as const, at: deg(replaced), to: [0, 60] as const }]) }));
   expect(lost.rowScheme.lostChanges.map((l) => l.why)).toEqual(['the row along the border lies there now']);
+});
+
+it('beside bands it takes up the hair of the edge', () => {
+  const r = of({
+    base: { ...DEFAULT_BASE, family: 'grid' },
+    cap: NO_CAP,
+    ...along({ where: 'round' }, { scheme: 'grid' as Scheme }),
+  });
+  const own = r.knots.filter(isAlong(r));
+  expect(own.length).toBeGreaterThan(10);
+  for (const k of own)
+    expect([k.kind === 'onBand', k.entry === 'underBand', k.through]).toEqual([false, false, 'hair']);
+  expect(r.knots.filter((k) => !isAlong(r)(k)).every((k) => k.kind === 'onBand')).toBe(true);
 });

@@ -1,7 +1,8 @@
 /** What is left over, filled in: as many as there are, where it is thin or behind, and nothing else moves. */
 import { describe, expect, it } from 'vitest';
-import { hairOf, plainInputs } from '../../../../tests/helpers/heads.ts';
+import { hairOf, NO_CAP, plainInputs } from '../../../../tests/helpers/heads.ts';
 import { Planner } from '../../../../tests/helpers/planner.ts';
+import { DEFAULT_BASE } from '../../base/choice.ts';
 import type { PlanInputs } from '../../plan/inputs.ts';
 import { DEFAULT_ROWS } from '../../rows/choice.ts';
 import { DEFAULT_CAP } from '../../trade/caps.ts';
@@ -109,4 +110,15 @@ describe('blending pieces', () => {
 it('where no row could be laid nothing is filled in', () => {
   const r = of({ pieces: 5 }, { rows: { ...DEFAULT_ROWS, scheme: 'grid' } });
   expect(r.knots).toEqual([]);
+});
+
+it('on bands nothing else can hold a piece: it is said that nothing goes in', () => {
+  const r = of(
+    { pieces: 5 },
+    { base: { ...DEFAULT_BASE, family: 'grid' }, cap: NO_CAP, rows: { ...DEFAULT_ROWS, scheme: 'grid' } },
+  );
+  expect(r.knots.length).toBeGreaterThan(20);
+  expect(filled(r)).toEqual([]);
+  expect(r.findings.map((f) => f.code)).toContain('fill.none');
+  expect(of({ pieces: 5 }).findings.map((f) => f.code)).not.toContain('fill.none');
 });

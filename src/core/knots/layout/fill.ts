@@ -18,8 +18,9 @@ const EDGE = 0.4;
 
 /** @param count pieces there are; fewer go in where no more have room */
 export function withFill(passes: Passes, count: number, g: FillGround): Passes {
-  // Where no row could be laid there is nothing to fill.
-  if (passes.rows.length === 0) return passes;
+  // Where no row could be laid there is nothing to fill; on bands and rods nothing else can hold a piece.
+  const laid = passes.rows.filter((r) => r.kind !== 'border');
+  if (laid.every((r) => r.placesMm !== undefined)) return passes;
   const { mesh } = g;
   const p = mesh.positionsMm;
   const meant: number[] = [];

@@ -143,6 +143,8 @@ function hookedOn(
   row: Row,
   under: number,
 ): KnotSituation['on'] {
+  // A row along the border takes up the hair of the edge, whatever carries the rest.
+  if (row.kind === 'border') return 'scalp';
   if (scheme === 'grid') return 'band';
   if (scheme === 'rods') return 'rod';
   if (scheme === 'fromTie' && row.quarter === 0) return 'coil';
