@@ -167,7 +167,7 @@ const SHEETS: readonly Sheet[] = [
     station: 'rows',
     plans: INSTALL_PLANS,
     columns: 4,
-    cell: 'height:340px;background-size:560px auto;background-position:60% 20%',
+    cell: 'height:276px;background-size:560px auto;background-position:60% 0',
     turn: /^look from left/,
   },
   {

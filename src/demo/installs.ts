@@ -60,7 +60,7 @@ const INSTALLS: readonly Install[] = [
     plan: (from) => ({
       cuts: [{ ...START_CUT }, halved],
       pieces: { ...piecesAll('cut-1'), border: { cut: 'cut-3' } },
-      rows: { ...from.rows, borderRow: { where: 'round', fingers: 0.5, knot: 'lock', when: 'last' } },
+      rows: { ...from.rows, borderRow: { where: 'round', fingers: 0.5, knot: 'oneLeg', when: 'last' } },
     }),
   },
   {
