@@ -3,6 +3,7 @@ import type { Stroke } from '../core/head/index.ts';
 import type { PlaceSchools } from '../core/knots/index.ts';
 import {
   lowerFirst,
+  type PartKind,
   placeWords,
   SCHOOL_NAMES,
   SCHOOL_OPTIONS,
@@ -23,11 +24,12 @@ const withPlaces = (plan: PlanDocument, places: readonly PlaceSchools[], words: 
 });
 
 /** "Left of the part". */
-export const placeName = (place: Pick<PlaceSchools, 'where'>) => upperFirst(placeWords(place.where));
+export const placeName = (plan: Pick<PlanDocument, 'part'>, place: Pick<PlaceSchools, 'where'>) =>
+  upperFirst(placeWords(place.where, plan.part.kind as PartKind));
 
 export function addPlace(plan: PlanDocument, where: PlaceSchools['where']): PlanChange {
   const place: PlaceSchools = { id: freshPlaceId(plan), where, schools: {} };
-  return withPlaces(plan, [...plan.places, place], `Its own way: ${placeWords(where)}`);
+  return withPlaces(plan, [...plan.places, place], `Its own way: ${lowerFirst(placeName(plan, { where }))}`);
 }
 
 /** Adds a stroke to a painted place; the first one makes it. */
@@ -44,7 +46,7 @@ export function dropPlace(plan: PlanDocument, id: string): PlanChange {
   return withPlaces(
     plan,
     plan.places.filter((p) => p.id !== id) as PlaceSchools[],
-    place ? `${placeName(place as PlaceSchools)}: as the rest` : 'As the rest',
+    place ? `${placeName(plan, place as PlaceSchools)}: as the rest` : 'As the rest',
   );
 }
 
@@ -59,7 +61,7 @@ export function setPlaceSchool(
   const { [school]: _, ...others } = place.schools;
   const schools = value === undefined ? others : { ...others, [school]: value };
   const option = SCHOOL_OPTIONS[school].find((o) => o.value === value)?.name ?? 'as the plan';
-  const words = `${placeName(place)}: ${lowerFirst(SCHOOL_NAMES[school])} ${option}`;
+  const words = `${placeName(plan, place)}: ${lowerFirst(SCHOOL_NAMES[school])} ${option}`;
   return changed(plan, id, { schools: schools as PlaceSchools['schools'] }, words);
 }
 
@@ -73,7 +75,8 @@ export function setPlaceCut(plan: PlanDocument, id: string, cut: string | undefi
   return changed(plan, id, { cut }, `${nameOf(plan, id)}: ${lowerFirst(what)}`);
 }
 
-const nameOf = (plan: PlanDocument, id: string) => placeName(plan.places.find((p) => p.id === id) as PlaceSchools);
+const nameOf = (plan: PlanDocument, id: string) =>
+  placeName(plan, plan.places.find((p) => p.id === id) as PlaceSchools);
 
 /** What is undefined afterwards is left out: a plan holds what is said, nothing else. */
 function changed(

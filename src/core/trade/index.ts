@@ -126,7 +126,7 @@ export {
   PEOPLE_DIFFER,
   TAKEDOWN,
 } from './pace.ts';
-export { PART_LIMITS } from './parts.ts';
+export { PART_LIMITS, type PartKind } from './parts.ts';
 export {
   DRESSING_INFO,
   DRESSINGS,
@@ -225,10 +225,10 @@ export {
   type PieceZone,
   pieceZoneOf,
   placeWords,
-  SCHOOL_PLACE_NAMES,
   SCHOOL_PLACES,
   type SchoolPlace,
   type SpacingZone,
+  schoolPlaceName,
   ZONE_NAMES,
   ZONES,
   zoneName,

@@ -56,11 +56,18 @@ export const SCHOOL_PLACE_NAMES: Readonly<Record<SchoolPlace, string>> = {
 
 export const MOST_PLACES = 24;
 
+/** What a place is called where there may be no part for it to lie beside. */
+export function schoolPlaceName(place: SchoolPlace, partKind: PartKind): string {
+  if (partKind === 'line' || (place !== 'partLeft' && place !== 'partRight')) return SCHOOL_PLACE_NAMES[place];
+  return `${zoneName('part', partKind)}, ${place === 'partLeft' ? 'left' : 'right'}`;
+}
+
 /** "left of the part". */
 export function placeWords(
   where: { readonly zone: SchoolPlace } | { readonly region: Region } | { readonly painted: unknown },
+  partKind: PartKind,
 ): string {
-  if ('zone' in where) return lowerFirst(SCHOOL_PLACE_NAMES[where.zone]);
+  if ('zone' in where) return lowerFirst(schoolPlaceName(where.zone, partKind));
   return 'region' in where ? REGION_NAMES[where.region] : 'what you painted';
 }
 

@@ -2,17 +2,18 @@
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlaceSchools } from '../../../core/knots/index.ts';
 import {
+  type PartKind,
   REGION_NAMES,
   REGIONS,
   SCHOOL_NAMES,
   SCHOOL_OPTIONS,
-  SCHOOL_PLACE_NAMES,
   SCHOOL_PLACES,
   SCHOOLS_BY_PLACE,
   type SchoolByPlace,
   SECOND_PASS_INFO,
   SECOND_PASSES,
   type SecondPass,
+  schoolPlaceName,
   upperFirst,
 } from '../../../core/trade/index.ts';
 import {
@@ -53,7 +54,7 @@ export function PlacesBench({ session, result }: BenchProps) {
         wide
         testId="add-place"
         value=""
-        options={[['', 'choose one'] as const, ...CHOICES]}
+        options={[['', 'choose one'] as const, ...choices(plan.part.kind as PartKind)]}
         onChange={(key) => key !== '' && add(key)}
       />
       <ToolButton
@@ -70,8 +71,8 @@ export function PlacesBench({ session, result }: BenchProps) {
   );
 }
 
-const CHOICES: ReadonlyArray<readonly [string, string]> = [
-  ...SCHOOL_PLACES.map((p) => [`zone ${p}`, SCHOOL_PLACE_NAMES[p]] as const),
+const choices = (partKind: PartKind): ReadonlyArray<readonly [string, string]> => [
+  ...SCHOOL_PLACES.map((p) => [`zone ${p}`, schoolPlaceName(p, partKind)] as const),
   ...REGIONS.map((r) => [`region ${r}`, upperFirst(REGION_NAMES[r])] as const),
 ];
 
@@ -86,7 +87,7 @@ function OnePlace({ session, result, place }: OnePlaceProps) {
   const { placeId, selectPlace, tool, hold } = useView();
   const isOpen = placeId === place.id;
   const count = result?.knots.filter((k) => k.places.includes(place.id)).length ?? 0;
-  const name = placeName(place);
+  const name = placeName(plan, place);
   const told = [
     ...SCHOOLS_BY_PLACE.filter((s) => place.schools[s] !== undefined).map((s) => optionName(s, place.schools[s] ?? '')),
     ...(place.secondPass ? [SECOND_PASS_INFO[place.secondPass].name] : []),

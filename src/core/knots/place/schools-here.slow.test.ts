@@ -173,3 +173,12 @@ it('the margin of an opening, the edge one-leg and combed back, pieces of their 
   const seconds = (id: string, all: readonly Knot[]) => all.find((k) => k.id === id)?.seconds ?? 0;
   expect(seconds(combed[0].id, r.knots)).toBeGreaterThan(seconds(combed[0].id, plain.knots));
 });
+
+it('without a part its two sides are called by what lies there', () => {
+  const round = of({
+    part: { kind: 'crown' },
+    places: [at('partLeft', { schools: { exposed: 'oneLeg', oneLegWraps: 'twice' } })],
+  });
+  const said = new Set(round.knots.flatMap((k) => k.chain.flatMap((step) => step.saidFor ?? [])));
+  expect(said).toEqual(new Set(['round the crown, left']));
+});

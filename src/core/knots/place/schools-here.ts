@@ -6,6 +6,7 @@
 import type { Stroke } from '../../head/index.ts';
 import {
   type KnotZone,
+  type PartKind,
   placeWords,
   type Region,
   type SchoolByPlace,
@@ -41,6 +42,7 @@ export interface SchoolsTold {
   readonly schools: Schools;
   readonly secondPass: SecondPass;
   readonly places: readonly PlaceSchools[];
+  readonly partKind: PartKind;
 }
 
 /** Where a knot lies, as far as schools ask. */
@@ -57,7 +59,7 @@ const rank = ({ where }: PlaceSchools) =>
 
 /** @param masks by id, of regions and painted places: 1 at every vertex that is meant */
 export function schoolsByPlace(
-  { schools, secondPass, places }: SchoolsTold,
+  { schools, secondPass, places, partKind }: SchoolsTold,
   masks: ReadonlyMap<string, Uint8Array>,
 ): (site: SchoolSite) => SchoolsHere {
   const plain: SchoolsHere = { schools, secondPass, cut: undefined, places: [], saidFor: {} };
@@ -68,7 +70,7 @@ export function schoolsByPlace(
   return (site) => {
     const said = sorted.filter((p) => isMeant(p, site, masks));
     const key = said.map((p) => p.id).join(' ');
-    const found = known.get(key) ?? said.reduce(withPlace, plain);
+    const found = known.get(key) ?? said.reduce((before, place) => withPlace(before, place, partKind), plain);
     known.set(key, found);
     return found;
   };
@@ -91,8 +93,8 @@ function placeOf({ zone, isLeft }: SchoolSite): SchoolPlace {
   }
 }
 
-function withPlace(before: SchoolsHere, place: PlaceSchools): SchoolsHere {
-  const words = placeWords(place.where);
+function withPlace(before: SchoolsHere, place: PlaceSchools, partKind: PartKind): SchoolsHere {
+  const words = placeWords(place.where, partKind);
   return {
     schools: { ...before.schools, ...place.schools },
     secondPass: place.secondPass ?? before.secondPass,

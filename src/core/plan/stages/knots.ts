@@ -51,7 +51,12 @@ function decided(name: string, layoutOf: ReturnType<typeof layoutWith>) {
         part: inputs.part,
         rows: { scheme: inputs.rows.scheme, borderRow: { knot: inputs.rows.borderRow.knot } },
         base: { family: inputs.base.family, found: inputs.base.found },
-        schools: { schools: inputs.schools, secondPass: inputs.rows.secondPass, places: inputs.places },
+        schools: {
+          schools: inputs.schools,
+          secondPass: inputs.rows.secondPass,
+          places: inputs.places,
+          partKind: inputs.part.kind,
+        },
         products: inputs.products,
         cuts: inputs.cuts,
         pieces: inputs.pieces,

@@ -201,8 +201,13 @@ export const schoolMasks = stage(
 /** Which second pass a place of the rows' head gets. */
 const passAt = stage(
   'passAt',
-  ({ inputs: { rows: choice, schools, places, fingerMm }, of }) => {
-    const told = { schools, secondPass: choice.secondPass, places: places.filter((p) => p.secondPass !== undefined) };
+  ({ inputs: { rows: choice, schools, places, part, fingerMm }, of }) => {
+    const told = {
+      schools,
+      secondPass: choice.secondPass,
+      places: places.filter((p) => p.secondPass !== undefined),
+      partKind: part.kind,
+    };
     if (told.places.length === 0) return { everywhere: choice.secondPass };
     return {
       byPlace: {
