@@ -165,7 +165,7 @@ describe('stages', () => {
     const order = await browser.text('[data-testid="worklist"]');
     expect(order).toMatch(/Open the rest of whole pieces/);
     expect(order).toMatch(/plaited to the ends/);
-    expect(order).toMatch(/and 20 min waiting/);
+    expect(order).toMatch(/Then 20 min waiting/);
     expect(order).toMatch(/Have ready: a smooth scarf/);
     expect(order.indexOf('set on rollers')).toBeLessThan(order.indexOf('plaited to the ends'));
     for (let i = 0; i < 4; i++) await undo();

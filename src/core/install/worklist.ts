@@ -49,7 +49,14 @@ export function worklist(g: WorkContext): ToldStep[] {
     });
     steps.push(...(between.get(to) ?? []));
   }
-  return [...steps, ...finishing(g)].map((s) => ({ waitMinutes: 0, ...STEP_INFO[s.kind], ...s }));
+  return [...steps, ...finishing(g)].map(told);
+}
+
+/** What goes wrong and what can hurt is said at the first step of its kind: said at each of them nobody reads it. */
+function told(step: WorklistStep, i: number, all: readonly WorklistStep[]): ToldStep {
+  const { tools, ...warnings } = STEP_INFO[step.kind];
+  const isFirst = all.findIndex((s) => s.kind === step.kind) === i;
+  return { waitMinutes: 0, tools, ...(isFirst ? warnings : {}), ...step };
 }
 
 /** What belongs between rows: by the number of knots that are in before it. */

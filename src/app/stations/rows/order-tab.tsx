@@ -37,10 +37,7 @@ export function OrderTab({ session, result }: BenchProps) {
               )}
               <StepNote step={step} />
             </span>
-            <span className="text-right text-ink2">
-              {duration(step.minutes)}
-              {step.waitMinutes > 0 && <span className="note block">and {duration(step.waitMinutes)} waiting</span>}
-            </span>
+            <span className="text-ink2">{duration(step.minutes)}</span>
           </li>
         ))}
       </ol>

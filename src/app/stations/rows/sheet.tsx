@@ -38,10 +38,7 @@ function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: 
                 <b className="font-strong">{step.what}</b>
                 <StepNote step={step} />
               </span>
-              <span>
-                {step.minutes > 0 && duration(step.minutes)}
-                {step.waitMinutes > 0 && `, ${duration(step.waitMinutes)} waiting`}
-              </span>
+              <span>{step.minutes > 0 && duration(step.minutes)}</span>
             </span>
           </Tick>
         ))}
