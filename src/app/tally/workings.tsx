@@ -132,6 +132,9 @@ export function HoursWorking({ plan, result }: Props) {
           duration(time.knotMinutes),
         ],
         ['Separate, trim', duration(time.finishMinutes)],
+        ...(time.waitingMinutes > 0
+          ? ([['Waiting beside it, hands free', duration(time.waitingMinutes)]] as const)
+          : []),
         ['Your pace', `${PACE_NAMES[plan.pace]}, × ${pace}`],
         ['Likely', range(time.range, duration)],
       ]}

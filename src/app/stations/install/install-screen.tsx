@@ -178,6 +178,16 @@ function FirstDo({ result, index }: { readonly result: PlanResult; readonly inde
     <p className="text-far-note leading-tight" data-testid="first-do">
       <b className="font-strong">First: {steps.map((s) => lowerFirst(s.what)).join('; ')}.</b>{' '}
       {steps.length === 1 && steps[0].how}
+      {/* Each is said at the first step of its kind alone. */}
+      {steps.map(
+        (s) =>
+          s.caution && (
+            <span key={s.what} className="text-madder">
+              {' '}
+              {s.caution}
+            </span>
+          ),
+      )}
     </p>
   );
 }
