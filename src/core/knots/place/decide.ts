@@ -235,8 +235,6 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
   const decision = decideKnot(situation, onLump ? { through: 'net', ...hers.wish } : hers.wish);
   const fall = fallAt(table, k);
   const hook = hookDirection(fall, decision.entry);
-  const packs = table.packsUsed.get(product.id) ?? 0;
-  table.packsUsed.set(product.id, packs + 1 / piece.perPack);
   const section = context.base.sections[context.base.map.labels[under]];
   // Written out rather than spread: V8 lays such an object out ten times as fast.
   const knot: PlannedKnot = {
@@ -275,14 +273,22 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     hookWords: directionWords(hook),
     where: whereOf(k, zone, table.where),
     aboveRowBeforeMm: aboveRowBefore(k, table.planned, at.index),
-    piece: {
-      product: product.id,
-      pack: Math.floor(packs + PACK_ROUNDING) + 1,
-      number: Math.floor((packs - Math.floor(packs + PACK_ROUNDING)) * piece.perPack + PACK_ROUNDING) + 1,
-    },
+    piece: nextPiece(table, product, piece),
     seconds: knotSeconds(decision, piece, told.pace, here.schools.prepare === 'pieceByPiece'),
   };
   return { knot, refused: decision.refused, hers: hers.ids };
+}
+
+/** Pieces come from one pack after the other. */
+function nextPiece({ packsUsed }: Table, product: Product, { perPack }: HookedPiece): PlannedKnot['piece'] {
+  const packs = packsUsed.get(product.id) ?? 0;
+  packsUsed.set(product.id, packs + 1 / perPack);
+  const whole = Math.floor(packs + PACK_ROUNDING);
+  return {
+    product: product.id,
+    pack: whole + 1,
+    number: Math.floor((packs - whole) * perPack + PACK_ROUNDING) + 1,
+  };
 }
 
 /** A pack is empty when shares of it add up to it, however they were rounded. */

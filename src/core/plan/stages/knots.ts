@@ -13,10 +13,11 @@ import { pieces } from './pieces.ts';
 import { counted } from './rows.ts';
 import { stage } from './stage.ts';
 
-/** From a layout to what each knot is. @param name stands before the names of its stages */
-function decided(name: string, layoutOf: ReturnType<typeof layoutWith>) {
-  /** Rows and knots on the side where they belong. */
-  const laid = stage(
+type LayoutStage = ReturnType<typeof layoutWith>;
+
+/** Rows and knots on the side where they belong. */
+const laidOf = (name: string, layoutOf: LayoutStage) =>
+  stage(
     `${name}laid`,
     ({ of }) => ({ layout: of(layoutOf), turned: of(side).turned }),
     ({ layout: { rows: all, secondOf, isOpened: opened, passOf, deepest, knots: places }, turned }): Laid => ({
@@ -30,20 +31,32 @@ function decided(name: string, layoutOf: ReturnType<typeof layoutWith>) {
     }),
   );
 
-  const plannedRows = stage(
+type LaidStage = ReturnType<typeof laidOf>;
+
+const plannedRowsOf = (name: string, laid: LaidStage) =>
+  stage(
     `${name}plannedRows`,
     ({ of }) => ({ head: of(rowsHead), laid: of(laid) }),
     ({ head: { mesh, scalp }, laid: all }) => planRows(mesh, all, scalp.fromMidline),
   );
 
-  /** Vertex of her own head under each laid knot. */
-  const under = stage(
+/** Vertex of her own head under each laid knot. */
+const underOf = (name: string, laid: LaidStage) =>
+  stage(
     `${name}under`,
     ({ of }) => ({ mesh: of(head).mesh, laid: of(laid) }),
     ({ mesh, laid: { knots: all, turned } }) => (turned ? verticesUnder(mesh, all) : all.map((k) => k.vertex)),
   );
 
-  const knots = stage(
+const knotsOf = (
+  name: string,
+  {
+    laid,
+    plannedRows,
+    under,
+  }: { laid: LaidStage; plannedRows: ReturnType<typeof plannedRowsOf>; under: ReturnType<typeof underOf> },
+) =>
+  stage(
     `${name}knots`,
     ({ inputs, of }) => ({
       told: {
@@ -97,7 +110,12 @@ function decided(name: string, layoutOf: ReturnType<typeof layoutWith>) {
         d.planned,
       ),
   );
-  return { laid, plannedRows, under, knots };
+
+/** From a layout to what each knot is. @param name stands before the names of its stages */
+function decided(name: string, layoutOf: LayoutStage) {
+  const laid = laidOf(name, layoutOf);
+  const [plannedRows, under] = [plannedRowsOf(name, laid), underOf(name, laid)];
+  return { laid, plannedRows, under, knots: knotsOf(name, { laid, plannedRows, under }) };
 }
 
 /** Rows and passes as they are without what is left over. */
