@@ -3,6 +3,7 @@ import type { Parking } from '../core/base/index.ts';
 import { cross, dot, minus, unit } from '../core/geometry/index.ts';
 import { type DirectionDeg, directionDeg, directionOf } from '../core/head/index.ts';
 import { BASE_LIMITS, PARKING_NAMES, type ParkingHow } from '../core/trade/index.ts';
+import { LOWEST_PLACE_DEG } from './checks.ts';
 import { setBase } from './commands.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
@@ -128,7 +129,6 @@ function apart(a: DirectionDeg, b: DirectionDeg): number {
 
 /** From the middle of a head to its scalp, mm: only to turn a shift into an angle, a centimetre more or less is nothing. */
 const RADIUS_MM = 95;
-const LOWEST_DEG = -60;
 
 /** Every place of a line moved across it, over a ball as large as a head. */
 function beside(line: Line, mm: number): Line {
@@ -142,6 +142,6 @@ function beside(line: Line, mm: number): Line {
     const [azimuth, elevation] = directionDeg(
       unit([0, 1, 2].map((c) => p[c] + turn * across[c]) as [number, number, number]),
     );
-    return [azimuth, Math.max(LOWEST_DEG, elevation)] as const;
+    return [azimuth, Math.max(LOWEST_PLACE_DEG, elevation)] as const;
   });
 }

@@ -64,6 +64,12 @@ export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 const idsIn = (list: unknown): unknown[] =>
   Array.isArray(list) ? list.map((r) => (r as { id?: unknown } | null)?.id) : [];
 
+/** Whether each of these is a cut of the plan; one that may be left out, and is, has its own check where it may not. */
+function areCuts(named: readonly unknown[], context: TestContext): boolean {
+  const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
+  return named.every((id) => id === undefined || ids.includes(id));
+}
+
 /** From knot to knot nothing nearer than a hook needs can be laid: it is refused, not laid wider without a word. */
 function canBeLaid(
   spacing: { readonly said?: string; readonly fingers?: object } | undefined,
@@ -186,12 +192,12 @@ export const planSchema = object({
     .noUnknown()
     .strict()
     .required()
-    .test('cuts', 'A zone is hooked with a cut that is not in the plan.', (zones, context) => {
-      const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
-      return Object.values(zones ?? {}).every(
-        (z) => ids.includes(z?.cut) && (z?.mixed === undefined || ids.includes(z.mixed.cut)),
-      );
-    }),
+    .test('cuts', 'A zone is hooked with a cut that is not in the plan.', (zones, context) =>
+      areCuts(
+        Object.values(zones ?? {}).flatMap((z) => [z?.cut, z?.mixed?.cut]),
+        context,
+      ),
+    ),
   rows,
   knotWishes: array(overrideAt)
     .required()
@@ -227,21 +233,25 @@ export const planSchema = object({
     .required()
     .max(MOST_PLACES, `At most ${MOST_PLACES} places can have schools of their own.`)
     .test('ids', 'Two places have the same id.', hasOwnIds)
-    .test('cuts', 'A place is hooked with a cut that is not in the plan.', (places, context) => {
-      const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
-      return (places ?? []).every((p) => p?.cut === undefined || ids.includes(p.cut));
-    }),
+    .test('cuts', 'A place is hooked with a cut that is not in the plan.', (places, context) =>
+      areCuts(
+        (places ?? []).map((p) => p?.cut),
+        context,
+      ),
+    ),
   /** Pieces that do a job of their own. */
   strands: array(strand)
     .required()
     .max(MOST_STRANDS, `At most ${MOST_STRANDS} strands with a job can be kept.`)
     .test('ids', 'Two strands have the same id.', hasOwnIds)
-    .test('cuts', 'A strand is of a cut that is not in the plan.', (strands, context) => {
-      const ids = idsIn((context.parent as { cuts?: unknown }).cuts);
-      return (strands ?? []).every((s) => ids.includes(s?.cut));
-    }),
+    .test('cuts', 'A strand is of a cut that is not in the plan.', (strands, context) =>
+      areCuts(
+        (strands ?? []).map((s) => s?.cut),
+        context,
+      ),
+    ),
   fill: fill.test('cut', 'What is filled in is of a cut that is not in the plan.', (value, context) =>
-    idsIn((context.parent as { cuts?: unknown }).cuts).includes((value as { cut?: unknown } | undefined)?.cut),
+    areCuts([(value as { cut?: unknown } | undefined)?.cut], context),
   ),
   finish,
   enough,

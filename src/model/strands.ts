@@ -6,7 +6,8 @@ import type { PlanChange } from './plan-change.ts';
 
 type Strand = PlanDocument['strands'][number];
 
-const jobWords = ({ job, count }: Pick<Strand, 'job' | 'count'>) => `${count} that ${STRAND_INFO[job].name}`;
+const jobWords = ({ job, count }: Pick<Strand, 'job' | 'count'>) =>
+  `${count} that ${count === 1 ? STRAND_INFO[job].name : STRAND_INFO[job].several}`;
 
 export function addStrand(plan: PlanDocument, job: StrandJob): PlanChange {
   const strand: Strand = {

@@ -2,7 +2,7 @@
 
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlannedKnot } from '../../core/knots/index.ts';
-import { knotName, THROUGH_WORDS, upperFirst } from '../../core/trade/index.ts';
+import { knotName, rowWords, THROUGH_WORDS, upperFirst } from '../../core/trade/index.ts';
 import { Sign } from '../ui/sign.tsx';
 import { type Tool, useView } from '../view/view-store.ts';
 
@@ -53,7 +53,7 @@ export function KnotNote({ result, knot }: { readonly result: PlanResult; readon
         {knot.chain[1].because} {upperFirst(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
       </p>
       <p className="note mt-1.5">
-        Row {row.label}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.
+        {upperFirst(rowWords(row.label))}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.
       </p>
     </div>
   );

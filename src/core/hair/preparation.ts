@@ -75,7 +75,7 @@ export interface HookedPiece {
   /** Of those after it: opening its strands, dressing it, and dressing it once more. */
   readonly secondsOpening: number;
   readonly secondsDressing: number;
-  readonly secondsThen: number;
+  readonly secondsDressingAgain: number;
 }
 
 /** Thickness of a folded piece, mm. It is twice as long as it hangs, since it is folded over its loop. */
@@ -97,7 +97,7 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   const degree = opened.when === 'never' ? 0 : opened.strands * opened.reach;
   const { before } = OPENED_INFO[opened.when];
   const dress = DRESSING_INFO[cut.dressed];
-  const then = DRESSING_INFO[cut.dressedAgain];
+  const again = DRESSING_INFO[cut.dressedAgain];
   const opening = SECONDS_A_STRAND * strands * degree;
   const takes = (d: DressingInfo) => strands * d.secondsAStrand + (massG * foldLengthMm * d.secondsAGramMetre) / 1000;
   // One piece in four is three splits for four pieces.
@@ -112,11 +112,11 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
     massG,
     strands,
     hangingEnds: 2 * strands,
-    lengthMm: foldLengthMm * (1 - OPEN_SHORTENS * degree) * dress.length * then.length,
+    lengthMm: foldLengthMm * (1 - OPEN_SHORTENS * degree) * dress.length * again.length,
     thicknessMm,
     knotWidthMm: KNOT_WIDENING * thicknessMm,
     liesFlat: KNOT_WIDENING * thicknessMm <= LIES_FLAT_MM,
-    widthFactor: (1 + OPEN_WIDENS * degree) * dress.width * then.width,
+    widthFactor: (1 + OPEN_WIDENS * degree) * dress.width * again.width,
     canOneLeg: canOneLeg(product),
     canLock: locks,
     loopHasToComeOff: loopHasToComeOff(product),
@@ -126,10 +126,10 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
       (cut.endsOffMm > 0 ? SECONDS_ENDS_OFF : 0) +
       before * opening +
       (dress.before ? takes(dress) : 0),
-    secondsAfter: secondsOpening + secondsDressing + takes(then),
+    secondsAfter: secondsOpening + secondsDressing + takes(again),
     secondsOpening,
     secondsDressing,
-    secondsThen: takes(then),
+    secondsDressingAgain: takes(again),
   };
 }
 

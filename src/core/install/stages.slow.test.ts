@@ -4,6 +4,7 @@ import { hairOf, plainInputs } from '../../../tests/helpers/heads.ts';
 import { Planner } from '../../../tests/helpers/planner.ts';
 import { DEFAULT_BASE } from '../base/choice.ts';
 import type { Preparation } from '../hair/preparation.ts';
+import { spacingStep } from '../plan/ask/spacing-step.ts';
 import type { PlanInputs } from '../plan/inputs.ts';
 import { DEFAULT_ROWS } from '../rows/choice.ts';
 import { DEFAULT_CAP } from '../trade/caps.ts';
@@ -179,7 +180,16 @@ describe('strands with a job', () => {
     expect(many.supply.pieces).toBe(plain.supply.pieces + 40);
     expect(many.supply.packs).toBeGreaterThan(plain.supply.packs);
     expect(many.knots).toEqual(plain.knots);
+    expect(many.load.massG - plain.load.massG).toBeCloseTo(40 * plain.piece.massG, 9);
+    // They are worn, and hang on no section more than on another.
+    expect(many.load.sections).toEqual(plain.load.sections);
     expect(many.time.totalMinutes).toBeGreaterThan(plain.time.totalMinutes + 30);
+  });
+
+  it('a step of spacing has as many of them as before', () => {
+    const step = (strands: PlanInputs['strands']) =>
+      spacingStep(planner.graph, plainInputs({ ...puff, strands })).wider?.pieces ?? 0;
+    expect(step([{ id: 'j1', job: 'wrapTie', cut: 'whole', count: 30 }])).toBe(step([]) + 30);
   });
 
   it('a job that is not there is said', () => {

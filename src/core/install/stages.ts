@@ -98,7 +98,7 @@ export function dressings(g: WorkContext): Array<{ at: 'pack' | 'half' | 'end'; 
               at: 'end' as const,
               step: step(
                 cut.dressedAgain,
-                piece.secondsThen,
+                piece.secondsDressingAgain,
                 cut.dressed === 'asItIs'
                   ? 'Once all of it is in.'
                   : `After it was ${DRESSING_INFO[cut.dressed].name}, once all of it is in.`,

@@ -11,13 +11,10 @@ export function strandSteps(g: WorkContext, job: StrandJob): WorklistStep[] {
     return [
       {
         kind: 'strand',
-        what: `${s.count === 1 ? 'One piece' : `${s.count} pieces`} that ${verb(info.name, s.count)}`,
+        what: s.count === 1 ? `One piece that ${info.name}` : `${s.count} pieces that ${info.several}`,
         how: `${info.how} ${cut.name} (${cutInWords(cut)}).`,
         minutes: s.count * info.minutes,
       },
     ];
   });
 }
-
-/** "closes an open top" of several: "close an open top". */
-const verb = (name: string, count: number) => (count === 1 ? name : name.replace(/^(\w+?)s\b/, '$1'));

@@ -33,11 +33,13 @@ export function weigh(
   isBare: (piece: number) => boolean,
   base: Pick<LaidBase, 'map' | 'sections'>,
   cap: Pick<CapFit, 'shareOfPull'>,
+  /** What is worn beside it, bound to no section, g. */
+  besideG = 0,
 ): Load {
   const pieces = new Uint32Array(base.sections.length);
   const masses = new Float64Array(base.sections.length);
   const bare = new Float64Array(base.sections.length);
-  let massG = 0;
+  let massG = besideG;
   for (let i = 0; i < vertices.length; i++) {
     const section = base.map.labels[vertices[i]];
     pieces[section]++;

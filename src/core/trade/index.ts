@@ -214,7 +214,7 @@ export {
 } from './strands.ts';
 export { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from './tape.ts';
 export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
-export { lowerFirst, percent, upperFirst } from './words.ts';
+export { lowerFirst, percent, rowWords, upperFirst } from './words.ts';
 export {
   KNOT_ZONES,
   type KnotZone,

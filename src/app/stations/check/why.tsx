@@ -2,7 +2,7 @@
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { directionDeg } from '../../../core/head/index.ts';
 import type { Look, WhyHere as Reason } from '../../../core/plan/index.ts';
-import { upperFirst } from '../../../core/trade/index.ts';
+import { rowWords, upperFirst } from '../../../core/trade/index.ts';
 import { addKnot } from '../../../model/rows-by-hand.ts';
 import { useWhy } from '../../ask/look.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
@@ -54,7 +54,9 @@ function Reasons({ session, why }: { readonly session: PlanSession; readonly why
           ? 'No hair falls over it.'
           : `Most is hidden by ${why.rows
               .slice(0, 3)
-              .map((r) => `row ${r.label} (${r.pieces} ${r.pieces === 1 ? 'piece' : 'pieces'}, ${percent(r.hides)})`)
+              .map(
+                (r) => `${rowWords(r.label)} (${r.pieces} ${r.pieces === 1 ? 'piece' : 'pieces'}, ${percent(r.hides)})`,
+              )
               .join(', ')}.`}
       </p>
       {'refused' in more ? (

@@ -2,7 +2,7 @@
 import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
-import { fingersFigure, knotName, THROUGH_WORDS } from '../../../core/trade/index.ts';
+import { fingersFigure, knotName, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fromRowBefore, mirrorWords } from './mirror-words.ts';
 import { Big } from './notes.tsx';
@@ -34,7 +34,8 @@ export function KnotTitle(props: {
           </div>
         ) : (
           <div className="mt-2 text-far-text leading-tight text-ink2">
-            of {result.rows[knot.row].knotCount} in row {result.rows[knot.row].label}, {THROUGH_WORDS[knot.through]}
+            of {result.rows[knot.row].knotCount} in {rowWords(result.rows[knot.row].label)},{' '}
+            {THROUGH_WORDS[knot.through]}
           </div>
         )}
       </div>

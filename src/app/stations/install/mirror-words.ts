@@ -1,7 +1,7 @@
 /** A knot in words, read at arm’s length or heard. */
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
-import { fingersInWords, knotName, lowerFirst, upperFirst } from '../../../core/trade/index.ts';
+import { fingersInWords, knotName, lowerFirst, rowWords, upperFirst } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 
@@ -26,10 +26,10 @@ export function nextWords(result: PlanResult, index: number): string {
   if (!knot) return 'Every knot is in.';
   if (!after) return 'Touch anywhere here. It is the last one.';
   const same = knotName(after) === knotName(knot);
-  const turn = after.row !== knot.row ? `Then row ${result.rows[after.row].label} begins: ` : 'Then ';
+  const turn = after.row !== knot.row ? `Then ${rowWords(result.rows[after.row].label)} begins: ` : 'Then ';
   return `Touch anywhere here. ${turn}${same ? `${lowerFirst(knotName(after))} again` : lowerFirst(knotName(after))}.`;
 }
 
 export function speechFor(knot: PlannedKnot, result: PlanResult): string {
-  return `${knotName(knot)}. Number ${knot.place}, row ${result.rows[knot.row].label}. ${knot.where.words}.`;
+  return `${knotName(knot)}. Number ${knot.place}, ${rowWords(result.rows[knot.row].label)}. ${knot.where.words}.`;
 }

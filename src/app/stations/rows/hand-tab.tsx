@@ -6,6 +6,7 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import { directionDeg } from '../../../core/head/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
 import type { HandChange } from '../../../core/rows/index.ts';
+import { rowWords, upperFirst } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import {
@@ -132,68 +133,43 @@ interface SelectedKnotProps extends Pick<BenchProps, 'session'> {
   readonly knot: PlannedKnot;
 }
 
+type Deed = readonly [testId: string, words: string, deed: () => PlanChange];
+
 function SelectedKnot({ session, result, knot }: SelectedKnotProps) {
   const { plan } = session;
   const { refuse } = useView();
   const row = result.rows[knot.row];
   const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
   const apply = (change: PlanChange) => refuse(session.apply(change));
+  const ofRow: readonly Deed[] = [
+    ['row-up', 'Row a little up', () => pullRow(plan, row, at, PULL_MM)],
+    ['row-down', 'Row a little down', () => pullRow(plan, row, at, -PULL_MM)],
+    [
+      'row-lock',
+      row.locked ? 'Unlock the row' : 'Lock the row',
+      () => (row.locked ? unlockRow(plan, row.label, at) : lockOf(plan, result, knot)),
+    ],
+  ];
+  // A row along the border follows the head and its own gap alone: it is neither pulled nor locked.
+  const deeds: readonly Deed[] = [
+    ['knot-out', 'Take it out', () => removeKnot(plan, knot.id, at)],
+    ...(row.kind === 'border' ? [] : ofRow),
+  ];
   return (
     <section className="mt-2" aria-label="The knot that is selected">
       <p className="text-small">
         {knot.id}
-        {knot.hand ? `, ${knot.hand} by hand` : ''}. Row {row.label}
+        {knot.hand ? `, ${knot.hand} by hand` : ''}. {upperFirst(rowWords(row.label))}
         {row.locked ? ', locked' : row.pulledBy !== undefined ? ', pulled' : ''}.
       </p>
       <div className="mt-1 flex flex-wrap gap-x-5">
-        <button
-          type="button"
-          className="word"
-          data-testid="knot-out"
-          onClick={() => apply(removeKnot(plan, knot.id, at))}
-        >
-          Take it out
-        </button>
-        {row.kind !== 'border' && <RowTools session={session} result={result} knot={knot} />}
+        {deeds.map(([testId, words, deed]) => (
+          <button key={testId} type="button" className="word" data-testid={testId} onClick={() => apply(deed())}>
+            {words}
+          </button>
+        ))}
       </div>
     </section>
-  );
-}
-
-/** A row along the border follows the head and its own gap alone: it is neither pulled nor locked. */
-function RowTools({ session, result, knot }: SelectedKnotProps) {
-  const { plan } = session;
-  const { refuse } = useView();
-  const row = result.rows[knot.row];
-  const at = directionDeg([knot.xMm, knot.yMm, knot.zMm]);
-  const apply = (change: PlanChange) => refuse(session.apply(change));
-  return (
-    <>
-      <button
-        type="button"
-        className="word"
-        data-testid="row-up"
-        onClick={() => apply(pullRow(plan, row, at, PULL_MM))}
-      >
-        Row a little up
-      </button>
-      <button
-        type="button"
-        className="word"
-        data-testid="row-down"
-        onClick={() => apply(pullRow(plan, row, at, -PULL_MM))}
-      >
-        Row a little down
-      </button>
-      <button
-        type="button"
-        className="word"
-        data-testid="row-lock"
-        onClick={() => apply(row.locked ? unlockRow(plan, row.label, at) : lockOf(plan, result, knot))}
-      >
-        {row.locked ? 'Unlock the row' : 'Lock the row'}
-      </button>
-    </>
   );
 }
 

@@ -1,7 +1,7 @@
 /** The knot chart on paper: the unrolled rows with their signs and hooks, the legend, the work in order, each row in words. */
 
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { knotName, lowerFirst, SCHEME_INFO } from '../../../core/trade/index.ts';
+import { knotName, lowerFirst, rowWords, SCHEME_INFO, upperFirst } from '../../../core/trade/index.ts';
 import { mapSvg } from '../../../formats/map-svg.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { schemeOf } from '../../../model/to-inputs.ts';
@@ -58,7 +58,7 @@ function RowInWords({ result, index }: { readonly result: PlanResult; readonly i
   return (
     <section className="mt-3">
       <h3 className="text-lead">
-        Row {row.label}, {knots.length} knots
+        {upperFirst(rowWords(row.label))}, {knots.length} knots
       </h3>
       <ol className="columns-2 gap-x-6 text-note">
         {knots.map((k) => (

@@ -8,6 +8,7 @@ import { directionOf, type HeadShape, onSurface, type Point } from '../../head/i
 import type { HandChange, Row } from '../../rows/index.ts';
 import { LEAST_SHARE } from '../../trade/index.ts';
 import { isHooked, type LaidKnot } from './measure.ts';
+import { nearestRow } from './widest.ts';
 
 export interface LostChange {
   /** Id of the hand change. */
@@ -57,9 +58,9 @@ function changeOne(
     const at = onSurface(ground.shape, directionOf(change.at));
     const why = cannotLie(ground, knots, at, -1);
     if (why !== undefined) return why;
-    const row = nearestRow(ground, rows, at);
-    if (!row) return 'no row passes near there';
-    knots.push({ ...placed(ground, at), row: row.index, arcMm: row.arcMm, hand: 'added' });
+    const near = rowToJoin(ground, rows, at);
+    if (!near) return 'no row passes near there';
+    knots.push({ ...placed(ground, at), row: near.row, arcMm: near.arcMm, hand: 'added' });
     return undefined;
   }
   const found = knotNear(ground, knots, onSurface(ground.shape, directionOf(change.at)));
@@ -133,13 +134,9 @@ function cannotLie(ground: HandContext, knots: readonly LaidKnot[], at: Point, e
   return undefined;
 }
 
-function nearestRow(ground: HandContext, rows: readonly Row[], at: Point) {
-  let best: { index: number; arcMm: number; away: number } | undefined;
-  rows.forEach(({ curve }, index) => {
-    if (curve.pointCount === 0) return;
-    const foot = footOn(curve, curve.arcMm, { xMm: at[0], yMm: at[1], zMm: at[2] });
-    if (!best || foot.distance < best.away) best = { index, arcMm: foot.u, away: foot.distance };
-  });
+/** A knot put in joins the nearest row, if one passes near enough. */
+function rowToJoin(ground: HandContext, rows: readonly Row[], at: Point) {
+  const near = nearestRow(rows, { xMm: at[0], yMm: at[1], zMm: at[2] });
   const { vertex } = placed(ground, at);
-  return best && best.away <= JOINS_WITHIN * ground.spacingAt(vertex) ? best : undefined;
+  return near && near.awayMm <= JOINS_WITHIN * ground.spacingAt(vertex) ? near : undefined;
 }

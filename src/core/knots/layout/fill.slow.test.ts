@@ -91,6 +91,15 @@ it('comes after a row along the border that is laid last', () => {
   expect(kinds.lastIndexOf('border')).toBeLessThan(kinds.indexOf('fill'));
 });
 
+it('comes after what waits for the net to be opened', () => {
+  const cap = { ...DEFAULT_CAP, opening: 'cut' as const, openingMm: 100, openingWidthMm: 30 };
+  const r = of({ pieces: 6 }, { cap });
+  const passes = r.rows.map((row) => (row.pass === 'fill' ? 'fill' : row.opened ? 'opened' : 'row'));
+  expect(passes).toContain('opened');
+  expect(passes.indexOf('fill')).toBeGreaterThan(passes.lastIndexOf('opened'));
+  expect(passes.slice(passes.indexOf('fill')).every((p) => p === 'fill')).toBe(true);
+});
+
 describe('blending pieces', () => {
   const wig = (blendingPieces: number) =>
     of({ where: 'none' }, { cap: { ...DEFAULT_CAP, wig: true, blending: 'nape', blendingPieces } });

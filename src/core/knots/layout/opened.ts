@@ -23,25 +23,21 @@ interface Worked {
 export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean, border: BorderWhen): WorkedPasses {
   const { rows, secondOf, passOf, knots } = passes;
   const isWaiting = knots.map((k) => waits(k));
-  const countIn = ({ row, opened }: Worked) =>
-    knots.filter((k, i) => k.row === row && isHooked(k) && isWaiting[i] === opened).length;
-  const worked = [
-    ...rows.map((_, row) => ({ row, opened: false })),
-    ...rows.map((_, row) => ({ row, opened: true })),
-  ].filter((w) => countIn(w) > 0);
-  const isBorder = ({ row }: Worked) => rows[row].kind === 'border';
-  const order = worked.filter((w) => !isBorder(w));
-  const along = worked.filter(isBorder);
-  const goesFirst = along.filter((w) => !w.opened);
-  // What of it lies in the opening waits for the net to be open, like every other knot there.
-  // What is left over is filled in after everything else.
-  const filled = order.findIndex(({ row }) => passOf[row] === 'fill');
-  order.splice(
-    border === 'last' ? (filled < 0 ? order.length : filled) : placeFor(border, order, countIn),
-    0,
-    ...goesFirst,
+  const counts = new Int32Array(2 * rows.length);
+  knots.forEach((k, i) => {
+    if (isHooked(k)) counts[2 * k.row + (isWaiting[i] ? 1 : 0)]++;
+  });
+  const countIn = ({ row, opened }: Worked) => counts[2 * row + (opened ? 1 : 0)];
+  const worked = [false, true].flatMap((opened) =>
+    rows.map((_, row) => ({ row, opened })).filter((w) => countIn(w) > 0),
   );
-  order.push(...along.filter((w) => w.opened));
+  const isBorder = ({ row }: Worked) => rows[row].kind === 'border';
+  const isFilled = ({ row }: Worked) => passOf[row] === 'fill';
+  const order = worked.filter((w) => !isBorder(w) && !isFilled(w));
+  const along = worked.filter(isBorder);
+  order.splice(placeFor(border, order, countIn), 0, ...along.filter((w) => !w.opened));
+  // What of it lies in the opening waits for the net to be open, and what is left over is filled in after everything else.
+  order.push(...along.filter((w) => w.opened), ...worked.filter(isFilled));
   const at = new Map(order.map(({ row, opened }, i) => [2 * row + (opened ? 1 : 0), i]));
   return {
     rows: order.map(({ row }) => rows[row]),
@@ -62,9 +58,10 @@ export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean
   };
 }
 
-/** Before the first row, or after the one that brings most of the hair in. */
+/** Before the first row, after the one that brings most of the hair in, or after the last. */
 function placeFor(when: BorderWhen, order: readonly Worked[], countIn: (w: Worked) => number): number {
   if (when === 'first') return 0;
+  if (when === 'last') return order.length;
   const counts = order.map(countIn);
   const most = MOST_IS_IN * counts.reduce((sum, n) => sum + n, 0);
   let laid = 0;

@@ -3,10 +3,11 @@
  * rows of their own, since they are laid after all the others.
  */
 
-import { footOn, type PlaceMm, type SurfaceMesh } from '../../geometry/index.ts';
+import type { SurfaceMesh } from '../../geometry/index.ts';
 import type { Row } from '../../rows/index.ts';
 import type { Pass, SecondPass } from '../../trade/index.ts';
 import type { LaidKnot } from './measure.ts';
+import { nearestRow, placeAt, type VertexPlace, widestPlaces } from './widest.ts';
 
 export interface Passes {
   readonly rows: readonly Row[];
@@ -26,7 +27,7 @@ export interface PassGround {
   /** Whether thin places are looked for anywhere. */
   readonly hasThin: boolean;
   /** What is done there once all else is in. @param besidePart of a row that lies there */
-  passAt(place: PlaceMm & { readonly vertex: number }, besidePart: boolean): SecondPass;
+  passAt(place: VertexPlace, besidePart: boolean): SecondPass;
 }
 
 export function inPasses(rows: readonly Row[], knots: readonly LaidKnot[], ground: PassGround): Passes {
@@ -81,46 +82,17 @@ const EDGE = 0.55;
 
 function thinPlaces(rows: readonly Row[], knots: readonly LaidKnot[], ground: PassGround): LaidKnot[] {
   const { mesh } = ground;
-  const p = mesh.positionsMm;
-  const at = (v: number) => ({ xMm: p[3 * v], yMm: p[3 * v + 1], zMm: p[3 * v + 2], vertex: v });
-  const owed = Array.from({ length: mesh.vertexCount }, (_, v) => v).filter(
-    (v) =>
-      ground.passAt(at(v), false) === 'thin' &&
+  const owed: number[] = [];
+  for (let v = 0; v < mesh.vertexCount; v++)
+    if (
       !ground.isClosed(v) &&
-      ground.fromHairline[v] > EDGE * ground.spacingAt(v),
-  );
-  const away = new Float64Array(mesh.vertexCount).fill(Infinity);
-  const see = (k: Pick<LaidKnot, 'xMm' | 'yMm' | 'zMm'>) => {
-    for (let v = 0; v < away.length; v++) {
-      const d = (p[3 * v] - k.xMm) ** 2 + (p[3 * v + 1] - k.yMm) ** 2 + (p[3 * v + 2] - k.zMm) ** 2;
-      if (d < away[v]) away[v] = d;
-    }
-  };
-  knots.forEach(see);
-  const added: LaidKnot[] = [];
-  while (added.length < MOST_SHARE * knots.length) {
-    let worst = -1;
-    let most = THIN_BEYOND;
-    for (const v of owed) {
-      const share = Math.sqrt(away[v]) / ground.spacingAt(v);
-      if (share <= most) continue;
-      most = share;
-      worst = v;
-    }
-    if (worst < 0) break;
-    const row = rowFor(rows, at(worst));
-    if (!row) break;
-    added.push({ ...at(worst), row: row.index, arcMm: row.arcMm, second: true });
-    see(at(worst));
-  }
-  return added;
-}
-
-function rowFor(rows: readonly Row[], at: Pick<LaidKnot, 'xMm' | 'yMm' | 'zMm'>) {
-  let best: { index: number; arcMm: number; away: number } | undefined;
-  rows.forEach(({ curve }, index) => {
-    const foot = footOn(curve, curve.arcMm, at);
-    if (!best || foot.distance < best.away) best = { index, arcMm: foot.u, away: foot.distance };
+      ground.fromHairline[v] > EDGE * ground.spacingAt(v) &&
+      ground.passAt(placeAt(mesh, v), false) === 'thin'
+    )
+      owed.push(v);
+  const most = Math.ceil(MOST_SHARE * knots.length);
+  return widestPlaces(ground, owed, knots, THIN_BEYOND, most).flatMap((place) => {
+    const near = nearestRow(rows, place);
+    return near ? [{ ...place, row: near.row, arcMm: near.arcMm, second: true }] : [];
   });
-  return best;
 }

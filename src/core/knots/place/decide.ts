@@ -108,7 +108,7 @@ export function decideKnots(
     const inRow = laid.knots.slice(from, to);
     const ids = inRow.map((k) => names.get(k) as string);
     const row: RowAtWork = { row: laid.rows[index], planned: plannedRow, index, inRow, from, ids };
-    for (const i of orderInRow((i) => placeOf(table, row, i).here.schools, row.row, inRow)) {
+    for (const i of orderInRow((i) => placeOf(table, row, i).said.schools, row.row, inRow)) {
       if (!isHooked(inRow[i])) {
         // Its piece counts among those of its zone, so that a row along the border changes no other knot.
         pieceFor(table, row, i);
@@ -196,8 +196,8 @@ function placeOf({ told, situation, where, schoolsAt }: Table, { row, inRow }: R
   const exposed = exposure(told, situation, row, k);
   const zone = zoneOf(k, exposed === 'part' || exposed === 'crown', where);
   const netHere = situation.fromOpening ? netAt(situation.opening, situation.fromOpening[k.vertex]) : 'net';
-  const isLeft = isLeftOfPart(k, where);
-  return { exposed, zone, here: schoolsAt({ zone, isLeft, isMargin: netHere === 'margin', vertex: k.vertex }) };
+  const isLeft = () => isLeftOfPart(k, where);
+  return { exposed, zone, said: schoolsAt({ zone, isLeft, isMargin: netHere === 'margin', vertex: k.vertex }) };
 }
 
 /** Which piece a knot gets: by her own wish, else what is said for its place, else by its zone. */
@@ -205,13 +205,13 @@ function pieceFor(table: Table, at: RowAtWork, i: number) {
   const { told, hooked, usedInZone, overrides } = table;
   const { row } = at;
   const place = placeOf(table, at, i);
-  const { zone, here } = place;
+  const { zone, said } = place;
   const pieceZone = row.kind === 'fringe' || row.kind === 'border' ? row.kind : pieceZoneOf(zone);
   const hers = overrides.of(at.from + i);
   const wanted = hers.cut !== undefined && hooked.has(hers.cut) ? hers.cut : undefined;
-  const said = here.cut !== undefined && hooked.has(here.cut) ? here.cut : undefined;
+  const ofPlace = said.cut !== undefined && hooked.has(said.cut) ? said.cut : undefined;
   const filled = at.planned.pass === 'fill' && hooked.has(told.fillCut) ? told.fillCut : undefined;
-  const cut = wanted ?? filled ?? said ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
+  const cut = wanted ?? filled ?? ofPlace ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
   return { ...place, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
 }
 
@@ -219,7 +219,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
   const { told, context } = table;
   const { inRow } = at;
   const k = inRow[i];
-  const { exposed, zone, here, pieceZone, hers, cut, piece } = pieceFor(table, at, i);
+  const { exposed, zone, said, pieceZone, hers, cut, piece } = pieceFor(table, at, i);
   const product = table.products.get(piece.product) as Product;
   const under = context.under[at.from + i];
   const situation = situationOf(told, table.situation, at, i, {
@@ -228,7 +228,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     piece,
     product,
     under,
-    here,
+    said,
     mayBlend: !table.blends || table.blends.has(k),
   });
   const onLump = context.isLump(under) && situation.capped;
@@ -259,8 +259,8 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     zone,
     pieceZone,
     cut,
-    schools: here.schools,
-    places: here.places,
+    schools: said.schools,
+    places: said.places,
     exposed: exposed !== false,
     onNet: situation.capped ? situation.netHere : 'none',
     tenderOrThin: situation.tenderOrThin,
@@ -274,7 +274,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     where: whereOf(k, zone, table.where),
     aboveRowBeforeMm: aboveRowBefore(k, table.planned, at.index),
     piece: nextPiece(table, product, piece),
-    seconds: knotSeconds(decision, piece, told.pace, here.schools.prepare === 'pieceByPiece'),
+    seconds: knotSeconds(decision, piece, told.pace, said.schools.prepare === 'pieceByPiece'),
   };
   return { knot, refused: decision.refused, hers: hers.ids };
 }

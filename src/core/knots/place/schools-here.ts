@@ -48,8 +48,9 @@ export interface SchoolsTold {
 /** Where a knot lies, as far as schools ask. */
 export interface SchoolSite {
   readonly zone: KnotZone;
-  readonly isLeft: boolean;
   readonly isMargin: boolean;
+  /** Left of the part. Asked where it matters alone. */
+  isLeft(): boolean;
   readonly vertex: number;
 }
 
@@ -85,7 +86,7 @@ function placeOf({ zone, isLeft }: SchoolSite): SchoolPlace {
   switch (zone) {
     case 'part':
     case 'crown':
-      return isLeft ? 'partLeft' : 'partRight';
+      return isLeft() ? 'partLeft' : 'partRight';
     case 'side':
       return 'sides';
     default:

@@ -49,7 +49,8 @@ export interface KnotHere {
   readonly zone: KnotZone;
   readonly piece: HookedPiece;
   readonly product: Product;
-  readonly here: SchoolsHere;
+  /** Schools that hold there. */
+  readonly said: SchoolsHere;
   /** Of the line that blends so many pieces do. */
   readonly mayBlend: boolean;
   /** Vertex of her own head under it. */
@@ -100,8 +101,8 @@ export function situationOf(
     anchorPlace: !planned.second && !planned.opened && holdsCap(told.cap, context, row, k) && isEnd(planned, inRow, i),
     tenderOrThin: context.isSore(here.under),
     border: row.kind === 'border' ? told.rows.borderRow.knot : undefined,
-    schools: here.here.schools,
-    saidFor: here.here.saidFor,
+    schools: here.said.schools,
+    saidFor: here.said.saidFor,
   };
 }
 

@@ -103,7 +103,10 @@ export function isLeftOfPart(k: Pick<KnotPlace, 'xMm' | 'zMm'>, { partMm: p, has
     const alongZ = p[i + 5] - p[i + 2];
     const toX = k.xMm - p[i];
     const toZ = k.zMm - p[i + 2];
-    const t = Math.min(1, Math.max(0, (toX * alongX + toZ * alongZ) / (alongX * alongX + alongZ * alongZ)));
+    const lengthSq = alongX * alongX + alongZ * alongZ;
+    // Seen from above two points of a line may fall together.
+    if (lengthSq === 0) continue;
+    const t = Math.min(1, Math.max(0, (toX * alongX + toZ * alongZ) / lengthSq));
     const away = (toX - t * alongX) ** 2 + (toZ - t * alongZ) ** 2;
     if (away >= nearest) continue;
     nearest = away;

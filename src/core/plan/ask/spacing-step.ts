@@ -28,7 +28,9 @@ export interface SpacingStep {
 
 export function spacingStep(graph: PlanGraph, inputs: PlanInputs): SpacingStep {
   const now = graph.ask({ inputs });
-  const pieces = now.of(supply).pieces;
+  const knots = now.of(layout).knots.filter(isHooked).length;
+  // Strands with a job are as many whatever the gaps are.
+  const beside = now.of(supply).pieces - knots;
   const moved = (by: number): StepTo | undefined => {
     const before = now.of(spacing).fingers;
     const fingers = widened(before, by);
@@ -36,9 +38,9 @@ export function spacingStep(graph: PlanGraph, inputs: PlanInputs): SpacingStep {
     const then = graph.ask({ inputs: { ...inputs, spacing: { ...inputs.spacing, fingers } } });
     if (then.of(spacing).mm.gapMm < LEAST_STEP_MM) return undefined;
     const laid = then.of(layout).knots.filter(isHooked).length;
-    const factor = pieces > 0 ? laid / pieces : 1;
+    const factor = knots > 0 ? laid / knots : 1;
     const wanted = now.of(demands).map((d) => ({ ...d, knots: Math.round(d.knots * factor) }));
-    return { fingers, pieces: laid, packs: planSupply(inputs.products, wanted, inputs.reserveShare).packs };
+    return { fingers, pieces: laid + beside, packs: planSupply(inputs.products, wanted, inputs.reserveShare).packs };
   };
   return { stepFingers: STEP_FINGERS, tighter: moved(-STEP_FINGERS), wider: moved(STEP_FINGERS) };
 }

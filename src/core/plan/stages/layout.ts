@@ -231,7 +231,7 @@ const passAt = stage(
       passAt: (k, besidePart) =>
         said({
           zone: zoneOf(k, besidePart, where),
-          isLeft: isLeftOfPart(k, where) !== d.turned,
+          isLeft: () => isLeftOfPart(k, where) !== d.turned,
           isMargin: fromMiddle !== undefined && netAt(onHead, fromMiddle[k.vertex]) === 'margin',
           vertex: k.vertex,
         }).secondPass,

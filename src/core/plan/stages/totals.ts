@@ -27,8 +27,16 @@ export const supply = stage(
 
 export const load = stage(
   'load',
-  ({ of }) => ({ knots: of(knots), laid: of(laid), under: of(under), base: of(base), cap: of(cap) }),
-  ({ knots: { knots: decided }, laid: all, under: vertices, base: sectioned, cap: net }) => {
+  ({ inputs, of }) => ({
+    knots: of(knots),
+    laid: of(laid),
+    under: of(under),
+    base: of(base),
+    cap: of(cap),
+    strands: inputs.strands,
+    pieces: inputs.strands.length > 0 ? of(pieces) : undefined,
+  }),
+  ({ knots: { knots: decided }, laid: all, under: vertices, base: sectioned, cap: net, strands, pieces: hooked }) => {
     const kept = vertices.filter((_, i) => isHooked(all.knots[i]));
     // Laid knots lie row by row from her left, decided ones in the order of work.
     const inRowOrder = [...decided].sort((a, b) => a.row - b.row || a.place - b.place);
@@ -38,6 +46,7 @@ export const load = stage(
       (i) => inRowOrder[i].through === 'hair',
       sectioned,
       net,
+      strands.reduce((sum, s) => sum + s.count * (hooked?.get(s.cut)?.massG ?? 0), 0),
     );
   },
 );
