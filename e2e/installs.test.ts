@@ -67,7 +67,7 @@ describe('one place otherwise', () => {
     await browser.settled();
     await browser.choose('place-pass', 'windows');
     await browser.settled();
-    expect(await browser.text('[data-testid="place-s1"]')).toMatch(/hair with net everywhere; Windows/);
+    expect(await browser.text('[data-testid="place-s1"]')).toMatch(/Hair with net everywhere; Windows/);
     const knots = Number(/(\d+) knots/.exec(await browser.text('[data-testid="place-s1"]'))?.[1]);
     expect(knots).toBeGreaterThan(5);
     await part('order');
@@ -180,7 +180,7 @@ describe('stages', () => {
     await browser.choose('add-strand', 'wrapTie');
     await browser.settled();
     expect(await pieces()).toBe(before + 1);
-    expect(await browser.text('[data-testid="worklist"]')).toMatch(/One piece that wraps a tie/);
+    expect(await browser.text('[data-testid="worklist"]')).toMatch(/Wrap the tie with one piece/);
     await browser.write('strand-count-wrapTie', '3');
     await browser.settled();
     expect(await pieces()).toBe(before + 3);

@@ -7,7 +7,7 @@ import type { PlanChange } from './plan-change.ts';
 type Strand = PlanDocument['strands'][number];
 
 const jobWords = ({ job, count }: Pick<Strand, 'job' | 'count'>) =>
-  `${count} that ${count === 1 ? STRAND_INFO[job].name : STRAND_INFO[job].several}`;
+  `${STRAND_INFO[job].deed}: ${count} ${count === 1 ? 'piece' : 'pieces'}`;
 
 export function addStrand(plan: PlanDocument, job: StrandJob): PlanChange {
   const strand: Strand = {
@@ -16,14 +16,14 @@ export function addStrand(plan: PlanDocument, job: StrandJob): PlanChange {
     cut: plan.pieces.top.cut,
     count: STRAND_INFO[job].usual,
   };
-  return { words: `A strand: ${jobWords(strand)}`, plan: { ...plan, strands: [...plan.strands, strand] } };
+  return { words: jobWords(strand), plan: { ...plan, strands: [...plan.strands, strand] } };
 }
 
 export function setStrand(plan: PlanDocument, id: string, change: Partial<Pick<Strand, 'count' | 'cut'>>): PlanChange {
   const strands = plan.strands.map((s) => (s.id === id ? { ...s, ...change } : s));
   const changed = strands.find((s) => s.id === id);
   const cut = plan.cuts.find((c) => c.id === changed?.cut)?.name ?? '';
-  const words = changed ? `A strand: ${jobWords(changed)}, ${lowerFirst(cut)}` : 'A strand';
+  const words = changed ? `${jobWords(changed)}, ${lowerFirst(cut)}` : 'A strand';
   return { words, plan: { ...plan, strands } };
 }
 

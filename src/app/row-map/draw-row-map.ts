@@ -136,15 +136,23 @@ function drawRuler(ctx: CanvasRenderingContext2D, width: number, layout: WeaveLa
   ctx.fillText('fingers from the middle', width - 32, 18);
 }
 
+/** Nape and part stand beside the lowest and the highest row of the first pass; a row along the border is called what it is. */
 function drawEndWords(ctx: CanvasRenderingContext2D, result: PlanResult, layout: WeaveLayout, topWord: string) {
-  const first = result.rows[0];
-  const last = result.rows[result.rows.length - 1];
-  if (!first || !last) return;
   ctx.font = noteFont();
   ctx.textAlign = 'right';
   ctx.fillStyle = token('w-ink2');
-  ctx.fillText('nape', layout.x(first.startMm) - 16, layout.y(0) + 4);
-  if (result.rows.length > 1) ctx.fillText(topWord, layout.x(last.startMm) - 16, layout.y(result.rows.length - 1) + 4);
+  const at = (row: number, words: string) => {
+    if (row >= 0) ctx.fillText(words, layout.x(result.rows[row].startMm) - 16, layout.y(row) + 4);
+  };
+  const isPlain = (row: PlanResult['rows'][number]) => row.kind !== 'border' && !row.second && !row.opened;
+  const lowest = result.rows.findIndex(isPlain);
+  const highest = result.rows.findLastIndex(isPlain);
+  at(lowest, 'nape');
+  if (highest > lowest) at(highest, topWord);
+  at(
+    result.rows.findIndex((row) => row.kind === 'border'),
+    'border',
+  );
 }
 
 function disc(ctx: CanvasRenderingContext2D, r: number, colour: string) {

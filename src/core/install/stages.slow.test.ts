@@ -159,10 +159,10 @@ describe('strands with a job', () => {
 
   it('a puff is braced before the first row, a tie wrapped after the last; one piece each (common practice)', () => {
     const braced = jobs('bracePuff', 1, puff);
-    expect(braced.worklist[step(braced, /^One piece that braces a puff or coil$/)].kind).toBe('strand');
-    expect(step(braced, /braces/)).toBeLessThan(braced.worklist.findIndex((s) => s.kind === 'rows'));
+    expect(braced.worklist[step(braced, /^Brace the puff or coil with one piece$/)].kind).toBe('strand');
+    expect(step(braced, /^Brace/)).toBeLessThan(braced.worklist.findIndex((s) => s.kind === 'rows'));
     const wrapped = jobs('wrapTie', 1, puff);
-    expect(step(wrapped, /^One piece that wraps a tie$/)).toBeGreaterThan(lastRows(wrapped));
+    expect(step(wrapped, /^Wrap the tie with one piece$/)).toBeGreaterThan(lastRows(wrapped));
   });
 
   it('a handful closes a top, in place of the knots that would', () => {
@@ -170,7 +170,7 @@ describe('strands with a job', () => {
     const plain = of({ cap });
     expect(step(plain, /^Draw the open top shut$/)).toBeGreaterThan(0);
     const r = jobs('closeTop', 6, { cap });
-    expect(step(r, /^6 pieces that close an open top$/)).toBe(step(plain, /^Draw the open top shut$/));
+    expect(step(r, /^Close the open top with 6 pieces$/)).toBe(step(plain, /^Draw the open top shut$/));
     expect(step(r, /^Draw the open top shut$/)).toBe(-1);
   });
 

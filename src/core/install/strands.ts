@@ -11,7 +11,7 @@ export function strandSteps(g: WorkContext, job: StrandJob): WorklistStep[] {
     return [
       {
         kind: 'strand',
-        what: s.count === 1 ? `One piece that ${info.name}` : `${s.count} pieces that ${info.several}`,
+        what: `${info.deed} with ${s.count === 1 ? 'one piece' : `${s.count} pieces`}`,
         how: `${info.how} ${cut.name} (${cutInWords(cut)}).`,
         minutes: s.count * info.minutes,
       },

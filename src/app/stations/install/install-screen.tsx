@@ -133,7 +133,8 @@ function ThisKnot(props: {
 }) {
   const { plan, result, index, state, folded, trouble } = props;
   const knot = result.knots[index];
-  const pieces = Math.floor(result.supply.packs * result.supply.piecesPerPack);
+  const beside = result.strands.reduce((sum, s) => sum + s.count, 0);
+  const pieces = Math.floor(result.supply.packs * result.supply.piecesPerPack) - beside;
   const forecast = forecastInstall(
     state,
     result.knots.map((k) => k.seconds),

@@ -82,19 +82,8 @@ export function Done({
       <p className="fig text-callout">Every knot is in</p>
       <p className="mt-4 max-w-[40ch]">
         {state.piecesUsed} pieces hooked{skipped > 0 ? `, ${skipped} places left empty` : ''},{' '}
-        {duration(state.workedSeconds / 60)} at work. What is left to do, in order:
+        {duration(state.workedSeconds / 60)} at work. What is left to do stands below, in its order.
       </p>
-      <ol className="mt-4 max-w-[60ch]" data-testid="then-do">
-        {stepsAfter(result).map((step) => (
-          <li key={step.what} className="line py-2">
-            <b className="font-strong">{step.what}</b>{' '}
-            <span className="text-far-note text-ink2">
-              {duration(step.minutes)}
-              {step.waitMinutes > 0 && `, then ${duration(step.waitMinutes)} waiting`}. {step.how} {step.caution}
-            </span>
-          </li>
-        ))}
-      </ol>
       <button
         type="button"
         className="button primary mt-6 max-w-105 text-far-text"
@@ -106,6 +95,17 @@ export function Done({
       >
         Finish and write one line
       </button>
+      <ol className="mt-4 max-w-[60ch]" data-testid="then-do">
+        {stepsAfter(result).map((step) => (
+          <li key={step.what} className="line py-2">
+            <b className="font-strong">{step.what}</b>{' '}
+            <span className="text-far-note text-ink2">
+              {duration(step.minutes)}
+              {step.waitMinutes > 0 && `, then ${duration(step.waitMinutes)} waiting`}. {step.how} {step.caution}
+            </span>
+          </li>
+        ))}
+      </ol>
     </section>
   );
 }

@@ -57,13 +57,15 @@ export function PlacesBench({ session, result }: BenchProps) {
         options={[['', 'choose one'] as const, ...choices(plan.part.kind as PartKind)]}
         onChange={(key) => key !== '' && add(key)}
       />
-      <ToolButton
-        held={isPainting}
-        testId="paint-place"
-        onPress={() => hold(isPainting ? TURN_TOOL : { kind: 'place', id: freshPlaceId(plan), radiusMm: BRUSH_MM })}
-      >
-        Paint one on the head
-      </ToolButton>
+      <div className="mt-2">
+        <ToolButton
+          held={isPainting}
+          testId="paint-place"
+          onPress={() => hold(isPainting ? TURN_TOOL : { kind: 'place', id: freshPlaceId(plan), radiusMm: BRUSH_MM })}
+        >
+          Paint one on the head
+        </ToolButton>
+      </div>
       {plan.places.map((place) => (
         <OnePlace key={place.id} session={session} result={result} place={place as PlaceSchools} />
       ))}
@@ -114,7 +116,8 @@ function OnePlace({ session, result, place }: OnePlaceProps) {
         </button>
       </div>
       <p className="note">
-        {count} {count === 1 ? 'knot' : 'knots'}. {told.length > 0 ? `${told.join('; ')}.` : 'Nothing differs yet.'}
+        {count === 0 ? noKnot(place) : `${count} ${count === 1 ? 'knot' : 'knots'}.`}{' '}
+        {told.length > 0 ? `${upperFirst(told.join('; '))}.` : 'Nothing differs yet.'}
       </p>
       {isOpen && <PlaceFields session={session} place={place} />}
       {isOpen && 'painted' in place.where && (
@@ -128,6 +131,11 @@ function OnePlace({ session, result, place }: OnePlaceProps) {
     </section>
   );
 }
+
+const noKnot = ({ where }: PlaceSchools) =>
+  'zone' in where && where.zone === 'margin'
+    ? 'No knot lies there: nothing of the cap is cut open.'
+    : 'No knot lies there now.';
 
 const AS_THE_PLAN = ['', 'as the plan'] as const;
 const optionName = (school: SchoolByPlace, value: string) =>
