@@ -1,5 +1,6 @@
 /** A line to write in: what is typed stays as typed, is taken over when she leaves it, and refused with a sentence. */
 import { useEffect, useId, useState } from 'react';
+import { numberIn } from './number-in.ts';
 
 export function useDraft(value: string, onCommit: (text: string) => string | undefined) {
   const [draft, setDraft] = useState<string>();
@@ -96,10 +97,8 @@ export function NumberField(props: {
       beside={props.beside}
       testId={props.testId}
       onCommit={(text) => {
-        const cleaned = text.trim().replace(',', '.');
-        const value = Number(cleaned);
-        if (cleaned === '' || !Number.isFinite(value)) return `“${text.trim()}” isn’t a number.`;
-        return props.onCommit(value);
+        const value = numberIn(text);
+        return typeof value === 'string' ? value : props.onCommit(value);
       }}
     />
   );

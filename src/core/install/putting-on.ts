@@ -28,7 +28,7 @@ export function puttingOn(g: WorkContext): WorklistStep[] {
   const steps: WorklistStep[] = [];
   const onBlock = cap.filledOn === 'block';
   steps.push({
-    kind: 'cap',
+    kind: onBlock ? 'block' : 'cap',
     what: onBlock ? 'Pin the cap on the block' : 'Put the cap on over the base',
     how: onBlock
       ? 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up on your head.'

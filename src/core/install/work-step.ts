@@ -74,6 +74,7 @@ export interface WorkContext {
 /** What a step's minutes count towards. */
 export const GROUP_OF: Readonly<Record<StepKind, TimeGroup>> = {
   prepare: 'prepare',
+  block: 'cap',
   cap: 'cap',
   part: 'cap',
   border: 'cap',

@@ -5,6 +5,7 @@
 
 export const STEP_KINDS = [
   'prepare',
+  'block',
   'cap',
   'part',
   'border',
@@ -36,6 +37,7 @@ export interface StepInfo {
 
 export const STEP_INFO: Readonly<Record<StepKind, StepInfo>> = {
   prepare: { tools: ['scissors', 'clips'], wrong: 'Too much prepared at once: what is cut can’t be uncut.' },
+  block: { tools: ['pins for the block', 'clips'], wrong: 'It turns on the block under the hook, and rows run askew.' },
   cap: {
     tools: ['mirror', 'clips'],
     wrong: 'It sits askew, or a fold under it shows later.',
@@ -57,7 +59,10 @@ export const STEP_INFO: Readonly<Record<StepKind, StepInfo>> = {
     caution: 'Blades point away from the scalp, a finger between. Leave it for another day if your hands are tired.',
   },
   close: { tools: ['hook'], wrong: 'Drawn too tight it puckers, and the part stands up.' },
-  tryOn: { tools: ['mirror'] },
+  tryOn: {
+    tools: ['mirror'],
+    caution: 'What presses at the mirror aches by evening: a cap that is too tight is not finished, it is taken off.',
+  },
   open: {
     tools: ['fingers', 'a little oil'],
     wrong: 'All of it opened at once: it frizzes, and there is no way back.',

@@ -9,6 +9,7 @@ import { useLook } from '../../ask/look.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
 import { Fields, type TakeChange } from '../../ui/fields.tsx';
+import { numberIn } from '../../ui/number-in.ts';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { ON_LABEL, PACK_NAME, PACK_TEST, YOURS } from './fields.ts';
 
@@ -96,10 +97,8 @@ function OpenedPack({ product: p, change }: PackProps) {
         testId="counted"
         onCommit={(text) => {
           if (text.trim() === '') return test({ counted: undefined }, 'Count taken back');
-          const counted = Number(text.trim());
-          return Number.isFinite(counted)
-            ? test({ counted }, `${counted} counted`)
-            : `“${text.trim()}” isn’t a number.`;
+          const counted = numberIn(text);
+          return typeof counted === 'string' ? counted : test({ counted }, `${counted} counted`);
         }}
       />
       <Fields record={p.test} of={PACK_TEST} set={test} />

@@ -37,7 +37,7 @@ export function OrderTab({ session, result }: BenchProps) {
               )}
               <StepNote step={step} />
             </span>
-            <span className="text-ink2">{duration(step.minutes)}</span>
+            <span className="text-ink2">{step.minutes > 0 && duration(step.minutes)}</span>
           </li>
         ))}
       </ol>
