@@ -57,6 +57,55 @@ describe('a row along the border', () => {
   });
 });
 
+describe('into the base itself', () => {
+  it('ties and plaits carry pieces: counted, told, chosen on the head, in the order; undone they are gone', async () => {
+    await station('demo-crown-twists/rows');
+    await part('rows');
+    const before = await pieces();
+    await browser.choose('add-into', 'root');
+    await isDeed('Pieces into tied roots');
+    const told = () => browser.text('[data-testid="into-b1"]');
+    expect(await told()).toMatch(/24 pieces in 12 sections, up to [\d.]+ g in one/);
+    expect(await pieces()).not.toBe(before);
+    await browser.write('into-pieces', '1');
+    await isDeed('Into tied roots: 1 in each');
+    expect(await told()).toMatch(/12 pieces in 12 sections/);
+    await browser.click('[data-testid="into-sections-b1"] summary');
+    await browser.press(/^Choose ties on the head/);
+    await browser.click('[data-bead="tie-b3"]');
+    await isDeed('Into tied roots: 11 of the sections');
+    expect(await told()).toMatch(/11 pieces in 11 sections/);
+    await browser.choose('add-into', 'beside');
+    await isDeed('Pieces beside a plait or twist');
+    await part('order');
+    await browser.until(`/Into tied roots/.test(document.querySelector('.bench').innerText)`, 'the order');
+    const order = await browser.text('.bench');
+    expect(order.indexOf('Into tied roots')).toBeLessThan(order.search(/Rows? 1\b/));
+    expect(order).toMatch(/Beside a plait or twist: \d+ of them/);
+    for (let i = 0; i < 4; i++) await undo();
+    expect(await pieces()).toBe(before);
+  });
+
+  it('where there is nothing to go into it says why, and one tap takes it out', async () => {
+    await part('rows');
+    await browser.choose('add-into', 'round');
+    await isDeed('Pieces round a coil or puff');
+    expect(await browser.text('[data-testid="into-b1"]')).toMatch(/No section is coiled where it is tied/);
+    await browser.press(/^take out/);
+    await isDeed('No pieces round a coil or puff');
+    expect(await browser.has('[data-testid="into-b1"]')).toBe(false);
+    for (let i = 0; i < 2; i++) await undo();
+  });
+
+  it('more than a finger’s count is refused with a sentence', async () => {
+    await browser.choose('add-into', 'root');
+    await browser.settled();
+    await browser.write('into-pieces', '40');
+    expect(await browser.text('.bench [role="alert"]')).toMatch(/pieces in each tied root can be at most/i);
+    await undo();
+  });
+});
+
 describe('one place otherwise', () => {
   it('is chosen by name, told what differs, and said in the reasons of its knots', async () => {
     await part('knots');

@@ -41,6 +41,9 @@ function foundRows(from: PlanDocument): PlanDocument['base'] {
   return setEnd(setEnd(six, 2, 'wrapped').plan, 5, 'wrapped').plan.base;
 }
 
+/** A piece a finger along what it goes into, as far as that goes, before the rows. */
+const along = { pieces: 1, fingers: 1, reachFingers: 0, when: 'first' } as const;
+
 const INSTALLS: readonly Install[] = [
   {
     id: 'border-in-front',
@@ -155,6 +158,71 @@ const INSTALLS: readonly Install[] = [
         { id: 'j1', job: 'bracePuff', cut: 'cut-1', count: 1 },
         { id: 'j2', job: 'wrapTie', cut: 'cut-1', count: 1 },
       ],
+    }),
+  },
+  {
+    id: 'into-tied-roots',
+    name: 'Three pieces in each tied root, rows between, a tie wrapped',
+    from: crownTwists,
+    plan: (from) => ({
+      cuts: [{ ...START_CUT }, halved],
+      rows: {
+        ...from.rows,
+        scheme: 'joined',
+        intoBase: [
+          { id: 'b1', way: 'root', sections: [], pieces: 3, fingers: 1, reachFingers: 0, when: 'first', cut: 'cut-3' },
+        ],
+      },
+      strands: [{ id: 'j1', job: 'wrapTie', cut: 'cut-3', count: 6 }],
+    }),
+  },
+  {
+    id: 'beside-and-through-twists',
+    name: 'Beside flat twists as far as four fingers from the tie, through them behind',
+    from: crownTwists,
+    plan: (from) => ({
+      base: startBase('flatTwists'),
+      rows: {
+        ...from.rows,
+        scheme: 'joined',
+        intoBase: [
+          { id: 'b1', way: 'beside', sections: ['row1', 'row2', 'row7', 'row8'], ...along, reachFingers: 4 },
+          { id: 'b2', way: 'through', sections: ['row4', 'row5'], ...along, fingers: 0.75 },
+        ],
+      },
+    }),
+  },
+  {
+    id: 'plait-on-top',
+    name: 'Half up: a plait on top carries its own pieces, last of all',
+    from: shoulderCurls,
+    plan: (from) => ({
+      base: { ...startBase('halfUp'), parking: { bySection: { top: { how: 'sewn' } } } },
+      cap: { ...from.cap, dome: 'none' },
+      rows: {
+        ...from.rows,
+        scheme: 'joined',
+        intoBase: [{ id: 'b1', way: 'onTop', sections: ['top'], ...along, fingers: 0.5, when: 'last' }],
+      },
+      marks: [],
+    }),
+  },
+  {
+    id: 'round-and-over-a-puff',
+    name: 'Two rings round a puff, fine ones all over it',
+    from: crownTwists,
+    plan: (from) => ({
+      base: startBase('puff'),
+      cuts: [{ ...START_CUT }, halved],
+      rows: {
+        ...from.rows,
+        scheme: 'joined',
+        intoBase: [
+          { id: 'b1', way: 'round', sections: [], ...along, reachFingers: 2 },
+          { id: 'b2', way: 'over', sections: [], ...along, fingers: 0.75, when: 'last', cut: 'cut-3' },
+        ],
+      },
+      strands: [{ id: 'j1', job: 'bracePuff', cut: 'cut-1', count: 1 }],
     }),
   },
   {

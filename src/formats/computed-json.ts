@@ -145,6 +145,17 @@ function rowSchemeFigures({ plan, result }: Computed) {
           centresMm: round(result.borderRow.centresMm, 1),
         }
       : null,
+    intoBase: result.intoBase.map(({ entry, sections, ...figures }) => ({
+      ...figures,
+      id: entry,
+      sections: sections.map((s) => ({
+        ...s,
+        massG: round(s.massG, 2),
+        bearsG: s.bearsG.map((g) => round(g, 1)),
+        room: s.room ?? null,
+        thicknessMm: round(s.thicknessMm, 1),
+      })),
+    })),
     wholeRows: result.rowScheme.wholeRows,
     insertedRows: result.rowScheme.insertedRows,
     lostChanges: result.rowScheme.lostChanges.map((l) => ({ ...l, atMm: l.atMm.map((v) => round(v, 1)) })),
@@ -188,6 +199,7 @@ function knotFigures({ result }: Computed) {
     entry: k.entry,
     biteMm: round(k.biteMm, 1),
     cut: k.cut,
+    into: k.into ?? null,
     netHere: k.onNet,
     byHand: k.hand ?? null,
     reason: k.chain.map((r) => r.because).join(' '),

@@ -1,5 +1,6 @@
 /** Rows, knots and the order of work, as the computed plan has them. */
 import {
+  INTO_WAYS,
   KNOT_KINDS,
   KNOT_ZONES,
   SCHEMES,
@@ -15,7 +16,7 @@ export const rows = list(
   record({
     id: words,
     label: words,
-    kind: oneOf(['whole', 'short', 'front', 'fringe', 'border', 'given']),
+    kind: oneOf(['whole', 'short', 'front', 'fringe', 'border', 'given', 'base']),
     lengthMm: figure,
     knots: whole,
     startMm: figure,
@@ -51,6 +52,7 @@ export const knots = list(
     entry: words,
     biteMm: figure,
     cut: words,
+    into: orNull(oneOf(INTO_WAYS)),
     netHere: oneOf(['net', 'margin', 'cutOut', 'none']),
     byHand: orNull(oneOf(['moved', 'added'])),
   }),
@@ -63,6 +65,24 @@ export const rowScheme = record({
   there: list(record({ id: words, of: oneOf(['base', 'cap']), on: yesNo })),
   brickScore: amount(0, 1, ''),
   borderRow: orNull(record({ knots: whole, share: figure, centresMm: figure, minutes: whole })),
+  intoBase: list(
+    record({
+      id: words,
+      way: oneOf(INTO_WAYS),
+      knots: whole,
+      sections: list(
+        record({
+          section: words,
+          pieces: whole,
+          massG: figure,
+          bearsG: some(2, figure),
+          room: orNull(whole),
+          thicknessMm: figure,
+          hidesTie: yesNo,
+        }),
+      ),
+    }),
+  ),
   wholeRows: whole,
   insertedRows: whole,
   lostChanges: list(record({ id: changeId, why: words, atMm: some(3, figure) })),

@@ -16,10 +16,13 @@ const SCALE = 0.5;
 const MARGIN = 18;
 const ROW_GAP = 10;
 const HEADER = 30;
+/** Room for a label left of the longest row, and what a letter of it takes. */
+const LABEL = 22;
+const LETTER = 1.9;
 
 export function mapSvg(plan: PlanDocument, result: PlanResult): string {
   const rows = result.rows;
-  const left = Math.min(...rows.map((r) => r.startMm)) * SCALE;
+  const left = Math.min(...rows.map((r) => r.startMm * SCALE - Math.max(0, LETTER * r.label.length - LABEL)));
   const right = Math.max(...rows.map((r) => r.endMm)) * SCALE;
   const width = Math.max(200, right - left + 2 * MARGIN + 16);
   const foot = HEADER + rows.length * ROW_GAP + 4;

@@ -2,7 +2,7 @@
  * Knot signs: the shape says how the piece is held. One bead for one pass, lobes to count them, half a bead
  * for one side only, a lozenge for what is pinned through hair and net, a bow after the beads for a lock.
  * A ring for a thread loop drawn through, a hairpin for a fold and a second one where it is wrapped twice, a crescent round a coil, bars for a band, slanted
- * turns for a rod. As SVG path data about the origin, the thread running along x; `r` is half the height.
+ * turns for a rod, beads on a bar for a tied root, strands of a plait for what goes into one. As SVG path data about the origin, the thread running along x; `r` is half the height.
  */
 import type { KnotKind } from '../core/trade/index.ts';
 
@@ -23,6 +23,9 @@ const SIGNS: Readonly<Record<KnotKind, (knot: SignedKnot, r: number) => string>>
   onBand: ({ wraps: n, lock }, r) => bar(-1.7 * r, r) + wraps(n, 0.8 * r, 0) + bar(1.7 * r, r) + bowBehind(lock, 2, r),
   onRod: ({ wraps: n, lock }, r) =>
     turns(r) + (n > 1 ? wraps(n, 0.5 * r, 2.4 * r) : '') + bowBehind(lock, n > 1 ? 3.4 : 1.5, r),
+  intoTie: ({ wraps: n, lock }, r) => bar(0, 1.3 * r) + wraps(n, 0.72 * r, 0) + bowBehind(lock, n > 1 ? 1.6 : 1, r),
+  onTail: ({ wraps: n, lock }, r) =>
+    chevrons(r) + (n > 1 ? wraps(n, 0.5 * r, 2.6 * r) : '') + bowBehind(lock, n > 1 ? 3.6 : 1.7, r),
 };
 
 export const signPath = (knot: SignedKnot, r: number) => SIGNS[knot.kind](knot, r);
@@ -101,6 +104,16 @@ function crescent(r: number): string {
 function bar(cx: number, r: number): string {
   const w = 0.16 * r;
   return `M${f(cx - w)},${f(-1.15 * r)}H${f(cx + w)}V${f(1.15 * r)}H${f(cx - w)}Z`;
+}
+
+/** Two strands of a plait, one over the other. */
+function chevrons(r: number): string {
+  return [-0.75, 0.75]
+    .map((c) => {
+      const [from, tip, thick] = [(c - 0.6) * r, (c + 0.3) * r, 0.62 * r];
+      return `M${f(from)},${f(-r)}H${f(from + thick)}L${f(tip + thick)},0L${f(from + thick)},${f(r)}H${f(from)}L${f(tip)},0Z`;
+    })
+    .join('');
 }
 
 /** Turns of thread, aslant. */

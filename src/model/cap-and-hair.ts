@@ -145,7 +145,12 @@ function withCuts(plan: PlanDocument, cuts: readonly Preparation[]): PlanDocumen
   });
   const strands = plan.strands.map((s) => (ids.has(s.cut) ? s : { ...s, cut: first }));
   const fill = ids.has(plan.fill.cut) ? plan.fill : { ...plan.fill, cut: first };
-  return { ...plan, cuts, pieces, knotWishes, places, strands, fill };
+  const intoBase = plan.rows.intoBase.map((e) => {
+    const { cut, ...others } = e;
+    return cut === undefined || ids.has(cut) ? e : others;
+  });
+  const rows = { ...plan.rows, intoBase };
+  return { ...plan, cuts, pieces, knotWishes, places, strands, fill, rows };
 }
 
 function freeId(stem: string, taken: readonly { readonly id: string }[]): string {

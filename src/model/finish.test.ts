@@ -68,6 +68,7 @@ describe('a plan of version 3', () => {
       offset: 0,
       follow: 'base',
       off: [],
+      intoBase: [],
       borderRow: NO_BORDER_ROW,
     });
     expect(read.value.guesses).toEqual({});

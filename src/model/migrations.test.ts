@@ -116,7 +116,7 @@ describe('nothing that she entered is lost', () => {
 
   it('version 6: no row along the border and no place of its own; its piece would be that of the face edge', () => {
     const { rows, pieces, places, spacing, cuts, base, finish, strands } = opened(full6);
-    expect(rows).toMatchObject({ follow: 'cap', borderRow: { where: 'none' } });
+    expect(rows).toMatchObject({ follow: 'cap', borderRow: { where: 'none' }, intoBase: [] });
     expect(rows.hand).toEqual(full6.rows.hand);
     expect(pieces.border).toEqual(full6.pieces.faceEdge);
     expect(places).toEqual([]);

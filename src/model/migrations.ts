@@ -192,7 +192,7 @@ function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
 }
 
 /**
- * 6 → 7: a row along the border, hooked with what the face edge takes; schools by place; rows switched off; a second dressing,
+ * 6 → 7: pieces that go into the base; a row along the border, hooked with what the face edge takes; schools by place; rows switched off; a second dressing,
  * ends cut off, hair tied down, a leave-out widened or cut, strands with a
  * job, left-over pieces filled in, so many blending pieces. None was there; all of a line blended.
  */
@@ -211,7 +211,7 @@ function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
     cap: { ...cap, blendingPieces: 0 },
     strands: [],
     fill: { where: 'none', pieces: 0, cut: cuts[0]?.id },
-    rows: { ...rows, off: [], borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
+    rows: { ...rows, off: [], intoBase: [], borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },
     pieces: { ...pieces, border: pieces.faceEdge },
     places: [],
   };

@@ -198,7 +198,12 @@ export const planSchema = object({
         context,
       ),
     ),
-  rows,
+  rows: rows.test('cuts', 'A piece that goes into the base is of a cut that is not in the plan.', (value, context) =>
+    areCuts(
+      ((value as { intoBase?: ReadonlyArray<{ cut?: unknown }> } | undefined)?.intoBase ?? []).map((e) => e?.cut),
+      context,
+    ),
+  ),
   knotWishes: array(overrideAt)
     .required()
     .max(MOST_OVERRIDES, `At most ${MOST_OVERRIDES} choices of knots can be kept.`)

@@ -5,6 +5,9 @@ import {
   BORDER_WHENS,
   BORDER_WHERES,
   FRINGES,
+  INTO_LIMITS,
+  INTO_WAYS,
+  INTO_WHENS,
   KNOT_KINDS,
   ROW_LIMITS,
   ROWS_FOLLOWED,
@@ -70,6 +73,26 @@ export const rows = object({
     .noUnknown()
     .strict()
     .required(),
+  /** Pieces that go into the base, beside the rows. */
+  intoBase: array(
+    object({
+      id: changeId,
+      way: choice(INTO_WAYS, 'How pieces go into the base'),
+      sections: array(string().strict().required().max(40))
+        .required()
+        .max(INTO_LIMITS.sections, `At most ${INTO_LIMITS.sections} sections can be named.`),
+      pieces: within(INTO_LIMITS.pieces, 'The pieces in each tied root', true),
+      fingers: within(SPACING_LIMITS_FINGERS, 'The spacing of pieces in the base'),
+      reachFingers: within(INTO_LIMITS.reachFingers, 'How far from the tie pieces go'),
+      when: choice(INTO_WHENS, 'When pieces go into the base'),
+      cut: string().strict().max(40).optional(),
+    })
+      .noUnknown()
+      .strict(),
+  )
+    .required()
+    .max(INTO_LIMITS.most, `At most ${INTO_LIMITS.most} ways into the base can be kept.`)
+    .test('ids', 'Two ways into the base have the same id.', hasOwnIds),
   brush: array(strokeOfBrush).required().max(ROW_LIMITS.strokes, `At most ${ROW_LIMITS.strokes} strokes can be kept.`),
   hand: array(handChange)
     .required()

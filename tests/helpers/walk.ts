@@ -32,6 +32,7 @@ import {
 import { FULLNESS_AIMS, OUTLINES } from '../../src/core/trade/finish.ts';
 import { FALL_GUESS_NAMES, FALL_GUESSES } from '../../src/core/trade/guesses.ts';
 import { APARTS, FIBRES, HOOKEDS, TUGS } from '../../src/core/trade/hair.ts';
+import { INTO_WAYS, INTO_WHENS } from '../../src/core/trade/into-base.ts';
 import { KNOT_KINDS, THROUGHS } from '../../src/core/trade/knots.ts';
 import { LOOPS } from '../../src/core/trade/loops.ts';
 import { MARK_KINDS, REGIONS } from '../../src/core/trade/marks.ts';
@@ -310,6 +311,22 @@ export const STEPS: Readonly<Record<string, Step>> = {
       when: one(r, BORDER_WHENS),
     },
   })),
+  'rows.intoBase': ofRows((i, r, id) => ({
+    intoBase: [
+      ...i.rows.intoBase.slice(-2),
+      {
+        id,
+        way: one(r, INTO_WAYS),
+        sections: r() < 0.6 ? [] : ['b1', 'f1', 'coil', 'row2', 'top'],
+        pieces: whole(r, 1, 6),
+        fingers: between(r, 0.5, 2),
+        reachFingers: r() < 0.5 ? 0 : between(r, 1, 6),
+        when: one(r, INTO_WHENS),
+        ...(r() < 0.5 ? {} : { cut: one(r, ['whole', 'half']) }),
+      },
+    ],
+  })),
+  'rows.intoBase.forget': ofRows((i, r) => ({ intoBase: without(r, i.rows.intoBase) })),
   places: input((i, r, id) => ({ places: [...i.places, placeSchools(r, id)] })),
   strands: input((i, r, id) => ({
     strands: [

@@ -18,6 +18,8 @@ function hintOf(tool: Tool): string {
       return 'Touch a knot, then drag its bead to where it should sit.';
     case 'finger':
       return 'Draw a line over the hair: it parts there. Escape takes the finger away.';
+    case 'tie':
+      return 'Touch a tie: it carries pieces, or none. Escape puts the tool down.';
     case 'pullRow':
       return 'Drag a row on the cloth below: closer to the next one, or wider.';
     default:

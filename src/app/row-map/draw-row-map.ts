@@ -1,5 +1,6 @@
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlannedKnot } from '../../core/knots/index.ts';
+import { INTO_INFO } from '../../core/trade/index.ts';
 import { signOf } from '../ui/sign-path.ts';
 import { noteFont, token } from '../ui/tokens.ts';
 import type { WeaveLayout } from './layout.ts';
@@ -144,7 +145,8 @@ function drawEndWords(ctx: CanvasRenderingContext2D, result: PlanResult, layout:
   const at = (row: number, words: string) => {
     if (row >= 0) ctx.fillText(words, layout.x(result.rows[row].startMm) - 16, layout.y(row) + 4);
   };
-  const isPlain = (row: PlanResult['rows'][number]) => row.kind !== 'border' && !row.second && !row.opened;
+  const isPlain = (row: PlanResult['rows'][number]) =>
+    row.kind !== 'border' && row.kind !== 'base' && !row.second && !row.opened;
   const lowest = result.rows.findIndex(isPlain);
   const highest = result.rows.findLastIndex(isPlain);
   at(lowest, 'nape');
@@ -153,6 +155,11 @@ function drawEndWords(ctx: CanvasRenderingContext2D, result: PlanResult, layout:
     result.rows.findIndex((row) => row.kind === 'border'),
     'border',
   );
+  // Rows are many and lie close: only where one of hers begins it is called what it is.
+  for (const entry of new Set(result.rows.flatMap((row) => row.entry ?? []))) {
+    const first = result.rows.findIndex((row) => row.entry === entry);
+    at(first, INTO_INFO[result.rows[first].into ?? 'root'].short);
+  }
 }
 
 function disc(ctx: CanvasRenderingContext2D, r: number, colour: string) {

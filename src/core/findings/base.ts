@@ -237,7 +237,10 @@ const lumps: Check = (inputs, result) => {
 };
 
 const overCarried: Check = (inputs, result) => {
-  const over = tied(result).filter((s) => {
+  // What stays in sight bears nothing, unless she puts pieces into it.
+  const into = new Set(result.intoBase.flatMap((e) => e.sections.map((s) => s.section)));
+  const over = result.base.sections.filter((s) => {
+    if (s.role !== 'base' && !into.has(s.id)) return false;
     const load = result.load.sections.find((l) => l.sectionId === s.id);
     return load !== undefined && load.onHairG[1] > s.carriesG[1];
   });

@@ -10,6 +10,7 @@ import { CAP_CHECKS } from './cap.ts';
 import type { Check, Result } from './check.ts';
 import type { Finding, Severity } from './finding.ts';
 import { HAIR_CHECKS, latex, loopStays, smoothUnheld, splitTooFine } from './hair.ts';
+import { INTO_CHECKS } from './into-base.ts';
 import {
   contradictoryMeasure,
   estimatedMeasures,
@@ -23,7 +24,16 @@ import { noReserve } from './supply.ts';
 
 export function findings(inputs: PlanInputs, result: Result): Finding[] {
   const order: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
-  return [...CHECKS, ...BASE_CHECKS, ...CAP_CHECKS, ...HAIR_CHECKS, ...ROW_CHECKS, ...BORDER_CHECKS, ...STRAND_CHECKS]
+  return [
+    ...CHECKS,
+    ...BASE_CHECKS,
+    ...CAP_CHECKS,
+    ...HAIR_CHECKS,
+    ...ROW_CHECKS,
+    ...BORDER_CHECKS,
+    ...INTO_CHECKS,
+    ...STRAND_CHECKS,
+  ]
     .map((check) => check(inputs, result))
     .filter((f): f is Finding => f !== undefined)
     .sort((a, b) => order[a.severity] - order[b.severity]);

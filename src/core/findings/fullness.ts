@@ -89,7 +89,7 @@ export const size: LookCheck = (inputs, result, look) => {
 export const heavy: LookCheck = (inputs, result, look) => {
   const { load, base } = result;
   const onHairG = load.sections.reduce((s, x) => s + x.onHairG[1], 0);
-  const bears = base.sections.reduce((s, x) => s + x.carriesG[0], 0);
+  const bears = base.sections.reduce((s, x) => s + (x.role === 'base' ? x.carriesG[0] : 0), 0);
   if (onHairG <= bears) return undefined;
   return {
     code: 'load.heavy',

@@ -47,7 +47,7 @@ const cannotLay: Check = (inputs, { rowScheme }) => {
 const followsBase: Check = (inputs, { rowScheme }) => {
   const { family } = inputs.base;
   const { scheme } = inputs.rows;
-  if (inputs.cap.dome !== 'none' || rowScheme.cannotLay) return undefined;
+  if (inputs.cap.dome !== 'none' || rowScheme.cannotLay || inputs.rows.intoBase.length > 0) return undefined;
   const wanted =
     family === 'grid' ? 'grid' : family === 'threaded' ? 'rods' : family === 'puff' ? 'fromTie' : undefined;
   if (wanted === undefined || wanted === scheme) return undefined;

@@ -5,7 +5,7 @@ import type { HookedPiece, Preparation } from '../hair/index.ts';
 import type { KnotDecision } from '../knots/index.ts';
 import type { RowChoice, RowKind } from '../rows/index.ts';
 import type { TimeGroup } from '../time/index.ts';
-import type { Cap, KnotZone, Outline, Pass, Schools, StepInfo, StepKind, StrandJob } from '../trade/index.ts';
+import type { Cap, IntoWay, KnotZone, Outline, Pass, Schools, StepInfo, StepKind, StrandJob } from '../trade/index.ts';
 
 export interface WorklistStep {
   readonly kind: StepKind;
@@ -17,6 +17,8 @@ export interface WorklistStep {
   readonly minutes: number;
   /** Waiting after it, that may be spent on something else; not among the minutes. */
   readonly waitMinutes?: number;
+  /** What goes wrong at this one, where it is not that of its kind. */
+  readonly wrong?: string;
 }
 
 /** A step with all that is told at it. */
@@ -33,6 +35,8 @@ export interface Strand {
 export interface WorkRow {
   readonly label: string;
   readonly kind: RowKind;
+  readonly into: IntoWay | undefined;
+  readonly entry: string | undefined;
   readonly second: boolean;
   readonly pass: Pass;
   /** Laid once the net is open. */

@@ -5,7 +5,18 @@
  */
 
 import { cutInWords, type Preparation } from '../hair/index.ts';
-import { type Cap, FINISH, type KnotZone, knotName, lowerFirst, MOST_IS_IN, STEP_INFO } from '../trade/index.ts';
+import {
+  type Cap,
+  FINISH,
+  INTO_INFO,
+  type IntoWay,
+  type KnotZone,
+  knotName,
+  lowerFirst,
+  MOST_IS_IN,
+  STEP_INFO,
+  upperFirst,
+} from '../trade/index.ts';
 import { finishing } from './finishing.ts';
 import { anchorStep, lateBorder, puttingOn, tryOn } from './putting-on.ts';
 import { dressings, openingOfPackOne } from './stages.ts';
@@ -38,12 +49,13 @@ export function worklist(g: WorkContext): ToldStep[] {
     ...puttingOn(g),
     ...(between.get(0) ?? []),
   ];
-  for (const [from, to, words] of rowGroups(g, between)) {
+  for (const [from, to, words, into] of rowGroups(g, between)) {
     const knots = g.knots.slice(from, to);
     steps.push({
       kind: 'rows',
       what: words,
       how: likeWithLike(knots, g.cuts),
+      ...(into ? { wrong: INTO_INFO[into].wrong } : {}),
       knots: [from, to],
       minutes: knots.reduce((sum, k) => sum + k.seconds, 0) / 60,
     });
@@ -129,15 +141,19 @@ const secondLook = (pass: Exclude<WorkRow['pass'], 'none'>): WorklistStep => ({
 });
 
 /** Rows that follow each other in one part of the head, of one pass and kind, with nothing to be done between. */
-function rowGroups(g: WorkContext, between: Between): Array<readonly [from: number, to: number, words: string]> {
+function rowGroups(
+  g: WorkContext,
+  between: Between,
+): Array<readonly [from: number, to: number, words: string, into: WorkRow['into']]> {
   const groups: Array<{ from: number; to: number; zone: KnotZone; key: string; labels: string[]; row: WorkRow }> = [];
   for (const row of g.rows) {
     if (row.knotCount === 0) continue;
     const knots = knotsOf(g, row);
     const zone = commonest(knots.map((k) => k.zone));
-    const special = row.kind === 'front' || row.kind === 'fringe' || row.kind === 'border' ? row.kind : '';
-    // A row along the border is one whatever parts of the head it passes.
-    const key = `${special === 'border' ? '' : zone} ${row.pass} ${special} ${row.opened}`;
+    const special =
+      row.kind === 'front' || row.kind === 'fringe' || row.kind === 'border' ? row.kind : (row.entry ?? '');
+    // A row along the border is one whatever parts of the head it passes, and so is what goes into the base.
+    const key = `${special === 'border' || row.into ? '' : zone} ${row.pass} ${special} ${row.opened}`;
     const last = groups[groups.length - 1];
     const to = row.firstKnot + row.knotCount;
     if (last && last.key === key && !between.has(row.firstKnot)) {
@@ -147,11 +163,14 @@ function rowGroups(g: WorkContext, between: Between): Array<readonly [from: numb
       groups.push({ from: row.firstKnot, to, zone, key, labels: [row.label], row });
     }
   }
-  return groups.map(({ from, to, zone, labels, row }) => [from, to, groupWords(g, labels, zone, row)] as const);
+  return groups.map(
+    ({ from, to, zone, labels, row }) => [from, to, groupWords(g, labels, zone, row), row.into] as const,
+  );
 }
 
 function groupWords(g: WorkContext, labels: readonly string[], zone: KnotZone, row: WorkRow): string {
   if (row.kind === 'border') return borderWords(g, row);
+  if (row.into) return intoWords(labels, row.into);
   if (row.kind === 'front') return 'The row along the front hairline';
   if (row.kind === 'fringe') return 'The fringe, from the midline outwards';
   const numbers = labels.map((l) => l.split(', ')[0]);
@@ -160,6 +179,14 @@ function groupWords(g: WorkContext, labels: readonly string[], zone: KnotZone, r
   const last = numbers[numbers.length - 1];
   const rows = first === last ? `Row ${first}` : `Rows ${first} to ${last}`;
   return `${rows}, ${later === undefined ? '' : `${later}, `}${ZONE_WORDS[zone]}`;
+}
+
+/** "Along the top of a plait or twist: 4 of them". */
+function intoWords(labels: readonly string[], into: IntoWay): string {
+  const name = upperFirst(INTO_INFO[into].name);
+  if (into === 'root') return name;
+  const things = new Set(labels).size;
+  return things === 1 ? `${name}: ${labels[0].split(', ').slice(1).join(', ')}` : `${name}: ${things} of them`;
 }
 
 function borderWords({ cap, rowChoice: { borderRow } }: WorkContext, row: WorkRow): string {

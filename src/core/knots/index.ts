@@ -3,6 +3,7 @@ export { laidAsAsked } from './layout/as-asked.ts';
 export { withBorder } from './layout/border.ts';
 export { changeByHand } from './layout/by-hand.ts';
 export { withFill } from './layout/fill.ts';
+export { withIntoBase } from './layout/into-base.ts';
 export { layKnots } from './layout/layout.ts';
 export { isHooked, type LaidKnot } from './layout/measure.ts';
 export { turnedKnots } from './layout/mirror.ts';

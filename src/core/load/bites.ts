@@ -3,7 +3,7 @@
  * bite is a square of scalp taken up with the hook. Multiples of the hair's own weight, never a promise.
  */
 import type { HairOnScalp, RegionHair } from '../hair/index.ts';
-import { BITE_HAIRS, type Through } from '../trade/index.ts';
+import { BITE_HAIRS, type IntoWay, type Through } from '../trade/index.ts';
 
 /** How far bites differ from the likely one; alike for every strand. */
 const BITE_SPREAD = BITE_HAIRS.medium;
@@ -79,6 +79,8 @@ export interface BitingKnot {
   readonly through: Through;
   readonly biteMm: number;
   readonly massG: number;
+  /** It goes into the base, which the net spares nothing. */
+  readonly into?: IntoWay | undefined;
   readonly onNet: 'net' | 'margin' | 'cutOut' | 'none';
   readonly tenderOrThin: boolean;
 }
@@ -94,7 +96,7 @@ export function biteGroups(
   const none = [0, 0] as const;
   const bites = knots.flatMap((k, i) => {
     if (k.through === 'net' || k.biteMm === 0) return [];
-    const share = k.onNet === 'none' || k.onNet === 'cutOut' ? none : shareOfPull;
+    const share = k.onNet === 'none' || k.onNet === 'cutOut' || k.into !== undefined ? none : shareOfPull;
     return biteLoad(i, k.massG, k.biteMm, regions[regionOf[under[i]]], share) ?? [];
   });
   const atEdge = bites.filter((b) => fromHairline[under[b.knot]] < EDGE_MM);

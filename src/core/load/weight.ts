@@ -26,12 +26,13 @@ export interface Load {
 const MASS_SPREAD = 0.1;
 
 export function weigh(
-  vertices: ArrayLike<number>,
+  /** Index of the section that bears each piece. */
+  bearing: ArrayLike<number>,
   /** Mass of the piece at each of them, g. */
   massesG: ArrayLike<number>,
   /** Whether own hair alone carries it: no net there, as in a cut-out. */
   isBare: (piece: number) => boolean,
-  base: Pick<LaidBase, 'map' | 'sections'>,
+  base: Pick<LaidBase, 'sections'>,
   cap: Pick<CapFit, 'shareOfPull'>,
   /** What is worn beside it, bound to no section, g. */
   besideG = 0,
@@ -40,8 +41,8 @@ export function weigh(
   const masses = new Float64Array(base.sections.length);
   const bare = new Float64Array(base.sections.length);
   let massG = besideG;
-  for (let i = 0; i < vertices.length; i++) {
-    const section = base.map.labels[vertices[i]];
+  for (let i = 0; i < bearing.length; i++) {
+    const section = bearing[i];
     pieces[section]++;
     masses[section] += massesG[i];
     if (isBare(i)) bare[section] += massesG[i];

@@ -15,7 +15,7 @@ import { pieces } from './stages/pieces.ts';
 import { field, rows, there } from './stages/rows.ts';
 import { borderSpacing, spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
-import { anchors, load, schedule, supply } from './stages/totals.ts';
+import { anchors, intoLoad, load, schedule, supply } from './stages/totals.ts';
 
 const headTold = stage(
   'headTold',
@@ -150,6 +150,7 @@ export const plan = stage(
     mainCut: mainCut(inputs).id,
     schedule: of(schedule),
     borderMm: of(borderSpacing),
+    intoBase: of(intoLoad),
     supply: of(supply),
     load: of(load),
   }),

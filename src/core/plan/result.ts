@@ -5,7 +5,7 @@ import type { HairOnScalp, HookedPiece } from '../hair/index.ts';
 import type { HairlinePoint, HeadFit, Landmarks, MarkMasks, Point, Standing } from '../head/index.ts';
 import type { Strand, ToldStep } from '../install/index.ts';
 import type { PlannedKnot, PlannedRow } from '../knots/index.ts';
-import type { Load } from '../load/index.ts';
+import type { IntoFigures, Load } from '../load/index.ts';
 import type { LineThere } from '../rows/index.ts';
 import type { Supply } from '../supply/index.ts';
 import type { TimeEstimate } from '../time/index.ts';
@@ -88,6 +88,8 @@ export interface Plan {
   readonly rows: readonly PlannedRow[];
   /** The row along the border, where there is one. */
   readonly borderRow: BorderFigures | undefined;
+  /** What goes into the base, one for each of her choices. */
+  readonly intoBase: readonly IntoFigures[];
   readonly knots: readonly PlannedKnot[];
   /** What the top is hooked with, and every cut as hooked. */
   readonly piece: HookedPiece;

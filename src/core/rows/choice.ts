@@ -3,6 +3,7 @@ import type { DirectionDeg, Stroke } from '../head/index.ts';
 import {
   type BorderRow,
   type Fringe,
+  type IntoBase,
   NO_BORDER_ROW,
   type RowsFollowed,
   type Scheme,
@@ -37,6 +38,7 @@ export interface RowChoice {
   readonly offset: number;
   readonly fringe: Fringe;
   readonly borderRow: BorderRow;
+  readonly intoBase: readonly IntoBase[];
   readonly brush: readonly BrushStroke[];
   readonly hand: readonly HandChange[];
 }
@@ -49,6 +51,7 @@ export const DEFAULT_ROWS: RowChoice = {
   offset: 0,
   fringe: { how: 'none', widthFingers: 4, rows: 2 },
   borderRow: NO_BORDER_ROW,
+  intoBase: [],
   brush: [],
   hand: [],
 };

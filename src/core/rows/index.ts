@@ -20,6 +20,7 @@ export {
 } from './field/zones.ts';
 export { borderRows } from './given/border.ts';
 export { fringeArea, fringeMask } from './given/fringe.ts';
+export { intoBaseRows, type TiedSection } from './given/into-base.ts';
 export { fromLocked } from './given/locked.ts';
 export { followedLines, type LineThere, linesThere } from './given/there.ts';
 export { gapAfterRule } from './levels/dyadic.ts';
@@ -28,4 +29,4 @@ export type { Row, RowContext, RowKind, RowOptions, RowPlan, RowSpacing } from '
 export { rowSlopes } from './levels/slopes.ts';
 export { turnedRows } from './mirror.ts';
 export { schemeOfBase } from './scheme-of-base.ts';
-export { laySchemeRows, NO_ROWS, passesLumps, rowOptions, tieOf, whyNot } from './scheme-rows.ts';
+export { coilRimMm, laySchemeRows, NO_ROWS, passesLumps, rowOptions, tieOf, whyNot } from './scheme-rows.ts';

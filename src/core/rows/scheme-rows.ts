@@ -89,8 +89,13 @@ export function tieOf(
   const tied = base.sections.filter((s) => s.role === 'base');
   if (tied.length === 0) return { at: crown, coilMm: LEAST_COIL_MM };
   const at = tied.reduce((a, b) => (b.massG > a.massG ? b : a)).tieMm;
-  const lump = base.bumps.lumps.find((l) => distance(l.atMm, at) < COIL_REACH_MM);
-  return { at, coilMm: Math.max(LEAST_COIL_MM, lump ? Math.sqrt(lump.areaMm2 / Math.PI) : 0) };
+  return { at, coilMm: coilRimMm(base.bumps, at) };
+}
+
+/** From a tie to the rim of what lies coiled there, mm. */
+export function coilRimMm({ lumps }: LaidBase['bumps'], at: Vec3): number {
+  const lump = lumps.find((l) => distance(l.atMm, at) < COIL_REACH_MM);
+  return Math.max(LEAST_COIL_MM, lump ? Math.sqrt(lump.areaMm2 / Math.PI) : 0);
 }
 /** A coil is at least this far from its middle to its rim, mm (guess). */
 const LEAST_COIL_MM = 18;

@@ -223,14 +223,8 @@ describe('cap and weight', () => {
   });
 
   it('every piece hangs on one section, and the net takes its share', () => {
-    const vertices = Array.from({ length: 150 }, (_, i) => (i * 17) % ground.mesh.vertexCount);
-    const load = weigh(
-      vertices,
-      new Float64Array(150).fill(1.4),
-      () => false,
-      base,
-      fitCap(DEFAULT_CAP, 565, 580, 360),
-    );
+    const bearing = Array.from({ length: 150 }, (_, i) => base.map.labels[(i * 17) % ground.mesh.vertexCount]);
+    const load = weigh(bearing, new Float64Array(150).fill(1.4), () => false, base, fitCap(DEFAULT_CAP, 565, 580, 360));
     expect(load.massG).toBeCloseTo(210, 9);
     expect(load.sections.reduce((s, x) => s + x.pieces, 0)).toBe(150);
     for (const s of load.sections) {
@@ -239,7 +233,7 @@ describe('cap and weight', () => {
     }
     expect(load.wetG[0]).toBeCloseTo(315, 9);
     // In a cut-out the net carries nothing.
-    const bare = weigh(vertices, new Float64Array(150).fill(1.4), () => true, base, fitCap(DEFAULT_CAP, 565, 580, 360));
+    const bare = weigh(bearing, new Float64Array(150).fill(1.4), () => true, base, fitCap(DEFAULT_CAP, 565, 580, 360));
     for (const s of bare.sections) expect(s.onHairG).toEqual([s.massG, s.massG]);
   });
 });

@@ -16,7 +16,11 @@ export function knotSeconds(
     (knot.kind === 'oneLeg' ? s.oneLeg + (piece.loopHasToComeOff ? s.loopOff : 0) : 0) +
     (knot.kind === 'anchor' ? s.anchor : 0) +
     (knot.kind === 'fold' ? s.fold : 0) +
-    (knot.kind === 'onBand' || knot.kind === 'onRod' ? s.onBandOrRod : knot.through === 'net' ? 0 : s.hairInBite) +
+    (knot.kind === 'onBand' || knot.kind === 'onRod' || knot.kind === 'intoTie'
+      ? s.onBandOrRod
+      : knot.through === 'net'
+        ? 0
+        : s.hairInBite) +
     (knot.backcomb ? s.backcomb : 0) +
     (preparedHere ? piece.secondsBefore : 0);
   return seconds * PACE_FACTOR[pace];

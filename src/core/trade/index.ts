@@ -83,6 +83,18 @@ export {
   TUGS,
 } from './hair.ts';
 export {
+  INTO_INFO,
+  INTO_LIMITS,
+  INTO_START,
+  INTO_WAYS,
+  INTO_WHEN_INFO,
+  INTO_WHENS,
+  type IntoBase,
+  type IntoWay,
+  type IntoWhen,
+  sharesSection,
+} from './into-base.ts';
+export {
   BITE_HAIRS,
   ENTRY_WORDS,
   type Entry,

@@ -2,7 +2,18 @@
 import type { StrandThickness } from './own-hair.ts';
 import { upperFirst } from './words.ts';
 
-export const KNOT_KINDS = ['anchor', 'wrap', 'oneLeg', 'fold', 'threadLoop', 'roundCoil', 'onBand', 'onRod'] as const;
+export const KNOT_KINDS = [
+  'anchor',
+  'wrap',
+  'oneLeg',
+  'fold',
+  'threadLoop',
+  'roundCoil',
+  'onBand',
+  'onRod',
+  'intoTie',
+  'onTail',
+] as const;
 
 export type KnotKind = (typeof KNOT_KINDS)[number];
 
@@ -28,6 +39,8 @@ export type Entry =
   | 'onTop'
   | 'intoRoot'
   | 'underBand'
+  | 'roundCoil'
+  | 'intoCoil'
   | 'throughWrap';
 
 export const ENTRY_WORDS: Readonly<Record<Entry, string>> = {
@@ -39,6 +52,8 @@ export const ENTRY_WORDS: Readonly<Record<Entry, string>> = {
   throughTwist: 'through the twist, a few hairs to each side',
   onTop: 'along the top of the twist',
   intoRoot: 'into the tied root',
+  roundCoil: 'towards the tie, through the hair that is drawn to it',
+  intoCoil: 'into the coil, a few hairs to each side',
   underBand: 'under the band, between it and the scalp',
   throughWrap: 'between two turns of the thread',
 };
@@ -55,6 +70,8 @@ export const KIND_NAMES: Readonly<Record<KnotKind, string>> = {
   roundCoil: 'Round the coil',
   onBand: 'On the band',
   onRod: 'On the rod',
+  intoTie: 'Into the tied root',
+  onTail: 'On the plait or twist',
 };
 
 /** Name of a knot as the wearer says it. */

@@ -11,5 +11,6 @@ export function lowerFirst(words: string): string {
 
 export const percent = (share: number) => `${Math.round(100 * share)} %`;
 
-/** "row 7, windows"; one that is not counted is "the border row". */
-export const rowWords = (label: string) => (/^\d/.test(label) ? `row ${label}` : `the ${label} row`);
+/** "row 7, windows"; one that is not counted is "the border row", or what it is called: "the tied roots". */
+export const rowWords = (label: string) =>
+  /^\d/.test(label) ? `row ${label}` : `the ${label}${/^(front|border|fringe)/.test(label) ? ' row' : ''}`;

@@ -26,7 +26,7 @@ export interface RowsDrawing {
 export function drawRows(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult, drawing: RowsDrawing) {
   const selected = result.knots.find((k) => k.id === drawing.selectedId);
   result.rows.forEach((row, i) => {
-    drawThread(ctx, rowPath(view, row.pointsMm, row.normals, row.closed), selected?.row === i);
+    drawThread(ctx, rowPath(view, row), selected?.row === i);
   });
   for (const line of result.linesThere) if (!line.isOn) drawOff(ctx, view, line.pointsMm);
   drawPart(ctx, view, result.part.pointsMm, drawing);
@@ -105,16 +105,23 @@ export function drawStroke(ctx: CanvasRenderingContext2D, points: ReadonlyArray<
   }
 }
 
+/** A row through tied roots is not drawn from one to the next, which lie farther apart than this, mm. */
+const JUMP_MM = 20;
+
 /** The parts of a line that face the viewer, as one path. */
-function rowPath(view: Projection, p: Float32Array, normals: Float32Array, closed: boolean): Path2D {
+function rowPath(view: Projection, { pointsMm: p, normals, closed, into }: PlanResult['rows'][number]): Path2D {
   const path = new Path2D();
   let drawing = false;
   const n = p.length / 3;
+  const isJump = (i: number) =>
+    into === 'root' &&
+    i >= 3 &&
+    (p[i] - p[i - 3]) ** 2 + (p[i + 1] - p[i - 2]) ** 2 + (p[i + 2] - p[i - 1]) ** 2 > JUMP_MM * JUMP_MM;
   for (let k = 0; k < (closed ? n + 1 : n); k++) {
     const i = 3 * (k % n);
     const seen = facing(view, normals, i) > RIM;
     if (seen) {
-      if (drawing) path.lineTo(screenX(view, p, i), screenY(view, p, i));
+      if (drawing && !isJump(i)) path.lineTo(screenX(view, p, i), screenY(view, p, i));
       else path.moveTo(screenX(view, p, i), screenY(view, p, i));
     }
     drawing = seen;

@@ -17,6 +17,8 @@ const NET = (() => {
 function underWhat({ kind, through }: Drawn): string {
   if (kind === 'onBand') return 'the band';
   if (kind === 'onRod') return 'two turns of the thread';
+  if (kind === 'intoTie') return 'the band of the tied root';
+  if (kind === 'onTail') return 'a strand of the plait or twist';
   if (kind === 'anchor') return 'hair and border';
   return through === 'net' ? 'the net only' : through === 'hair' ? 'your own hair' : 'net and hair';
 }

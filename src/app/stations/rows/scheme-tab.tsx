@@ -21,6 +21,7 @@ import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
 import { BorderRowBench } from './border-row.tsx';
+import { IntoBaseBench } from './into-base.tsx';
 
 export function SchemeTab({ session, result }: BenchProps) {
   const { plan } = session;
@@ -75,6 +76,7 @@ export function SchemeTab({ session, result }: BenchProps) {
       />
       <Fields record={fringe} of={SHORT_FRINGE} set={(c, words) => set({ fringe: { ...fringe, ...c } }, words)} />
       <BorderRowBench session={session} result={result} />
+      <IntoBaseBench session={session} result={result} />
       <SchoolsBench session={session} names={['bun', 'wideTwist']} />
     </>
   );

@@ -85,9 +85,7 @@ export function sectionFigures(
       pathMm: Float32Array.from(pathMm),
       rowMm: map.along && isBase ? Float32Array.from(surfaceWay(ground, spinePoints(ground, map, i))) : NO_ROW,
       ...binding,
-      carriesG: isBase
-        ? [(CARRY_MG_A_HAIR[0] * tail.hairs * sound) / 1000, (CARRY_MG_A_HAIR[1] * tail.hairs * sound) / 1000]
-        : [0, 0],
+      carriesG: [(CARRY_MG_A_HAIR[0] * tail.hairs * sound) / 1000, (CARRY_MG_A_HAIR[1] * tail.hairs * sound) / 1000],
     };
   });
 }

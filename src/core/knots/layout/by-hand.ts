@@ -66,7 +66,7 @@ function changeOne(
   const found = knotNear(ground, knots, onSurface(ground.shape, directionOf(change.at)));
   if (found < 0) return 'there is no knot at that place any more';
   const knot = knots[found];
-  if (knot.replaced) return 'the row along the border lies there now';
+  if (knot.replaced) return REPLACED_BY[knot.replaced];
   if (change.op === 'remove') {
     knots[found] = { ...knot, hand: 'removed' };
     return undefined;
@@ -85,6 +85,11 @@ function changeOne(
   };
   return undefined;
 }
+
+const REPLACED_BY = {
+  border: 'the row along the border lies there now',
+  base: 'a piece goes into the base there now',
+} as const;
 
 function placed({ mesh }: HandContext, at: Point) {
   return { xMm: at[0], yMm: at[1], zMm: at[2], vertex: nearestVertex(mesh, ...at, nearestStart(mesh, at)) };
@@ -136,7 +141,7 @@ function cannotLie(ground: HandContext, knots: readonly LaidKnot[], at: Point, e
 
 /** A knot put in joins the nearest row, if one passes near enough. */
 function rowToJoin(ground: HandContext, rows: readonly Row[], at: Point) {
-  const near = nearestRow(rows, { xMm: at[0], yMm: at[1], zMm: at[2] });
+  const near = nearestRow(rows, { xMm: at[0], yMm: at[1], zMm: at[2] }, (row) => rows[row].kind !== 'base');
   const { vertex } = placed(ground, at);
   return near && near.awayMm <= JOINS_WITHIN * ground.spacingAt(vertex) ? near : undefined;
 }

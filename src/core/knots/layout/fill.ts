@@ -20,13 +20,13 @@ const EDGE = 0.4;
 /** @param count pieces there are; fewer go in where no more have room */
 export function withFill(passes: Passes, count: number, g: FillGround): Passes {
   // Where no row could be laid there is nothing to fill; on bands and rods nothing else can hold a piece.
-  const laid = passes.rows.filter((r) => r.kind !== 'border');
+  const laid = passes.rows.filter((r) => r.kind !== 'border' && r.kind !== 'base');
   if (laid.every((r) => r.placesMm !== undefined)) return passes;
   const { mesh } = g;
   const owed: number[] = [];
   for (let v = 0; v < mesh.vertexCount; v++)
     if (!g.isClosed(v) && g.fromHairline[v] > EDGE * g.spacingAt(v) && g.isMeant(v)) owed.push(v);
-  const isFirst = (row: number) => passes.secondOf[row] < 0;
+  const isFirst = (row: number) => passes.secondOf[row] < 0 && passes.rows[row].kind !== 'base';
   const places = widestPlaces(g, owed, passes.knots.filter(isHooked), LEAST_SHARE, count);
   const added = places.flatMap((place) => {
     const near = nearestRow(passes.rows, place, isFirst);

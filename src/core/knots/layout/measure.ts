@@ -14,8 +14,8 @@ export interface LaidKnot {
   readonly vertex: number;
   /** Changed by hand; one that was taken out stays in the list, so that its neighbours keep their names. */
   readonly hand?: 'moved' | 'added' | 'removed';
-  /** A row along the border lies in its place; it stays in the list as one that was taken out does. */
-  readonly replaced?: boolean;
+  /** What lies in its place: the row along the border, or pieces that go into the base. It stays in the list as one that was taken out does. */
+  readonly replaced?: 'border' | 'base';
   /** Where along the row it lay before it was moved: it keeps the name of that place. */
   readonly namedAtMm?: number;
   /** Filled in the second pass. */

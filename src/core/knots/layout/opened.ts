@@ -33,9 +33,14 @@ export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean
   );
   const isBorder = ({ row }: Worked) => rows[row].kind === 'border';
   const isFilled = ({ row }: Worked) => passOf[row] === 'fill';
-  const order = worked.filter((w) => !isBorder(w) && !isFilled(w));
+  const into = worked.filter(({ row }) => rows[row].kind === 'base');
+  const isFirst = ({ row, opened }: Worked) => !opened && rows[row].into?.when === 'first';
+  const order = worked.filter((w) => !isBorder(w) && !isFilled(w) && !into.includes(w));
   const along = worked.filter(isBorder);
   order.splice(placeFor(border, order, countIn), 0, ...along.filter((w) => !w.opened));
+  // What goes into the base lies under the rows, or on top of them.
+  order.unshift(...into.filter(isFirst));
+  order.push(...into.filter((w) => !isFirst(w)));
   // What of it lies in the opening waits for the net to be open, and what is left over is filled in after everything else.
   order.push(...along.filter((w) => w.opened), ...worked.filter(isFilled));
   const at = new Map(order.map(({ row, opened }, i) => [2 * row + (opened ? 1 : 0), i]));

@@ -13,9 +13,9 @@ import {
   type ZonePieces,
 } from '../../hair/index.ts';
 import type { Head } from '../../head/index.ts';
-import type { RowSpacing } from '../../rows/index.ts';
+import type { Row, RowSpacing } from '../../rows/index.ts';
 import { knotSeconds } from '../../time/index.ts';
-import { type Pace, type PieceZone, pieceZoneOf } from '../../trade/index.ts';
+import { type IntoWay, type Pace, type PieceZone, pieceZoneOf, sharesSection } from '../../trade/index.ts';
 import { isHooked, type LaidKnot } from '../layout/measure.ts';
 import { biteSideMm } from '../rules/bite.ts';
 import { decideKnot } from '../rules/decide.ts';
@@ -84,6 +84,8 @@ interface Table {
   readonly overrides: OverridesLaid;
   readonly planned: readonly PlannedRow[];
   readonly usedInZone: Map<PieceZone, number>;
+  /** Pieces that all hair of a section bears together, by its index. */
+  readonly intoSection: ReadonlyMap<number, number>;
   /** Packs of each product that are hooked already, a share of one included. */
   readonly packsUsed: Map<string, number>;
   schoolsAt(site: SchoolSite): SchoolsHere;
@@ -160,6 +162,7 @@ function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, plann
     overrides: layOverrides(told.overrides, head.shape, laid, where, spacing.pitchMm),
     planned,
     usedInZone: new Map(),
+    intoSection: piecesInto(context, laid),
     packsUsed: new Map(),
     schoolsAt: schoolsByPlace(told.schools, context.schoolMasks),
     blends: blendingOf(told, context, laid, where),
@@ -211,7 +214,8 @@ function pieceFor(table: Table, at: RowAtWork, i: number) {
   const wanted = hers.cut !== undefined && hooked.has(hers.cut) ? hers.cut : undefined;
   const ofPlace = said.cut !== undefined && hooked.has(said.cut) ? said.cut : undefined;
   const filled = at.planned.pass === 'fill' && hooked.has(told.fillCut) ? told.fillCut : undefined;
-  const cut = wanted ?? filled ?? ofPlace ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
+  const into = row.into?.cut !== undefined && hooked.has(row.into.cut) ? row.into.cut : undefined;
+  const cut = wanted ?? filled ?? into ?? ofPlace ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
   return { ...place, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
 }
 
@@ -235,7 +239,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
   const decision = decideKnot(situation, onLump ? { through: 'net', ...hers.wish } : hers.wish);
   const fall = fallAt(table, k);
   const hook = hookDirection(fall, decision.entry);
-  const section = context.base.sections[context.base.map.labels[under]];
+  const borneBy = sectionOf(context, at.row, under);
   // Written out rather than spread: V8 lays such an object out ten times as fast.
   const knot: PlannedKnot = {
     kind: decision.kind,
@@ -262,11 +266,13 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     schools: said.schools,
     places: said.places,
     exposed: exposed !== false,
+    into: situation.into,
+    section: borneBy,
     onNet: situation.capped ? situation.netHere : 'none',
     tenderOrThin: situation.tenderOrThin,
     anchorPlace: decision.kind === 'anchor' ? anchorPlaceOf(context.head.mark, k.xMm, k.yMm, k.zMm) : undefined,
     blending: situation.blending,
-    biteMm: biteSideMm(decision.through, told.ownHair.strand, section ? section.areaMm2 / section.hairs : 0),
+    biteMm: biteOf(table, decision.through, situation.into, borneBy),
     massG: piece.massG,
     along: alongRow(inRow, i),
     hook,
@@ -277,6 +283,38 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     seconds: knotSeconds(decision, piece, told.pace, said.schools.prepare === 'pieceByPiece'),
   };
   return { knot, refused: decision.refused, hers: hers.ids };
+}
+
+/** Side of the scalp that bears a piece: of what goes into a tie or a tail all pieces of the section share all of its hair. */
+function biteOf(
+  { told, context, intoSection }: Table,
+  through: PlannedKnot['through'],
+  into: IntoWay | undefined,
+  borneBy: number,
+): number {
+  const section = context.base.sections[borneBy];
+  const sharing = into !== undefined && sharesSection(into) ? intoSection.get(borneBy) : undefined;
+  if (section && sharing) return Math.sqrt(section.areaMm2 / sharing);
+  return biteSideMm(through, told.ownHair.strand, section ? section.areaMm2 / section.hairs : 0);
+}
+
+/** The section that bears a piece: that of the plait or coil it goes into, wherever that lies; else the one under it. */
+function sectionOf({ base }: DecisionContext, row: Row, under: number): number {
+  const own = row.into?.section;
+  const named = own === undefined ? -1 : base.sections.findIndex((s) => s.id === own);
+  return named < 0 ? base.map.labels[under] : named;
+}
+
+/** Pieces of each section that all of its hair bears together. */
+function piecesInto(context: DecisionContext, laid: Laid): Map<number, number> {
+  const counts = new Map<number, number>();
+  laid.knots.forEach((k, i) => {
+    const row = laid.rows[k.row];
+    if (!isHooked(k) || !row.into || !sharesSection(row.into.way)) return;
+    const section = sectionOf(context, row, context.under[i]);
+    counts.set(section, (counts.get(section) ?? 0) + 1);
+  });
+  return counts;
 }
 
 /** Pieces come from one pack after the other. */

@@ -12,13 +12,13 @@ export interface NamedRow {
 }
 
 /** Rows that are called what they are, and not counted. */
-export const isNamed = (kind: RowKind) => kind === 'front' || kind === 'border';
+export const isNamed = (kind: RowKind) => kind === 'front' || kind === 'border' || kind === 'base';
 
 /** @param deepest quarter of the lowest row that is laid */
 export function nameRows(rows: readonly Row[], deepest: number, fromMidline: Float64Array): NamedRow[] {
   const seen = new Map<string, number>();
   return rows.map((row) => {
-    const stem = isNamed(row.kind) ? row.kind : rowStem(deepest - row.quarter);
+    const stem = row.into ? `b-${row.into.entry}` : isNamed(row.kind) ? row.kind : rowStem(deepest - row.quarter);
     const times = (seen.get(stem) ?? 0) + 1;
     seen.set(stem, times);
     return {

@@ -40,12 +40,14 @@ export function planRows(mesh: SurfaceMesh, laid: Laid, fromMidline: Float64Arra
     const of = laid.secondOf[index];
     const name = names.get(of < 0 ? index : of) as NamedRow;
     const isOpened = laid.isOpened[index];
-    labels.push(of >= 0 ? labels[of] : isNamed(row.kind) ? row.kind : String(++worked));
+    labels.push(of >= 0 ? labels[of] : isNamed(row.kind) ? (row.into?.name ?? row.kind) : String(++worked));
     const planned: PlannedRow = {
       ...name,
       id: of < 0 ? name.id : `${name.id}${isOpened ? 'c' : suffix(laid, index)}`,
       label: of < 0 ? labels[index] : `${labels[of]}, ${isOpened ? 'in the opening' : PASS_WORDS[laid.passOf[index]]}`,
       kind: row.kind,
+      into: row.into?.way,
+      entry: row.into?.entry,
       locked: row.locked === true,
       pulledBy: row.pulledBy,
       second: of >= 0 && !isOpened,

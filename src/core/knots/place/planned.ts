@@ -1,7 +1,7 @@
 /** Rows and knots as they are planned: plain values that cross to the screen, a file or the command line unchanged. */
 import type { AnchorPlace } from '../../cap/index.ts';
 import type { RowKind } from '../../rows/index.ts';
-import type { KnotZone, Pass, PieceZone, Schools } from '../../trade/index.ts';
+import type { IntoWay, KnotZone, Pass, PieceZone, Schools } from '../../trade/index.ts';
 import type { KnotDecision } from '../rules/situation.ts';
 import type { Vector } from './direction.ts';
 import type { Where } from './where.ts';
@@ -11,6 +11,9 @@ export interface PlannedRow {
   /** "7", as it is worked; "7, windows", "front". */
   readonly label: string;
   readonly kind: RowKind;
+  /** How its pieces go into the base, and which of her choices laid it; undefined in every other row. */
+  readonly into: IntoWay | undefined;
+  readonly entry: string | undefined;
   readonly locked: boolean;
   /** Id of the hand change that pulled it. */
   readonly pulledBy: string | undefined;
@@ -52,6 +55,10 @@ export interface PlannedKnot extends Omit<KnotDecision, 'refused'> {
   /** The cut it is hooked with. */
   readonly cut: string;
   readonly massG: number;
+  /** How it goes into the base; undefined for pieces in rows. */
+  readonly into: IntoWay | undefined;
+  /** Index of the section of own hair that bears it, in the base. */
+  readonly section: number;
   /** What of the cap is under it. */
   readonly onNet: 'net' | 'margin' | 'cutOut' | 'none';
   readonly anchorPlace: AnchorPlace | undefined;

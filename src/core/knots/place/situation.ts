@@ -93,6 +93,7 @@ export function situationOf(
     capped: told.cap.dome !== 'none',
     onBlock: told.cap.dome !== 'none' && told.cap.filledOn === 'block',
     on: hookedOn(told, context.base, row, here.under),
+    into: row.into?.way,
     netHere: context.fromOpening ? netAt(context.opening, context.fromOpening[k.vertex]) : 'net',
     blending: here.mayBlend && isBlending(told.cap, here.zone, perimeter),
     exposed: here.exposed,
@@ -132,7 +133,8 @@ export function exposure(
 ): KnotSituation['exposed'] {
   if (row.kind === 'front' || (row.kind === 'fringe' && row.quarter === -2)) return 'front';
   // Hair from above falls over it at the sides and the nape.
-  if (row.kind === 'border') return scalp.fromFrontHairline[k.vertex] < OPEN_IN_FRONT * spacing.gapMm ? 'front' : false;
+  if (row.kind === 'border' || row.kind === 'base')
+    return scalp.fromFrontHairline[k.vertex] < OPEN_IN_FRONT * spacing.gapMm ? 'front' : false;
   if (row.besidePart) return told.part.kind === 'crown' ? 'crown' : 'part';
   const goesBack = told.rows.scheme === 'straightBack' || told.rows.scheme === 'found';
   return goesBack && scalp.fromFrontHairline[k.vertex] < OPEN_IN_FRONT * spacing.gapMm ? 'front' : false;
@@ -144,6 +146,7 @@ function hookedOn(
   row: Row,
   under: number,
 ): KnotSituation['on'] {
+  if (row.into) return row.into.way === 'round' ? 'coil' : 'scalp';
   // A row along the border takes up the hair of the edge, whatever carries the rest.
   if (row.kind === 'border') return 'scalp';
   if (scheme === 'grid') return 'band';

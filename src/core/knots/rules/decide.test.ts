@@ -1,6 +1,7 @@
 /** Trade rules as tests: common practice, no source. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { INTO_WAYS } from '../../trade/into-base.ts';
 import { KNOT_KINDS, knotName, THROUGHS } from '../../trade/knots.ts';
 import { BORDER_KNOTS } from '../../trade/rows.ts';
 import { DEFAULT_SCHOOLS, SCHOOL_OPTIONS, type SchoolName, type Schools } from '../../trade/schools.ts';
@@ -21,6 +22,7 @@ const situation = (change: Partial<KnotSituation> = {}): KnotSituation => ({
   capped: true,
   onBlock: false,
   on: 'scalp',
+  into: undefined,
   netHere: 'net',
   blending: false,
   exposed: false,
@@ -46,6 +48,7 @@ const anySituation: fc.Arbitrary<KnotSituation> = fc.record({
   capped: fc.boolean(),
   onBlock: fc.boolean(),
   on: fc.constantFrom('scalp' as const, 'twist' as const, 'coil' as const, 'band' as const, 'rod' as const),
+  into: fc.constantFrom(undefined, ...INTO_WAYS),
   netHere: fc.constantFrom('net' as const, 'margin' as const, 'cutOut' as const),
   blending: fc.boolean(),
   exposed: fc.constantFrom('part' as const, 'crown' as const, 'front' as const, false as const),
@@ -99,7 +102,7 @@ describe('whatever the situation', () => {
       fc.property(anySituation, (s) => {
         const d = decideKnot({
           ...s,
-          ...{ capped: true, on: 'scalp', netHere: 'net', blending: false, tenderOrThin: true },
+          ...{ capped: true, on: 'scalp', into: undefined, netHere: 'net', blending: false, tenderOrThin: true },
           schools: { ...s.schools, tender: 'netOnly' },
         });
         expect(d.through).toBe('net');
@@ -107,6 +110,33 @@ describe('whatever the situation', () => {
       }),
       { seed: 83, numRuns: 300 },
     );
+  });
+});
+
+describe('into the base', () => {
+  it.each([
+    ['root', 'intoTie', 'intoRoot'],
+    ['beside', 'wrap', 'beside'],
+    ['through', 'onTail', 'throughTwist'],
+    ['onTop', 'onTail', 'onTop'],
+    ['over', 'wrap', 'intoCoil'],
+  ] as const)('%s: its knot, its way in, through own hair', (into, kind, entry) => {
+    const bare = decideKnot(situation({ into, capped: false }));
+    expect([bare.kind, bare.entry, bare.through]).toEqual([kind, entry, 'hair']);
+    expect(decideKnot(situation({ into })).through).toBe('hairAndNet');
+  });
+
+  it('round a coil it goes into the hair that is drawn to the tie', () => {
+    const d = decideKnot(situation({ into: 'round', on: 'coil', capped: false }));
+    expect([d.kind, d.entry]).toEqual(['roundCoil', 'roundCoil']);
+  });
+
+  it('such knots are refused where nothing is tied', () => {
+    for (const kind of ['intoTie', 'onTail'] as const) {
+      expect(cannot(situation(), { kind })).toMatch(/here$/);
+      expect(decideKnot(situation()).may.kinds).not.toContain(kind);
+    }
+    expect(decideKnot(situation({ into: 'root' })).may.kinds).toContain('intoTie');
   });
 });
 

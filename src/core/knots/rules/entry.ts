@@ -16,6 +16,42 @@ export const ENTRY_RULES: ReadonlyArray<Rule<Entry>> = [
     because: 'The hook goes between two turns of the thread, never through the hair inside.',
   },
   {
+    id: 'entry.into-tie',
+    when: (s) => s.into === 'root',
+    decide: () => 'intoRoot',
+    because: 'You chose the tied root: in on one side under the band, out on the other.',
+  },
+  {
+    id: 'entry.beside-tail',
+    when: (s) => s.into === 'beside',
+    decide: () => 'beside',
+    because: 'You chose the channel beside it, so that it stays shut.',
+  },
+  {
+    id: 'entry.through-tail',
+    when: (s) => s.into === 'through',
+    decide: () => 'throughTwist',
+    because: 'You chose to go through it: under one strand of a plait, with care through a twist.',
+  },
+  {
+    id: 'entry.on-tail',
+    when: (s) => s.into === 'onTop',
+    decide: () => 'onTop',
+    because: 'You chose its top: the topmost strand takes it up.',
+  },
+  {
+    id: 'entry.round-coil',
+    when: (s) => s.into === 'round',
+    decide: () => 'roundCoil',
+    because: 'You chose to go round it: through the hair that is drawn to the tie.',
+  },
+  {
+    id: 'entry.over-coil',
+    when: (s) => s.into === 'over',
+    decide: () => 'intoCoil',
+    because: 'You chose to cover it: into the coil itself, clear of its pins and its band.',
+  },
+  {
     id: 'entry.back-to-front',
     school: 'exposed',
     when: (s) => openByChoice(s) && s.schools.exposed === 'backToFront',

@@ -18,6 +18,18 @@ export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
     because: 'It goes through the thread that wraps the rod.',
   },
   {
+    id: 'kind.into-tie',
+    when: (s) => s.into === 'root',
+    decide: () => 'intoTie',
+    because: 'It goes into the tied root, under its band: all hair of the section bears it.',
+  },
+  {
+    id: 'kind.on-tail',
+    when: (s) => s.into === 'through' || s.into === 'onTop',
+    decide: () => 'onTail',
+    because: 'It goes into the plait or twist itself, along its way from the tie.',
+  },
+  {
     id: 'kind.round-coil',
     school: 'bun',
     when: (s) => s.on === 'coil',

@@ -5,7 +5,7 @@ import { type KnotOverride, type KnotSituation, type MayBe, netHolds } from './s
 /** What of a situation bounds what a piece may be. */
 export type Bounds = Pick<
   KnotSituation,
-  'canOneLeg' | 'canLock' | 'loose' | 'threadLoop' | 'capped' | 'netHere' | 'blending' | 'on'
+  'canOneLeg' | 'canLock' | 'loose' | 'threadLoop' | 'capped' | 'netHere' | 'blending' | 'on' | 'into'
 >;
 
 /** Why a piece can't be held so, or nothing where it can. */
@@ -19,6 +19,9 @@ export function cannot(s: Bounds, wanted: KnotOverride): string | undefined {
   if (kind === 'onBand' && s.on !== 'band') return 'there is no band here';
   if (kind === 'onRod' && s.on !== 'rod') return 'there is no threaded rod here';
   if (kind === 'roundCoil' && s.on !== 'coil') return 'there is no coil here';
+  if (kind === 'intoTie' && s.into !== 'root') return 'it does not go into a tied root here';
+  if (kind === 'onTail' && s.into !== 'through' && s.into !== 'onTop')
+    return 'there is no plait or twist under it here';
   const hasNet = netHolds(s) && s.on !== 'band' && s.on !== 'rod';
   if (kind === 'anchor' && !hasNet) return 'there is no cap here to be held';
   if (wanted.through !== undefined && wanted.through !== 'hair' && !hasNet) return 'there is no net here';
@@ -29,8 +32,8 @@ const known = new Map<string, MayBe>();
 
 /** All that a piece may be there; one record for all places that are bounded alike, since a plan has hundreds. */
 export function mayBe(s: Bounds): MayBe {
-  const { canOneLeg, canLock, loose, threadLoop, capped, netHere, blending, on } = s;
-  const key = `${canOneLeg} ${canLock} ${loose} ${threadLoop} ${capped} ${netHere} ${blending} ${on}`;
+  const { canOneLeg, canLock, loose, threadLoop, capped, netHere, blending, on, into } = s;
+  const key = `${canOneLeg} ${canLock} ${loose} ${threadLoop} ${capped} ${netHere} ${blending} ${on} ${into}`;
   const found = known.get(key) ?? {
     kinds: KNOT_KINDS.filter((kind) => cannot(s, { kind }) === undefined),
     through: THROUGHS.filter((through) => cannot(s, { through }) === undefined),

@@ -3,6 +3,7 @@
 import {
   type BorderKnot,
   type Entry,
+  type IntoWay,
   type KnotKind,
   type SchoolName,
   type Schools,
@@ -27,6 +28,8 @@ export interface KnotSituation {
   readonly onBlock: boolean;
   /** What the hook meets: scalp, a wide twist or plait, a coil, a band, a threaded rod. */
   readonly on: 'scalp' | 'twist' | 'coil' | 'band' | 'rod';
+  /** How she said that it goes into what the base offers there; undefined for pieces in rows. */
+  readonly into: IntoWay | undefined;
   readonly netHere: 'net' | 'margin' | 'cutOut';
   /** Stays behind in own hair when the wig comes off. */
   readonly blending: boolean;

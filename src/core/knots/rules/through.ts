@@ -10,6 +10,12 @@ export const THROUGH_RULES: ReadonlyArray<Rule<Through>> = [
     because: 'Band or thread carries it, and own hair carries those.',
   },
   {
+    id: 'through.into-base',
+    when: (s) => s.into !== undefined && !s.capped,
+    decide: () => 'hair',
+    because: 'Tie, plait or coil carries it, with all of its hair together.',
+  },
+  {
     id: 'through.no-cap',
     when: (s) => !s.capped,
     decide: () => 'hair',
@@ -32,6 +38,12 @@ export const THROUGH_RULES: ReadonlyArray<Rule<Through>> = [
     when: (s) => s.onBlock,
     decide: () => 'net',
     because: 'On the block there is no hair to take up: the net alone holds it.',
+  },
+  {
+    id: 'through.into-base-under-net',
+    when: (s) => s.into !== undefined,
+    decide: () => 'hairAndNet',
+    because: 'Through the net into what lies under it: the base carries it.',
   },
   {
     id: 'through.tender-net',

@@ -17,6 +17,7 @@ import {
   whereContext,
   withBorder,
   withFill,
+  withIntoBase,
   zoneOf,
 } from '../../knots/index.ts';
 import { borderRows, fringeMask, type Row, type RowSpacing } from '../../rows/index.ts';
@@ -24,6 +25,7 @@ import { type BorderWhen, MOST_KNOTS, type Scheme } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
+import { intoBase } from './into-base.ts';
 import { rowsPart } from './part.ts';
 import { counted, faceEdge, fromClosed, hand, rows, spacingFactor } from './rows.ts';
 import { borderSpacing, spacing } from './spacing.ts';
@@ -110,17 +112,24 @@ const passes = stage(
     passAt: of(passAt),
     border: of(border),
     borderMm: of(borderSpacing),
-    ...(inputs.rows.borderRow.where === 'none' ? {} : { held: { cap: inputs.cap, part: inputs.part } }),
+    into: of(intoBase),
+    ...(inputs.rows.borderRow.where === 'none' && inputs.rows.intoBase.length === 0
+      ? {}
+      : { held: { cap: inputs.cap, part: inputs.part } }),
     scheme: inputs.rows.scheme,
   }),
   (d) => {
     const plain = inPasses(d.rows.rows, d.bricks.knots, { ...d.ground, ...d.passAt });
-    return withBorder(plain, d.border, {
-      mesh: d.ground.mesh,
-      fromHairline: d.ground.fromHairline,
+    const isHold = d.held ? holdsIn(d.held, plain, d.head, d.spacing, d.scheme) : () => false;
+    const gapAt = (v: number) => d.spacing.gapMm * d.spacingFactor[v];
+    const { mesh, fromHairline } = d.ground;
+    return withBorder(withIntoBase(plain, d.into, { mesh, gapAt, isHold }), d.border, {
+      mesh,
+      fromHairline,
       borderMm: d.borderMm,
-      gapAt: (v) => d.spacing.gapMm * d.spacingFactor[v],
-      isHold: d.held ? holdsIn(d.held, plain, d.head, d.spacing, d.scheme) : () => false,
+      gapAt,
+      // What she puts into the base stays where it is.
+      stays: (k, row) => row.kind === 'base' || isHold(k, row),
     });
   },
 );

@@ -33,3 +33,21 @@ export const borderSpacing = stage(
   }),
   ({ fingers, fingerMm, knotWidthMm }) => centresMm(fingers, fingerMm, knotWidthMm),
 );
+
+/** From piece to piece of those that go into the base, mm, by the id of what she chose. */
+export const intoSpacing = stage(
+  'intoSpacing',
+  ({ inputs: { spacing: told, rows, fingerMm, pieces: zones }, of }) => ({
+    entries: rows.intoBase,
+    fingerMm,
+    zone: zones.top.cut,
+    hooked: told.said === 'clear' && rows.intoBase.length > 0 ? of(pieces) : undefined,
+  }),
+  ({ entries, fingerMm, zone, hooked }): ReadonlyMap<string, number> =>
+    new Map(
+      entries.map(({ id, fingers, cut }) => [
+        id,
+        centresMm(fingers, fingerMm, (hooked?.get(cut ?? zone) ?? hooked?.get(zone))?.knotWidthMm),
+      ]),
+    ),
+);

@@ -1,14 +1,13 @@
 /** What the knots of a plan add up to: packs, weight, anchors, hours, and the order of work. */
 import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
 import { GROUP_OF, worklist } from '../../install/index.ts';
-import { isHooked } from '../../knots/index.ts';
-import { weigh } from '../../load/index.ts';
+import { intoFigures, weigh } from '../../load/index.ts';
 import { demandsOf, planSupply } from '../../supply/index.ts';
 import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
 import { PACE_FACTOR } from '../../trade/index.ts';
 import { base, baseWork } from './base.ts';
 import { cap, opening } from './cap.ts';
-import { knots, laid, plannedRows, under } from './knots.ts';
+import { knots, plannedRows } from './knots.ts';
 import { pieces } from './pieces.ts';
 import { stage } from './stage.ts';
 
@@ -29,25 +28,42 @@ export const load = stage(
   'load',
   ({ inputs, of }) => ({
     knots: of(knots),
-    laid: of(laid),
-    under: of(under),
     base: of(base),
     cap: of(cap),
     strands: inputs.strands,
     pieces: inputs.strands.length > 0 ? of(pieces) : undefined,
   }),
-  ({ knots: { knots: decided }, laid: all, under: vertices, base: sectioned, cap: net, strands, pieces: hooked }) => {
-    const kept = vertices.filter((_, i) => isHooked(all.knots[i]));
-    // Laid knots lie row by row from her left, decided ones in the order of work.
-    const inRowOrder = [...decided].sort((a, b) => a.row - b.row || a.place - b.place);
-    return weigh(
-      kept,
-      inRowOrder.map((k) => k.massG),
-      (i) => inRowOrder[i].through === 'hair',
+  ({ knots: { knots: decided }, base: sectioned, cap: net, strands, pieces: hooked }) =>
+    weigh(
+      decided.map((k) => k.section),
+      decided.map((k) => k.massG),
+      (i) => decided[i].through === 'hair' || decided[i].into !== undefined,
       sectioned,
       net,
       strands.reduce((sum, s) => sum + s.count * (hooked?.get(s.cut)?.massG ?? 0), 0),
-    );
+    ),
+);
+
+/** What goes into the base, section by section. */
+export const intoLoad = stage(
+  'intoLoad',
+  ({ inputs, of }) =>
+    inputs.rows.intoBase.length === 0
+      ? {}
+      : {
+          entries: inputs.rows.intoBase,
+          knots: of(knots),
+          rows: of(plannedRows),
+          pieces: of(pieces),
+          base: of(base),
+        },
+  ({ entries = [], knots: decided, rows, pieces: hooked, base: sectioned }) => {
+    const into = (decided?.knots ?? []).flatMap(({ row, into: way, cut, section }) => {
+      const piece = hooked?.get(cut);
+      const entry = rows?.[row].entry;
+      return way && entry && piece ? [{ entry, way, section, piece }] : [];
+    });
+    return intoFigures(entries, sectioned?.sections ?? [], into);
   },
 );
 

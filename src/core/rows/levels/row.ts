@@ -1,10 +1,25 @@
 /** A row on the head, and what laying rows is told. */
 import type { SurfaceCurve, SurfaceMesh } from '../../geometry/index.ts';
 import type { Hairline, ScalpFields } from '../../head/index.ts';
+import type { IntoWay, IntoWhen } from '../../trade/index.ts';
 import type { RowField } from '../field/row-field.ts';
 import type { RowSlopes } from './slopes.ts';
 
-export type RowKind = 'whole' | 'short' | 'front' | 'fringe' | 'border' | 'given';
+export type RowKind = 'whole' | 'short' | 'front' | 'fringe' | 'border' | 'given' | 'base';
+
+/** A row of pieces that go into the base. */
+export interface IntoRow {
+  readonly entry: string;
+  /** Of the base, whose plait or coil it is; undefined for a row through many ties. */
+  readonly section: string | undefined;
+  readonly way: IntoWay;
+  /** "plait, left behind"; what the row is called. */
+  readonly name: string;
+  readonly when: IntoWhen;
+  /** From piece to piece, mm. */
+  readonly gapMm: number;
+  readonly cut?: string | undefined;
+}
 
 export interface Row {
   /** Steps from the part, in quarters: 0 lies beside the part, 4 is one row further, 2 halfway between. */
@@ -18,6 +33,8 @@ export interface Row {
   readonly besidePart: boolean;
   /** Places of its knots along the curve, mm, where they are given and not laid out in bricks. */
   readonly placesMm?: readonly number[];
+  /** Where it goes into the base: which of her choices laid it, and how. */
+  readonly into?: IntoRow;
   /** It stays as it lies. */
   readonly locked?: boolean;
   /** Index of the hand change that pulled it. */
