@@ -1,6 +1,6 @@
 /** What an install may ask for beyond rows and a piece, said on the real screen. */
 import { describe, expect, inject, it } from 'vitest';
-import type { Browser } from './browser.ts';
+import { type Browser, Key } from './browser.ts';
 import { onPlan } from './on-plan.ts';
 import { withBrowser } from './with-browser.ts';
 
@@ -54,6 +54,56 @@ describe('a row along the border', () => {
     await browser.write('border-fingers', '40');
     expect(await browser.text('.bench [role="alert"]')).toMatch(/spacing along the border can be at most/i);
     await undo();
+  });
+});
+
+describe('a wig for nobody’s base', () => {
+  it('is said in Aim, sized by a size; base, own hair and marks are no longer asked, and nothing of them is counted', async () => {
+    await station('demo-shoulder-curls/aim');
+    const before = await browser.figures();
+    await choice('head');
+    await isDeed('For a head, not for me');
+    await station('demo-shoulder-curls/measure');
+    expect(await browser.text('.bench')).toMatch(/The head it is for/);
+    await choice('size');
+    await isDeed('Sized by a size');
+    await browser.choose('head-size', 'extraLarge');
+    await isDeed('Head: extra large');
+    const parts = await browser.script<string[]>(
+      `return [...document.querySelectorAll('[data-part]')].map((p) => p.dataset.part)`,
+    );
+    expect(parts).toEqual(['hairline']);
+    await station('demo-shoulder-curls/base');
+    expect(await browser.text('[data-testid="no-base"]')).toMatch(/Nothing is sectioned or tied/);
+    const now = await browser.figures();
+    expect(now.minutes).not.toBe(before.minutes);
+    await browser.press(/^Say what it will be worn over/);
+    await isDeed('What it will be worn over is given');
+    expect(await browser.has('[data-testid="no-base"]')).toBe(false);
+    await undo();
+  });
+
+  it('is filled in the hand, has a U that comes open, combs round it and one where she sets it', async () => {
+    await station('demo-shoulder-curls/cap');
+    await browser.choose('filled-on', 'hand');
+    await isDeed('Filled in the hand');
+    await part('opening');
+    await choice('openU');
+    await isDeed('Opening: a U that comes open');
+    await part('hold');
+    await browser.press(/^round the opening/);
+    await isDeed('Combs round the opening');
+    await browser.click('[data-testid="set-comb"]');
+    await (await browser.appears('[data-bead="comb"]')).sendKeys(Key.ENTER);
+    await isDeed('A comb set on the head');
+    expect(await browser.text('[aria-label="Combs at places of your own"]')).toMatch(/Comb 1/);
+    await station('demo-shoulder-curls/rows');
+    await part('order');
+    await browser.until(`/Take the cap over your hand/.test(document.querySelector('.bench').innerText)`, 'the order');
+    expect(await browser.text('.bench')).toMatch(/What will hold it: combs round the opening, at 1 place of your own/);
+    for (let i = 0; i < 7; i++) await undo();
+    await station('demo-shoulder-curls/measure');
+    expect(await browser.text('.bench')).toMatch(/Your head/);
   });
 });
 

@@ -105,6 +105,7 @@ export function capFigures(all: Computed) {
       spacing: formSpacing(all),
     },
     opening: openingFigures(all),
+    combsMm: result.cap.combsMm.map((p) => p.map((v) => round(v, 1))),
     anchors: result.cap.anchors.map((a) => ({
       place: a.place,
       knots: a.knotIds,

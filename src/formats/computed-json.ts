@@ -2,7 +2,7 @@
 import type { OutlineBox } from '../core/cover/index.ts';
 import type { Judged, PlanResult } from '../core/findings/index.ts';
 import type { HairOnHead, SpacingStep } from '../core/plan/index.ts';
-import { knotName, TAPE_INFO, THROUGH_WORDS } from '../core/trade/index.ts';
+import { isWorn, knotName, TAPE_INFO, THROUGH_WORDS } from '../core/trade/index.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { schemeOf } from '../model/to-inputs.ts';
 import { type Computed, each, nullable, round } from './computed.ts';
@@ -17,7 +17,8 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     version: COMPUTED_VERSION,
     plan: { id: plan.id, name: plan.name },
     head: headFigures(all),
-    ownHair: ownHairFigures(all),
+    madeFor: { ...plan.madeFor, size: plan.madeFor.sizedBy === 'size' ? plan.madeFor.size : null },
+    ownHair: isWorn(plan.madeFor) ? ownHairFigures(all) : null,
     base: baseFigures(all),
     cap: capFigures(all),
     hair: hairFigures(all),
@@ -264,7 +265,7 @@ function timeFigures({ result: { time } }: Computed) {
   };
 }
 
-function coverFigures({ result, judged }: Computed) {
+function coverFigures({ plan, result, judged }: Computed) {
   return {
     hiddenShare: round(judged.look.hiddenShare, 3),
     range: judged.range.all.map((v) => round(v, 3)),
@@ -282,6 +283,7 @@ function coverFigures({ result, judged }: Computed) {
       shows: round(judged.look.knots[i].shows, 2),
     })),
     lines: judged.look.lines.map((l) => ({ of: l.kind, shows: round(l.shows, 2) })),
+    of: isWorn(plan.madeFor) ? ('scalp' as const) : ('net' as const),
     basis: 'ribbons traced over the head; their width, opacity and spread are guesses',
   };
 }

@@ -2,7 +2,16 @@
 import { type InferType, number } from 'yup';
 import { ANCHOR_PLACES } from '../core/cap/index.ts';
 import { LINE_KINDS, SIDES, SIZE_VIEWS } from '../core/cover/index.ts';
-import { DOMES, FALL_GUESS_NAMES, OPENINGS, ZONES } from '../core/trade/index.ts';
+import {
+  DOMES,
+  FALL_GUESS_NAMES,
+  FILLED_ONS,
+  HEAD_SIZES,
+  OPENINGS,
+  SIZED_BYS,
+  WHOMS,
+  ZONES,
+} from '../core/trade/index.ts';
 import { changeId } from '../model/checks.ts';
 import { anything, each, figure, list, oneOf, orNull, record, some, whole, words, yesNo } from './computed-entries.ts';
 import { knots, rowScheme, rows, strands, worklist } from './computed-work.ts';
@@ -112,10 +121,10 @@ const cap = record({
   girthOverBaseMm: figure,
   girthBareMm: figure,
   depthMm: figure,
-  fit: oneOf(['slack', 'snug', 'tight']),
+  fit: oneOf(['slack', 'snug', 'tight', 'unworn']),
   emptyBackMm: figure,
   knotsToCloseTop: whole,
-  filledOn: oneOf(['head', 'block']),
+  filledOn: oneOf(FILLED_ONS),
   onHead: record({ stretch: acrossAndUp, holeMm: acrossAndUp }),
   onForm: record({
     stretch: acrossAndUp,
@@ -145,6 +154,7 @@ const cap = record({
     marginMm: figure,
     afterKnot: whole,
   }),
+  combsMm: list(some(3, figure)),
   anchors: list(
     record({
       place: oneOf(ANCHOR_PLACES),
@@ -197,6 +207,7 @@ const price = record({ total: figure, range: some(2, figure), currency: words })
 const weight = record({ grams: figure, range: some(2, figure), wetGrams: some(2, figure) });
 
 const cover = record({
+  of: oneOf(['scalp', 'net']),
   hiddenShare: figure,
   range: some(2, figure),
   byGuess: each(FALL_GUESS_NAMES, some(2, figure)),
@@ -279,7 +290,14 @@ export const computedSchema = record({
   version: number<typeof COMPUTED_VERSION>().strict().oneOf([COMPUTED_VERSION]).required(),
   plan: record({ id: words, name: words }),
   head,
-  ownHair,
+  madeFor: record({
+    whom: oneOf(WHOMS),
+    sizedBy: oneOf(SIZED_BYS),
+    size: orNull(oneOf(HEAD_SIZES)),
+    known: words,
+    wornOver: yesNo,
+  }),
+  ownHair: orNull(ownHair),
   base,
   cap,
   spacing,

@@ -3,6 +3,7 @@
 import { cutInWords, lowerHalf, type Preparation, type ZonePiece } from '../core/hair/index.ts';
 import {
   DOME_INFO,
+  FILLED_INFO,
   lowerFirst,
   OPENING_INFO,
   PIECE_ZONE_NAMES,
@@ -23,7 +24,7 @@ export function setCap(plan: PlanDocument, change: Partial<CapAsWritten>, words?
 function capWords(change: Partial<CapAsWritten>): string {
   if (change.dome) return DOME_INFO[change.dome].name;
   if (change.opening) return `Opening: ${lowerFirst(OPENING_INFO[change.opening].name)}`;
-  if (change.filledOn) return change.filledOn === 'block' ? 'Filled on a block' : 'Filled on your head';
+  if (change.filledOn) return `Filled ${FILLED_INFO[change.filledOn].name}`;
   return 'Cap changed';
 }
 

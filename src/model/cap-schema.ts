@@ -5,12 +5,13 @@ import {
   CAP_LIMITS,
   COMB_PLACES,
   DOMES,
+  FILLED_ONS,
   HOLE_SHAPES,
   OPENINGS,
   OWN_ROWS,
   WIG_HOLDS,
 } from '../core/trade/index.ts';
-import { choice, within, writtenLength } from './checks.ts';
+import { choice, directions, within, writtenLength } from './checks.ts';
 
 const C = CAP_LIMITS;
 const capSize = (limits: readonly [number, number], what: string) => writtenLength(...limits, what);
@@ -20,7 +21,9 @@ export const cap = object({
   openingMm: within(C.openingMm, 'The length of the opening'),
   openingWidthMm: within(C.openingWidthMm, 'The width of the opening'),
   band: boolean().strict().required(),
-  combs: array(choice(COMB_PLACES, 'The place of a comb')).required().max(3),
+  combs: array(choice(COMB_PLACES, 'The place of a comb')).required().max(COMB_PLACES.length),
+  /** Combs at places of her own, by direction. */
+  combsAt: directions(C.combsAt),
   strap: boolean().strict().required(),
   ownRows: choice(OWN_ROWS, 'Ready-made rows'),
   girth: capSize(C.girthMm, 'The girth of the cap'),
@@ -30,7 +33,7 @@ export const cap = object({
   holePitchMm: within(C.holePitchMm, 'From hole to hole'),
   surplus: boolean().strict().required(),
   timesWorn: within(C.timesWorn, 'Times worn', true),
-  filledOn: choice(['head', 'block'], 'Where it is filled'),
+  filledOn: choice(FILLED_ONS, 'Where it is filled'),
   block: object({
     girth: capSize(C.blockGirthMm, 'The girth of the block'),
     depth: capSize(C.blockDepthMm, 'The block from front to nape'),

@@ -3,7 +3,7 @@ import { type BaseChoice, DEFAULT_BASE } from '../core/base/index.ts';
 import { type Preparation, UNTRIED } from '../core/hair/index.ts';
 import { NO_OFFSET } from '../core/head/index.ts';
 import { DEFAULT_ROWS } from '../core/rows/index.ts';
-import { DEFAULT_CAP, DEFAULT_SCHOOLS, FAMILY_INFO, type Family, PIECE_ZONES } from '../core/trade/index.ts';
+import { DEFAULT_CAP, DEFAULT_SCHOOLS, FAMILY_INFO, type Family, FOR_ME, PIECE_ZONES } from '../core/trade/index.ts';
 import { type CapAsWritten, PLAN_FORMAT, PLAN_VERSION, type PlanDocument, type ProductAsWritten } from './plan.ts';
 
 /** A family as it starts: its own settings, no edits. */
@@ -66,6 +66,7 @@ export function newPlan(id: string, name: string): PlanDocument {
     currency: '€',
     skin: 'brown',
     fingers: { count: 4, width: '72 mm' },
+    madeFor: FOR_ME,
     tape: { girth: [], frontToNape: [], earToEarTop: [], earToEarFront: [], templeToTemple: [], napeWidth: [] },
     trusted: [],
     hairline: { mirrored: true, front: 0, nape: 0, left: { ...NO_OFFSET }, right: { ...NO_OFFSET } },

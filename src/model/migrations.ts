@@ -192,7 +192,7 @@ function leftToTheHair(plan: Record<string, unknown>): Record<string, unknown> {
 }
 
 /**
- * 6 → 7: pieces that go into the base; a row along the border, hooked with what the face edge takes; schools by place; rows switched off; a second dressing,
+ * 6 → 7: a wig for nobody's base (all were her own); pieces that go into the base; a row along the border, hooked with what the face edge takes; schools by place; rows switched off; a second dressing,
  * ends cut off, hair tied down, a leave-out widened or cut, strands with a
  * job, left-over pieces filled in, so many blending pieces. None was there; all of a line blended.
  */
@@ -208,7 +208,8 @@ function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
     base: { ...base, leftOut: { ...(base.leftOut as object), atEnd: 'stay' } },
     finish: { ...finish, setMinutes: 0 },
     cuts: cuts.map((c) => ({ ...c, dressedAgain: 'asItIs', endsOffMm: 0 })),
-    cap: { ...cap, blendingPieces: 0 },
+    cap: { ...cap, blendingPieces: 0, combsAt: [] },
+    madeFor: { whom: 'me', sizedBy: 'tape', size: 'medium', known: '', wornOver: false },
     strands: [],
     fill: { where: 'none', pieces: 0, cut: cuts[0]?.id },
     rows: { ...rows, off: [], intoBase: [], borderRow: { where: 'none', fingers: 0.75, knot: 'byHair', when: 'last' } },

@@ -19,6 +19,7 @@ import {
   FINGER_LIMITS_MM,
   HAIR_REGIONS,
   type HairRegion,
+  HEAD_SIZES,
   LEAST_CENTRES_MM,
   MOST_CUTS,
   MOST_PLACES,
@@ -30,8 +31,10 @@ import {
   REQUIREMENTS,
   SCHOOL_OPTIONS,
   type SchoolName,
+  SIZED_BYS,
   SPACING_LIMITS_FINGERS,
   TAPE_MEASURES,
+  WHOMS,
 } from '../core/trade/index.ts';
 import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
@@ -120,6 +123,17 @@ export const planSchema = object({
           message: `A finger’s width: that makes ${finger.toFixed(0)} mm for one finger; it should be from ${low} to ${high} mm.`,
         });
       }),
+  })
+    .noUnknown()
+    .strict()
+    .required(),
+  /** Whose head it is: hers, or one of which only the size is known. */
+  madeFor: object({
+    whom: choice(WHOMS, 'Whom it is made for'),
+    sizedBy: choice(SIZED_BYS, 'What the head is sized by'),
+    size: choice(HEAD_SIZES, 'The size of the head'),
+    known: string().strict().defined().max(120),
+    wornOver: boolean().strict().required(),
   })
     .noUnknown()
     .strict()

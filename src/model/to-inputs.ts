@@ -1,5 +1,6 @@
 /** From the document to what the core takes: every length in mm. The document has been validated before. */
 
+import { DEFAULT_BASE } from '../core/base/index.ts';
 import type { HairOfPlace, OwnHair, Product } from '../core/hair/index.ts';
 import { type HairlineOffsets, meanReading, type Part } from '../core/head/index.ts';
 import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/plan/index.ts';
@@ -8,8 +9,10 @@ import {
   type Cap,
   DEFAULT_FINGER_MM,
   type HairRegion,
+  isWorn,
   PLAIN_GUESSES,
   type Scheme,
+  SIZE_GIRTH_MM,
   TAPE_INFO,
   TAPE_MEASURES,
   type TapeMeasure,
@@ -19,7 +22,32 @@ import type { PlanDocument, ProductAsWritten } from './plan.ts';
 
 export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanInputs {
   const mm = lengthReader(plan);
+  const inputs = hersInputs(plan, mm, meshFrequency);
+  return isWorn(plan.madeFor) ? inputs : onAForm(inputs);
+}
+
+/** Nobody's hair and base are under it: they are not asked, and nothing of them is counted. */
+function onAForm(inputs: PlanInputs): PlanInputs {
+  const { cap, rows } = inputs;
   return {
+    ...inputs,
+    marks: [],
+    base: { ...DEFAULT_BASE, family: 'laidFlat' },
+    wishes: { musts: inputs.wishes.musts },
+    rows: { ...rows, intoBase: [] },
+    cap: {
+      ...cap,
+      dome: cap.dome === 'none' ? 'closed' : cap.dome,
+      filledOn: cap.filledOn === 'head' ? 'block' : cap.filledOn,
+      wig: true,
+      blending: 'none',
+    },
+  };
+}
+
+function hersInputs(plan: PlanDocument, mm: (text: string) => number, meshFrequency: number): PlanInputs {
+  return {
+    madeFor: plan.madeFor,
     ...headInputs(plan, meshFrequency),
     fingerMm: fingerMm(plan),
     ownHair: ownHair(plan),
@@ -51,8 +79,15 @@ export function planInputs(plan: PlanDocument, meshFrequency = FINE_MESH): PlanI
 }
 
 /** Hers, or the one that belongs to the base. */
-export function schemeOf({ rows, base, cap }: Pick<PlanDocument, 'rows' | 'base' | 'cap'>): Scheme {
-  return rows.scheme ?? schemeOfBase(base, cap);
+export function schemeOf({
+  rows,
+  base,
+  cap,
+  madeFor,
+}: Pick<PlanDocument, 'rows' | 'base' | 'cap' | 'madeFor'>): Scheme {
+  const under = isWorn(madeFor) ? base : { ...DEFAULT_BASE, family: 'laidFlat' as const };
+  const over = isWorn(madeFor) || cap.dome !== 'none' ? cap : { ...cap, dome: 'closed' as const };
+  return rows.scheme ?? schemeOfBase(under, over);
 }
 
 function capInputs({ cap }: PlanDocument, mm: (text: string) => number): Cap {
@@ -75,7 +110,7 @@ export function productInputs({ length, drawnOut, ...made }: ProductAsWritten, m
 export function headInputs(plan: PlanDocument, meshFrequency = FINE_MESH): HeadInputs {
   return {
     ...tapeInputs(plan),
-    trusted: plan.trusted,
+    trusted: plan.madeFor.whom === 'head' && plan.madeFor.sizedBy === 'size' ? [] : plan.trusted,
     hairline: hairlineOffsets(plan.hairline),
     meshFrequency,
   };
@@ -93,6 +128,8 @@ export function lengthReader(plan: PlanDocument): (text: string) => number {
 const TRUST = 1 / 3;
 
 function tapeInputs(plan: PlanDocument): Pick<PlanInputs, 'tape' | 'tapeSpreadsMm'> {
+  const { whom, sizedBy, size } = plan.madeFor;
+  if (whom === 'head' && sizedBy === 'size') return { tape: { girth: SIZE_GIRTH_MM[size] }, tapeSpreadsMm: {} };
   const mm = lengthReader(plan);
   const tape: Partial<Record<TapeMeasure, number>> = {};
   const tapeSpreadsMm: Partial<Record<TapeMeasure, number>> = {};

@@ -17,6 +17,7 @@ import type { PlanInputs } from '../../src/core/plan/inputs.ts';
 import { DEFAULT_ROWS } from '../../src/core/rows/choice.ts';
 import { type Cap, DEFAULT_CAP } from '../../src/core/trade/caps.ts';
 import { PLAIN_GUESSES } from '../../src/core/trade/guesses.ts';
+import { FOR_ME } from '../../src/core/trade/made-for.ts';
 import { DEFAULT_SCHOOLS } from '../../src/core/trade/schools.ts';
 import { PIECE_ZONES } from '../../src/core/trade/zones.ts';
 
@@ -126,6 +127,7 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     tapeSpreadsMm: {},
     trusted: [],
     hairline: AS_FITTED,
+    madeFor: FOR_ME,
     ownHair: PLAIN_HAIR,
     marks: [],
     base: DEFAULT_BASE,

@@ -24,6 +24,7 @@ import {
   BLENDINGS,
   COMB_PLACES,
   DOMES,
+  FILLED_ONS,
   HOLE_SHAPES,
   OPENINGS,
   OWN_ROWS,
@@ -35,6 +36,7 @@ import { APARTS, FIBRES, HOOKEDS, TUGS } from '../../src/core/trade/hair.ts';
 import { INTO_WAYS, INTO_WHENS } from '../../src/core/trade/into-base.ts';
 import { KNOT_KINDS, THROUGHS } from '../../src/core/trade/knots.ts';
 import { LOOPS } from '../../src/core/trade/loops.ts';
+import { HEAD_SIZES, SIZED_BYS, WHOMS } from '../../src/core/trade/made-for.ts';
 import { MARK_KINDS, REGIONS } from '../../src/core/trade/marks.ts';
 import { CURLS, FULLNESS, HAIR_REGIONS, STRANDS } from '../../src/core/trade/own-hair.ts';
 import { PACES } from '../../src/core/trade/pace.ts';
@@ -226,7 +228,7 @@ export const STEPS: Readonly<Record<string, Step>> = {
   })),
   'cap.wig': ofCap((_, r) => ({
     wig: r() < 0.5,
-    filledOn: one(r, ['head', 'block'] as const),
+    filledOn: one(r, FILLED_ONS),
     topKept: r() < 0.5,
     blending: one(r, BLENDINGS),
     blendingPieces: r() < 0.5 ? 0 : whole(r, 1, 12),
@@ -311,6 +313,16 @@ export const STEPS: Readonly<Record<string, Step>> = {
       when: one(r, BORDER_WHENS),
     },
   })),
+  madeFor: input((_, r) => ({
+    madeFor: {
+      whom: one(r, WHOMS),
+      sizedBy: one(r, SIZED_BYS),
+      size: one(r, HEAD_SIZES),
+      known: '',
+      wornOver: r() < 0.6,
+    },
+  })),
+  'cap.combsAt': ofCap((i, r) => ({ combsAt: [...i.cap.combsAt.slice(-2), place(r)] })),
   'rows.intoBase': ofRows((i, r, id) => ({
     intoBase: [
       ...i.rows.intoBase.slice(-2),

@@ -18,6 +18,7 @@ const BaseBeads = lazy(() => import('./beads/base.tsx').then((m) => ({ default: 
 const BrushBead = lazy(() => import('./beads/brush.tsx').then((m) => ({ default: m.BrushBead })));
 const KnotBeads = lazy(() => import('./beads/knots.tsx').then((m) => ({ default: m.KnotBeads })));
 const OpeningBeads = lazy(() => import('./beads/opening.tsx').then((m) => ({ default: m.OpeningBeads })));
+const CombBeads = lazy(() => import('./beads/combs.tsx').then((m) => ({ default: m.CombBeads })));
 const TieBeads = lazy(() => import('./beads/ties.tsx').then((m) => ({ default: m.TieBeads })));
 const HairlineBeads = lazy(() => import('./beads/hairline.tsx').then((m) => ({ default: m.HairlineBeads })));
 
@@ -87,6 +88,7 @@ function Beads(
       {(show === 'rows' || show === 'opening') && !turning && (
         <KnotBeads {...shared} tool={tool} selected={props.selected} />
       )}
+      {tool.kind === 'comb' && <CombBeads {...shared} />}
       {tool.kind === 'tie' && <TieBeads {...shared} id={tool.id} />}
       {show === 'sections' && turning && <BaseBeads {...shared} />}
     </>

@@ -2,14 +2,14 @@
 import { useEffect, useMemo } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
-import { litHair } from '../../core/trade/index.ts';
+import { isWorn, litHair } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { useSame } from '../ask/use-same.ts';
 import { useTheme } from '../session/theme.ts';
 import { useView } from '../view/view-store.ts';
 import type { Show } from './modes/modes.ts';
 import { layersOf } from './picture/layers.ts';
-import { blockPalette, paletteOf } from './picture/palette.ts';
+import { blockPalette, formPalette, paletteOf } from './picture/palette.ts';
 import type { Projection } from './projection.ts';
 import { useHeadPicture } from './use-head-picture.ts';
 
@@ -67,13 +67,18 @@ export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null
 }
 
 /** Hangs on skin and cap alone: dragging a spacing must not draw the picture again. */
-function usePalette({ plan: { skin, cap }, show }: Pictured) {
+function usePalette({ plan: { skin, cap, madeFor }, show }: Pictured) {
   const { theme } = useTheme();
   const capOff = show === 'sections' || show === 'tape';
   const onBlock = useView((v) => v.check.onBlock) && show === 'look';
+  const isForm = !isWorn(madeFor);
   return useMemo(
-    () => ({ ...paletteOf({ skin, cap }, theme === 'dark', capOff), ...(onBlock ? blockPalette() : {}) }),
-    [skin, cap, theme, capOff, onBlock],
+    () => ({
+      ...paletteOf({ skin, cap }, theme === 'dark', capOff),
+      // Nobody's head: the form alone, or with the cap on it.
+      ...(onBlock || (isForm && capOff) ? blockPalette() : isForm ? formPalette() : {}),
+    }),
+    [skin, cap, theme, capOff, onBlock, isForm],
   );
 }
 

@@ -1,6 +1,7 @@
 /** A ticket along the foot: the last deed with undo and redo, then seven figures that each open into their working. */
 import { lazy, Suspense, useState } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
+import { isWorn } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { asBefore, type Figures, figuresOf, type JudgedFigures } from '../ask/figures.ts';
 import type { PlanSession } from '../session/plan-session.ts';
@@ -141,8 +142,10 @@ function cellsOf({ plan, result, judged }: Told): readonly CellSpec[] {
       show: (v) => whole(Math.round(v)),
       unit: '%',
       third: judged.range
-        ? `guess, ${range(judged.range.all.map((v) => Math.round(v * 100)) as [number, number], whole)}`
-        : 'a guess',
+        ? `${isWorn(plan.madeFor) ? 'guess' : 'of the net'}, ${range(judged.range.all.map((v) => Math.round(v * 100)) as [number, number], whole)}`
+        : isWorn(plan.madeFor)
+          ? 'a guess'
+          : 'of the net',
     },
   ];
 }

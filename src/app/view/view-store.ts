@@ -33,6 +33,8 @@ export type Tool =
   | { readonly kind: 'density'; readonly factor: number; readonly radiusMm: number }
   /** Paints a place that has schools of its own. */
   | { readonly kind: 'place'; readonly id: string; readonly radiusMm: number }
+  /** Sets a comb of the cap where it is dropped. */
+  | { readonly kind: 'comb' }
   /** Chooses ties that pieces go into. */
   | { readonly kind: 'tie'; readonly id: string }
   | { readonly kind: 'moveKnot' }

@@ -67,6 +67,24 @@ export function baseWork(
   };
 }
 
+/** Where nobody's hair is under it nothing stands up and nothing is borne. */
+export function withoutHair(laid: LaidBase): LaidBase {
+  const { heightMm } = laid.bumps;
+  return {
+    ...laid,
+    bumps: { ...laid.bumps, heightMm: new Float64Array(heightMm.length), highestMm: 0, highestVertex: 0, lumps: [] },
+  };
+}
+
+/** Nothing is sectioned, tied or bought for it. */
+export const NO_BASE_WORK: BaseWork = {
+  lines: [],
+  work: [],
+  minutes: 0,
+  consumables: [],
+  tieMoves: { offTender: [], besidePart: [], offPart: [] },
+};
+
 /** Sections as generated and then edited. */
 export function editSections(ground: BaseContext, choice: BaseChoice, part: PartOnHead): EditedSections {
   return replayEdits(generateSections(ground, choice, part), choice.edits, (map, deed) => applyEdit(ground, map, deed));

@@ -1,6 +1,15 @@
 /** Her own hair put away: sections, tails, bumps, which way is advised and how it is done. */
 export { type Candidate, recommendBases } from './advice/recommend.ts';
-export { type BaseWork, baseWork, closedToPieces, inSight, type LaidBase, layBase } from './base.ts';
+export {
+  type BaseWork,
+  baseWork,
+  closedToPieces,
+  inSight,
+  type LaidBase,
+  layBase,
+  NO_BASE_WORK,
+  withoutHair,
+} from './base.ts';
 export { LUMP_MM, type Lump } from './bumps/lumps.ts';
 export { type BaseChoice, DEFAULT_BASE, type Parking } from './choice.ts';
 export { baseContext } from './context.ts';

@@ -10,7 +10,9 @@ import { fitCap } from './fit.ts';
 import { knotsToCloseTop, MARGIN_MM, netAt, openingOnHead } from './opening.ts';
 import { netOn, spacingOnForm, stretchOver } from './stretch.ts';
 
-const { shape, line, mark } = wholeHead(REFERENCE_SCORES, 16);
+const head = wholeHead(REFERENCE_SCORES, 16);
+const { shape, line, mark } = head;
+const uncut = { lineMm: new Float64Array(0), widthMm: 0 };
 const capOf = (change: Partial<Cap>): Cap => ({ ...DEFAULT_CAP, ...change });
 
 describe('stretch between two spheres', () => {
@@ -134,33 +136,58 @@ describe('what holds it', () => {
   });
 
   it('comes nape first, front last, and nothing is cut before sides and corners hold', () => {
-    const steps = anchorSteps(DEFAULT_CAP, [
-      at('nape', 1),
-      at('nape', 9),
-      at('sides', 60),
-      at('corners', 120),
-      at('front', 180),
-    ]);
+    const steps = anchorSteps(
+      DEFAULT_CAP,
+      [at('nape', 1), at('nape', 9), at('sides', 60), at('corners', 120), at('front', 180)],
+      head,
+    );
     expect(steps.map((s) => s.place)).toEqual(['nape', 'sides', 'corners', 'front']);
     expect(cutAfterKnot(steps)).toBe(120);
   });
 
   it('combs and pins are counted in', () => {
-    const pins = (cap: Cap) => anchorSteps(cap, []).reduce((sum, s) => sum + s.pins, 0);
+    const pins = (cap: Cap) => anchorSteps(cap, [], head).reduce((sum, s) => sum + s.pins, 0);
     const bare = pins(DEFAULT_CAP);
     const combed = pins(capOf({ combs: ['sides', 'nape', 'front'] }));
     expect(combed).toBeLessThan(bare);
     expect(combed).toBeGreaterThanOrEqual(0);
-    expect(anchorSteps(capOf({ dome: 'none' }), [])).toEqual([]);
+    expect(anchorSteps(capOf({ dome: 'none' }), [], head)).toEqual([]);
   });
 
   it('a comb stands in for the anchors beside it, on both sides of the head', () => {
-    const combs = combPoints(capOf({ combs: ['sides'] }), mark);
+    const combs = combPoints(capOf({ combs: ['sides'] }), head, uncut);
     const [x, y, z] = mark.earTop;
     expect(heldByComb(combs, x, y, z)).toBe(true);
     expect(heldByComb(combs, -x, y, z)).toBe(true);
     expect(heldByComb(combs, ...mark.napeHairline)).toBe(false);
-    expect(combPoints(capOf({ dome: 'none', combs: ['sides'] }), mark)).toEqual([]);
+    expect(combPoints(capOf({ dome: 'none', combs: ['sides'] }), head, uncut)).toEqual([]);
+  });
+
+  it('combs sit where she says: round an opening on both sides and behind it, and at places of her own', () => {
+    const part: LinePart = { kind: 'line', frontMm: 30, endMm: 30, lengthMm: 90, bendMm: 0 };
+    const cap = capOf({ opening: 'openU', openingMm: 90, openingWidthMm: 30, combs: ['opening'] });
+    const opened = openingOnHead(shape, line, cap, part, 15);
+    const combs = combPoints(cap, head, opened);
+    expect(combs).toHaveLength(3);
+    const away = (p: readonly number[]) =>
+      Math.min(
+        ...Array.from({ length: opened.lineMm.length / 3 }, (_, i) =>
+          Math.hypot(...[0, 1, 2].map((c) => p[c] - opened.lineMm[3 * i + c])),
+        ),
+      );
+    for (const p of combs) {
+      expect(away(p)).toBeGreaterThan(8);
+      expect(away(p)).toBeLessThan(30);
+    }
+    // On either side of its middle.
+    const [a, b] = combs;
+    expect((a[0] - opened.lineMm[0]) * (b[0] - opened.lineMm[0])).toBeLessThan(0);
+    expect(combPoints(capOf({ combs: ['opening'] }), head, uncut)).toEqual([]);
+    const own = combPoints(capOf({ combsAt: [[180, -10]] }), head, uncut);
+    expect(own).toHaveLength(1);
+    expect(own[0][2]).toBeLessThan(-60);
+    const held = anchorSteps(capOf({ combsAt: [[180, -20]] }), [], head);
+    expect(held.find((s) => s.place === 'nape')?.combs).toBe(1);
   });
 
   it('places at the edge know where they belong', () => {

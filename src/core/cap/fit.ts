@@ -16,8 +16,8 @@ export interface CapFit {
   readonly depthMm: number;
   readonly bareSizeName: string;
   readonly sizeName: string;
-  /** Size by the girth of the cap that she has, drawn out as far as is comfortable. */
-  readonly fit: 'slack' | 'snug' | 'tight';
+  /** The cap that she has, drawn out as far as is comfortable; unworn while nobody is known to wear it. */
+  readonly fit: 'slack' | 'snug' | 'tight' | 'unworn';
   readonly onHead: NetOnForm;
   /** On the form it is filled on; the same as on the head where it is filled worn. */
   readonly onForm: NetOnForm;
@@ -42,7 +42,7 @@ export function capSizeName(girthMm: number): string {
 /** Below this stretch a net bags and shifts, mm over mm (guess). */
 const SNUG_FROM = 1.02;
 
-export function fitCap(cap: Cap, girthBareMm: number, girthOverBaseMm: number, depthMm: number): CapFit {
+export function fitCap(cap: Cap, girthBareMm: number, girthOverBaseMm: number, depthMm: number, isWorn = true): CapFit {
   const none = cap.dome === 'none';
   const head = { girthMm: girthOverBaseMm, depthMm };
   const onHead = netOn(cap, head);
@@ -54,14 +54,20 @@ export function fitCap(cap: Cap, girthBareMm: number, girthOverBaseMm: number, d
     depthMm,
     bareSizeName: capSizeName(girthBareMm),
     sizeName: capSizeName(girthOverBaseMm),
-    fit: drawn < SNUG_FROM ? 'slack' : drawn > cap.stretch ? 'tight' : 'snug',
+    fit: !isWorn ? 'unworn' : drawn < SNUG_FROM ? 'slack' : drawn > cap.stretch ? 'tight' : 'snug',
     onHead,
-    onForm: cap.filledOn === 'block' ? netOn(cap, cap.block) : onHead,
-    emptyBackMm: none ? 0 : Math.max(0, cap.depthMm - depthMm),
+    onForm: onForm(cap, onHead),
+    emptyBackMm: none || !isWorn ? 0 : Math.max(0, cap.depthMm - depthMm),
     knotsToCloseTop: knotsToCloseTop(cap),
     // Worn as a wig nothing hangs on own hair but what holds it and what blends.
     shareOfPull: none ? [0, 0] : cap.wig ? [0.85, 1] : [0.5, 0.9],
   };
+}
+
+/** On a block it is drawn out as the block is, on a stand or in the hand not at all. */
+function onForm(cap: Cap, onHead: NetOnForm): NetOnForm {
+  if (cap.filledOn === 'head') return onHead;
+  return netOn(cap, cap.filledOn === 'block' ? cap.block : cap);
 }
 
 /** Farther than this from any scalp a tape lies on skin, mm. */

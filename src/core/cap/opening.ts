@@ -86,8 +86,9 @@ export function knotsToCloseTop(cap: Pick<Cap, 'dome'>): number {
   return cap.dome === 'openTop' ? Math.max(FEWEST_TO_CLOSE, Math.round((Math.PI * OPEN_TOP_MM) / RIM_STEP_MM)) : 0;
 }
 
-/** Whether a knot can only be laid once the net is open: in the cut-out, and in the margin where she cuts it herself; a stitched U is hooked along its line first (common practice, no source). */
+/** Whether a knot can only be laid once the net is open: in the cut-out, and in the margin where she cuts it herself; a stitched U is hooked along its line first, one that comes open is open from the start (common practice, no source). */
 export function waitsForOpening(opening: Cap['opening'], here: NetHere): boolean {
+  if (opening === 'openU') return false;
   return here === 'cutOut' || (here === 'margin' && opening === 'cut');
 }
 

@@ -88,7 +88,7 @@ const cutOutOnTender: Check = (_, { knots }) => {
 };
 
 const cornersUnheld: Check = (inputs, { cap }) => {
-  if (inputs.cap.dome === 'none' || inputs.cap.opening === 'none' || inputs.cap.opening === 'slit') return undefined;
+  if (inputs.cap.dome === 'none' || ['none', 'openU', 'slit'].includes(inputs.cap.opening)) return undefined;
   const corners = cap.anchors.find((a) => a.place === 'corners');
   if (!corners || corners.pins === 0 || inputs.cap.wig) return undefined;
   return {
@@ -129,6 +129,9 @@ const holesSmall: Check = (inputs, { cap, pieces, knots }) => {
     fix: { deed: 'Split them in two', change: { kind: 'setCut', cut: piece.cut, change: { split: 2 } } },
   };
 };
+
+/** Judged on the head that wears it, with what is on it. */
+export const ON_WEARER: readonly Check[] = [tight, cutOutOnTender, wigUnheld, slack, cornersUnheld, emptyBack];
 
 export const CAP_CHECKS: readonly Check[] = [
   tight,

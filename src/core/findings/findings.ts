@@ -4,9 +4,10 @@
  */
 
 import type { PlanInputs } from '../plan/index.ts';
+import { isWorn } from '../trade/index.ts';
 import { BASE_CHECKS } from './base.ts';
 import { BORDER_CHECKS } from './border.ts';
-import { CAP_CHECKS } from './cap.ts';
+import { CAP_CHECKS, ON_WEARER } from './cap.ts';
 import type { Check, Result } from './check.ts';
 import type { Finding, Severity } from './finding.ts';
 import { HAIR_CHECKS, latex, loopStays, smoothUnheld, splitTooFine } from './hair.ts';
@@ -34,10 +35,20 @@ export function findings(inputs: PlanInputs, result: Result): Finding[] {
     ...INTO_CHECKS,
     ...STRAND_CHECKS,
   ]
+    .filter((check) => isWorn(inputs.madeFor) || !ASKS_WEARER.has(check))
     .map((check) => check(inputs, result))
     .filter((f): f is Finding => f !== undefined)
     .sort((a, b) => order[a.severity] - order[b.severity]);
 }
+
+/** What is not asked while a wig is made for nobody's base. */
+const ASKS_WEARER: ReadonlySet<Check> = new Set([
+  ...BASE_CHECKS,
+  ...ON_WEARER,
+  tenderThroughHair,
+  unusualMeasure,
+  estimatedMeasures,
+]);
 
 const CHECKS: readonly Check[] = [
   noKnots,

@@ -8,6 +8,7 @@ import { demandsOf, planSupply } from '../supply/index.ts';
 import {
   FULLNESS_INFO,
   gapsInWords,
+  isWorn,
   lowerFirst,
   percent,
   SCHEME_INFO,
@@ -25,6 +26,9 @@ const MODEL_ERROR = 0.02;
 /** The same of thickness, a share. */
 const THICKNESS_ERROR = 0.15;
 
+/** What hair has to hide: her scalp, or the net where nobody is under it. */
+export const groundOf = ({ madeFor }: Pick<PlanInputs, 'madeFor'>) => (isWorn(madeFor) ? 'the scalp' : 'the net');
+
 export const tooThin: LookCheck = (inputs, result, look) => {
   const aim = FULLNESS_INFO[inputs.finish.fullness];
   if (look.hiddenShare >= aim.leastHidden - MODEL_ERROR) return undefined;
@@ -34,7 +38,7 @@ export const tooThin: LookCheck = (inputs, result, look) => {
     severity: 'caution',
     station: 'check',
     what: `Thinner than ${aim.name}.`,
-    why: `${percent(look.hiddenShare)} of the scalp would be hidden; ${aim.name} asks for about ${percent(aim.leastHidden)} (a guess). Opening the pieces comes before more hair where they can be opened.`,
+    why: `${percent(look.hiddenShare)} of ${groundOf(inputs)} would be hidden; ${aim.name} asks for about ${percent(aim.leastHidden)} (a guess). Opening the pieces comes before more hair where they can be opened.`,
     ...(more ? mend(inputs, result, look, ZONES) : {}),
   };
 };

@@ -1,6 +1,6 @@
 /** What can go wrong with pieces that go into the base: nothing there, no room, a twist that opens, a root that stands up, a tie that shows. */
 import { LUMP_MM } from '../base/index.ts';
-import { INTO_INFO, type IntoBase, upperFirst } from '../trade/index.ts';
+import { INTO_INFO, type IntoBase, isOffHead, upperFirst } from '../trade/index.ts';
 import type { Check } from './check.ts';
 
 type Inputs = Parameters<Check>[0];
@@ -21,8 +21,7 @@ const named = (names: readonly string[]) =>
 
 /** Why an entry lays nothing. */
 function whyIdle(inputs: Inputs, { base }: Parameters<Check>[1], entry: IntoBase): string {
-  const { dome, filledOn } = inputs.cap;
-  if (dome !== 'none' && filledOn === 'block') return 'The cap is filled on a block, where the base is not.';
+  if (isOffHead(inputs.cap)) return 'The cap is filled off the head, where the base is not.';
   const meant = base.sections.filter((s) =>
     entry.sections.length > 0 ? entry.sections.includes(s.id) : s.role === 'base' && s.parking.how !== 'laid',
   );

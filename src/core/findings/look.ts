@@ -9,6 +9,7 @@ import { BITE_WORDS, type BiteGroup } from '../load/index.ts';
 import { tan } from '../numerics/index.ts';
 import type { Look, Plan, PlanInputs } from '../plan/index.ts';
 import {
+  isWorn,
   lowerFirst,
   PIECE_ZONE_NAMES,
   PIECE_ZONES,
@@ -19,13 +20,15 @@ import {
   ZONE_NAMES,
 } from '../trade/index.ts';
 import type { Finding } from './finding.ts';
-import { heavy, size, tooThin, tooWide } from './fullness.ts';
+import { groundOf, heavy, size, tooThin, tooWide } from './fullness.ts';
 import { mainProduct } from './hair.ts';
 import type { LookCheck } from './look-check.ts';
 
 export function lookFindings(inputs: PlanInputs, result: Plan, look: Look): Finding[] {
   if (result.knots.length === 0) return [];
-  return LOOK_CHECKS.map((check) => check(inputs, result, look)).filter((f): f is Finding => f !== undefined);
+  return LOOK_CHECKS.filter((check) => isWorn(inputs.madeFor) || !ASKS_WEARER.has(check))
+    .map((check) => check(inputs, result, look))
+    .filter((f): f is Finding => f !== undefined);
 }
 
 /** A patch that a fingertip does not hide is told; beside the part scalp is meant to show. */
@@ -103,7 +106,7 @@ const bricksExpose: LookCheck = (inputs, { pieces, spacing, rowScheme }, look) =
     severity: 'note',
     station: 'check',
     what: 'Hair this short leaves the knots of bricks open.',
-    why: `${percent(look.hiddenShare)} of the scalp is hidden, more than in a grid, but ${seen} knots show: a piece spreads ${Math.round(spreads)} mm to a side by the next row, half a gap is ${Math.round(pitchMm / 2)} mm, and it doesn’t reach the row after that. One piece right above the other hides knots better here and the scalp worse.`,
+    why: `${percent(look.hiddenShare)} of ${groundOf(inputs)} is hidden, more than in a grid, but ${seen} knots show: a piece spreads ${Math.round(spreads)} mm to a side by the next row, half a gap is ${Math.round(pitchMm / 2)} mm, and it doesn’t reach the row after that. One piece right above the other hides knots better here and ${groundOf(inputs)} worse.`,
   };
 };
 /** From here rows lie in bricks, by their score. */
@@ -167,6 +170,9 @@ const onBlock: LookCheck = (inputs, _, { seen, ground }) => {
     why: `From above ${percent(meetsTheEye(seen.top, ground.hair, ground.block))} of it meets the eye over a white block, ${percent(meetsTheEye(seen.top, ground.hair, ground.worn))} over what is under it on your head. Put a dark cloth over the block before you judge.`,
   };
 };
+
+/** What is not asked while a wig is made for nobody's base. */
+const ASKS_WEARER: ReadonlySet<LookCheck> = new Set([heavy, bites, onBlock]);
 
 const LOOK_CHECKS: readonly LookCheck[] = [
   tooThin,

@@ -1,6 +1,6 @@
 /** What is done to the hair between knots and after the last of them. */
 import { FINISH, type Schools } from '../trade/index.ts';
-import { wigCheck, wornAfterBlock } from './putting-on.ts';
+import { forWhomItIs, wigCheck, wornAfterBlock } from './putting-on.ts';
 import { leaveOutAtEnd, openingAtEnd, settingStep, surplusCut } from './stages.ts';
 import { strandSteps } from './strands.ts';
 import type { WorkContext, WorklistStep } from './work-step.ts';
@@ -20,7 +20,7 @@ export function finishing(g: WorkContext): WorklistStep[] {
     ...leaveOutAtEnd(g),
     ...settingStep(g),
     { kind: 'trim', what: 'Trim', how: trimWords(g), minutes: trimMinutes(g) },
-    ...(g.cap.wig ? [wigCheck(g.cap)] : []),
+    ...(g.cap.wig ? [g.isWorn ? wigCheck(g.cap) : forWhomItIs(g.cap)] : []),
   ];
 }
 

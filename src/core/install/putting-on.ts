@@ -1,6 +1,6 @@
 /** The cap put on, held and tried before anything is cut. */
 import { ANCHOR_NAMES, type AnchorPlace, type AnchorStep } from '../cap/index.ts';
-import { type Cap, upperFirst } from '../trade/index.ts';
+import { type Cap, COMB_NAMES, FILLED_INFO, isOffHead, upperFirst } from '../trade/index.ts';
 import { surplusTied } from './stages.ts';
 import { strandSteps } from './strands.ts';
 import type { WorkContext, WorklistStep } from './work-step.ts';
@@ -26,14 +26,12 @@ export function puttingOn(g: WorkContext): WorklistStep[] {
   const { cap } = g;
   if (cap.dome === 'none') return [];
   const steps: WorklistStep[] = [];
-  const onBlock = cap.filledOn === 'block';
+  const onBlock = isOffHead(cap);
   steps.push({
     kind: onBlock ? 'block' : 'cap',
-    what: onBlock ? 'Pin the cap on the block' : 'Put the cap on over the base',
-    how: onBlock
-      ? 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up on your head.'
-      : 'From the forehead, drawn down behind. Nothing under it is damp.',
-    minutes: onBlock ? 5 : 4,
+    what: FILLED_INFO[cap.filledOn].put,
+    how: FILLED_INFO[cap.filledOn].how,
+    minutes: cap.filledOn === 'block' ? 5 : cap.filledOn === 'head' ? 4 : 2,
   });
   steps.push(...surplusTied(g));
   if (g.strands.some((s) => s.job === 'closeTop')) steps.push(...strandSteps(g, 'closeTop'));
@@ -76,7 +74,7 @@ function heldFirst(g: WorkContext): WorklistStep[] {
 
 /** Filled on a block and worn over the base: put on, and held there. A wig says what holds it at its own step. */
 export function wornAfterBlock(g: WorkContext): WorklistStep[] {
-  if (g.cap.dome === 'none' || g.cap.filledOn !== 'block' || g.cap.wig) return [];
+  if (!isOffHead(g.cap) || g.cap.wig) return [];
   return [
     {
       kind: 'cap',
@@ -100,7 +98,7 @@ export function anchorStep(place: AnchorPlace, a: AnchorStep, g: WorkContext): W
 
 /** Said once, at the last hold that the scissors wait for. */
 function isLastHold(a: AnchorStep, g: WorkContext): boolean {
-  if (g.opening.lengthMm === 0 || g.cap.filledOn === 'block') return false;
+  if (g.opening.lengthMm === 0 || g.cap.opening === 'openU' || isOffHead(g.cap)) return false;
   const held = g.anchors.filter((b) => b.place !== 'front' && (b.afterKnot > 0 || b.combs + b.pins > 0));
   const last = held.reduce<AnchorStep | undefined>((x, y) => (x && x.afterKnot > y.afterKnot ? x : y), undefined);
   return a.place === last?.place;
@@ -117,8 +115,31 @@ function holdsInWords(a: AnchorStep): string {
   return parts.join(', ') || 'it holds by the band';
 }
 
+/** "combs at the sides, round the opening and at 2 places of your own, strap". */
+export function holdsOfWig(cap: Cap): string {
+  const places = [
+    ...cap.combs.map((c) => COMB_NAMES[c]),
+    ...(cap.combsAt.length > 0
+      ? [`at ${cap.combsAt.length} ${cap.combsAt.length === 1 ? 'place' : 'places'} of your own`]
+      : []),
+  ];
+  const combs = places.length === 0 ? 'combs' : `combs ${places.join(', ')}`;
+  return cap.wigHolds.map((h) => (h === 'combs' ? combs : h)).join('; ');
+}
+
+/** Made for a head that is not here: what holds it is sewn in, and told to whoever will wear it. */
+export function forWhomItIs(cap: Cap): WorklistStep {
+  const holds = holdsOfWig(cap);
+  return {
+    kind: 'check',
+    what: 'Look at it from all sides, and shake it',
+    how: `${holds === '' ? 'Nothing holds it yet: combs, a strap or pins are chosen with the head that will wear it.' : `What will hold it: ${holds}.`} Its size and how it sits are judged on that head.`,
+    minutes: 3,
+  };
+}
+
 export function wigCheck(cap: Cap): WorklistStep {
-  const holds = cap.wigHolds.length > 0 ? cap.wigHolds.join(', ') : 'nothing yet';
+  const holds = cap.wigHolds.length > 0 ? holdsOfWig(cap) : 'nothing yet';
   const blending = cap.blending === 'none' ? '' : ' The blending pieces stay in your own hair when it comes off.';
   return {
     kind: 'tryOn',

@@ -64,6 +64,8 @@ export interface WorkContext {
   readonly pieces: ReadonlyMap<string, HookedPiece>;
   readonly rowChoice: RowChoice;
   readonly hasPart: boolean;
+  /** Somebody's hair and base are under it. */
+  readonly isWorn: boolean;
   readonly schools: Schools;
   readonly rows: readonly WorkRow[];
   readonly knots: readonly WorkKnot[];

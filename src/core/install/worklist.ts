@@ -10,6 +10,7 @@ import {
   FINISH,
   INTO_INFO,
   type IntoWay,
+  isOffHead,
   type KnotZone,
   knotName,
   lowerFirst,
@@ -86,7 +87,7 @@ function stepsBetween(g: WorkContext): Between {
   at(rowDone(Math.ceil(total / 2)), {
     kind: 'check',
     what: 'Look, half way',
-    how: 'It looks bald between the rows now; that is how this stage is meant to look. The rows to come fall over it. Tug one knot of each row lightly: none slides, no skin lifts.',
+    how: `It looks bald between the rows now; that is how this stage is meant to look. The rows to come fall over it. Tug one knot of each row lightly: none slides, ${isOffHead(g.cap) ? 'the net doesn’t pucker' : 'no skin lifts'}.`,
     minutes: 2,
   });
   // For the last row the next pack lies ready before it: after it nothing is hooked but what fills gaps.
@@ -104,8 +105,8 @@ function stepsBetween(g: WorkContext): Between {
   for (const { at: moment, step } of dressings(g)) at(when[moment], step);
   const cutting = openingStep(g);
   if (cutting) at(openedFrom(g), cutting);
-  if (cutting && g.opening.piecesToClose > 0) at(total, closing(g));
-  if (g.cap.wig && g.cap.topKept && g.cap.filledOn === 'block') at(stripStart(g), tryOn);
+  if ((cutting || g.cap.opening === 'openU') && g.opening.piecesToClose > 0) at(total, closing(g));
+  if (g.cap.wig && g.cap.topKept && g.isWorn && isOffHead(g.cap)) at(stripStart(g), tryOn);
   for (const pass of ['windows', 'thin', 'fill'] as const) {
     const second = g.rows.find((r) => r.second && r.pass === pass);
     if (second) at(second.firstKnot, secondLook(pass));
@@ -268,10 +269,11 @@ const CUT_MM_A_MINUTE = 25;
 
 function openingStep(g: WorkContext): WorklistStep | undefined {
   const { opening, cap } = g;
-  if (opening.lengthMm === 0) return undefined;
+  if (opening.lengthMm === 0 || cap.opening === 'openU') return undefined;
   const length = fingers(opening.lengthMm, g.fingerMm);
   const how: Readonly<Record<Cap['opening'], string>> = {
     none: '',
+    openU: '',
     stitchedU: `Just inside the stitching, ${length} from the front. Scissors with blunt tips, a finger between blade and scalp, in the mirror. Own hair is not cut, nor the pieces just hooked: comb them away.`,
     cut: `One slit down the line, ${length} long; open it, see what is hair, then take the flaps off slowly. Leave about half a finger of net all round. Blunt tips, a finger between blade and scalp, in the mirror; comb own hair and pieces away first.`,
     slit: 'Through the border only, no deeper than it is wide. Blunt tips, a finger between blade and scalp, in the mirror.',

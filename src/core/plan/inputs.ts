@@ -10,6 +10,7 @@ import type {
   Cap,
   FallGuesses,
   Fill,
+  MadeFor,
   Pace,
   PieceZone,
   Requirement,
@@ -38,6 +39,8 @@ export interface Wishes {
 }
 
 export interface PlanInputs extends HeadInputs {
+  /** Whose head it is, and whether anything is known of what is on it. */
+  readonly madeFor: MadeFor;
   readonly fingerMm: number;
   readonly ownHair: OwnHair;
   readonly marks: readonly Mark[];

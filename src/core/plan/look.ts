@@ -17,7 +17,7 @@ import { zoneAt } from '../fullness/index.ts';
 import { verticesUnder } from '../geometry/index.ts';
 import type { Point } from '../head/index.ts';
 import { biteGroups } from '../load/index.ts';
-import { GROUND_LUMINANCE, hairLuminance, type SpacingZone, ZONES } from '../trade/index.ts';
+import { GROUND_LUMINANCE, hairLuminance, isWorn, type SpacingZone, ZONES } from '../trade/index.ts';
 import type { Look, ToldPatch } from './look-result.ts';
 import { base, baseContext, ownHair } from './stages/base.ts';
 import { cap, openingLine } from './stages/cap.ts';
@@ -117,7 +117,7 @@ const lines = stage(
     owed: of(owed),
     part: of(partLine),
     opening: inputs.cap.dome === 'none' ? undefined : of(openingLine),
-    sections: of(base).sections,
+    sections: isWorn(inputs.madeFor) ? of(base).sections : [],
   }),
   ({ head: { mesh, scalp }, shows: through, owed: where, part, opening, sections }) =>
     linesShown(mesh, through, {

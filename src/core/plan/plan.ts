@@ -1,5 +1,5 @@
 /** The whole plan: what every stage says, as plain values. Throws RangeError where an input is outside what its stage can take. */
-import { spacingsOnForm } from '../cap/index.ts';
+import { combPoints, spacingsOnForm } from '../cap/index.ts';
 import { type HookedPiece, mainCut } from '../hair/index.ts';
 import { directionOf, type HeadShape, hairlinePoints, onSurface, type Point, standings } from '../head/index.ts';
 import type { ToldStep } from '../install/index.ts';
@@ -59,11 +59,14 @@ const capTold = stage(
     anchors: of(anchors),
     centresMm: of(spacing).centresMm,
     fingerMm: inputs.fingerMm,
+    told: inputs.cap,
+    head: of(head),
   }),
-  ({ cap: fitted, opening: onHead, line, anchors: held, centresMm, fingerMm }): Plan['cap'] => ({
+  ({ cap: fitted, opening: onHead, line, anchors: held, centresMm, fingerMm, told, head: hers }): Plan['cap'] => ({
     ...fitted,
     opening: { ...onHead, lineMm: line.lineMm },
     anchors: held.steps,
+    combsMm: combPoints(told, hers, { ...onHead, lineMm: line.lineMm }),
     cutAfterKnot: held.cutAfterKnot,
     onForm: { ...fitted.onForm, spacing: spacingsOnForm(centresMm, fitted, fingerMm) },
   }),

@@ -53,6 +53,8 @@ export interface Plan {
   readonly cap: CapFit & {
     readonly opening: OpeningOnHead;
     readonly anchors: readonly AnchorStep[];
+    /** Where combs are sewn in, on her head. */
+    readonly combsMm: readonly Point[];
     /** Knots that are in before anything is cut. */
     readonly cutAfterKnot: number;
     /** What to do on the form it is filled on, by zone. */

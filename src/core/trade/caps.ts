@@ -4,17 +4,22 @@ export const DOMES = ['none', 'closed', 'openTop'] as const;
 
 export type Dome = (typeof DOMES)[number];
 
-export const OPENINGS = ['none', 'stitchedU', 'cut', 'slit'] as const;
+export const OPENINGS = ['none', 'stitchedU', 'openU', 'cut', 'slit'] as const;
 
 export type Opening = (typeof OPENINGS)[number];
 
-export const COMB_PLACES = ['front', 'sides', 'nape'] as const;
+export const COMB_PLACES = ['front', 'temples', 'sides', 'nape', 'opening'] as const;
 
 export type CombPlace = (typeof COMB_PLACES)[number];
 
 export const OWN_ROWS = ['none', 'back', 'oneSide'] as const;
 
 export type OwnRows = (typeof OWN_ROWS)[number];
+
+/** What it is filled on. */
+export const FILLED_ONS = ['head', 'block', 'stand', 'hand'] as const;
+
+export type FilledOn = (typeof FILLED_ONS)[number];
 
 export const HOLE_SHAPES = ['square', 'diamond', 'honeycomb'] as const;
 
@@ -37,6 +42,8 @@ export interface Cap {
   readonly openingWidthMm: number;
   readonly band: boolean;
   readonly combs: readonly CombPlace[];
+  /** Combs at places of her own, as directions from the middle of the head (azimuth, elevation), degrees. */
+  readonly combsAt: ReadonlyArray<readonly [azimuth: number, elevation: number]>;
   readonly strap: boolean;
   readonly ownRows: OwnRows;
   readonly girthMm: number;
@@ -49,7 +56,7 @@ export interface Cap {
   /** Cloth left over behind, to be tied off. */
   readonly surplus: boolean;
   readonly timesWorn: number;
-  readonly filledOn: 'head' | 'block';
+  readonly filledOn: FilledOn;
   readonly block: { readonly girthMm: number; readonly depthMm: number };
   /** It comes off in one piece. */
   readonly wig: boolean;
@@ -62,7 +69,11 @@ export interface Cap {
   readonly blendingPieces: number;
 }
 
+/** Off the head nothing is pinned through hair, and no border creeps. */
+export const isOffHead = ({ dome, filledOn }: Pick<Cap, 'dome' | 'filledOn'>) => dome !== 'none' && filledOn !== 'head';
+
 export const CAP_LIMITS = {
+  combsAt: 12,
   openingMm: [20, 200],
   openingWidthMm: [4, 60],
   girthMm: [380, 640],
@@ -83,6 +94,7 @@ export const DEFAULT_CAP: Cap = {
   openingWidthMm: 12,
   band: true,
   combs: [],
+  combsAt: [],
   strap: false,
   ownRows: 'none',
   girthMm: 500,
@@ -119,6 +131,10 @@ export const OPENING_INFO: Readonly<Record<Opening, Named>> = {
     name: 'A stitched U',
     reason: 'Hook along the stitching and cut just inside; what is too long is hooked closed.',
   },
+  openU: {
+    name: 'A U that comes open',
+    reason: 'Bound and open as it comes: nothing is cut. Hook along its edge; own hair or a closing piece fills it.',
+  },
   cut: {
     name: 'Cut by you',
     reason: 'All round it is filled first; then one slit, look, and the flaps off slowly, a margin kept.',
@@ -127,6 +143,41 @@ export const OPENING_INFO: Readonly<Record<Opening, Named>> = {
     name: 'A slit in the border',
     reason: 'Through the border only, no deeper than it is wide: the line starts at the skin.',
   },
+};
+
+export const FILLED_INFO: Readonly<Record<FilledOn, Named & { readonly put: string; readonly how: string }>> = {
+  head: {
+    name: 'on your head',
+    reason: 'It is judged where it is worn; your arms tire.',
+    put: 'Put the cap on over the base',
+    how: 'From the forehead, drawn down behind. Nothing under it is damp.',
+  },
+  block: {
+    name: 'on a block',
+    reason: 'Both hands free, sitting; the net is drawn out as the block is.',
+    put: 'Pin the cap on the block',
+    how: 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up on your head.',
+  },
+  stand: {
+    name: 'on a stand',
+    reason: 'Light, and it turns; the net hangs as it lies, so count holes.',
+    put: 'Hang the cap over the stand',
+    how: 'It is not drawn out there: count holes of the net, not fingers. Turn the stand, not yourself.',
+  },
+  hand: {
+    name: 'in the hand',
+    reason: 'Anywhere, on a lap; the net lies as it is, so count holes.',
+    put: 'Take the cap over your hand',
+    how: 'A fist or a small cushion inside keeps both sides apart. It is not drawn out: count holes of the net, not fingers.',
+  },
+};
+
+export const COMB_NAMES: Readonly<Record<CombPlace, string>> = {
+  front: 'at the front',
+  temples: 'at the temples',
+  sides: 'at the sides',
+  nape: 'at the nape',
+  opening: 'round the opening',
 };
 
 export const OWN_ROWS_INFO: Readonly<Record<OwnRows, string>> = {

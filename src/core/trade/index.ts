@@ -23,15 +23,19 @@ export {
   BLENDINGS,
   CAP_LIMITS,
   type Cap,
+  COMB_NAMES,
   COMB_PLACES,
   type CombPlace,
   DEFAULT_CAP,
   DOME_INFO,
   DOMES,
   type Dome,
+  FILLED_INFO,
+  FILLED_ONS,
   HOLE_NAMES,
   HOLE_SHAPES,
   type HoleShape,
+  isOffHead,
   OPENING_INFO,
   OPENINGS,
   OWN_ROWS,
@@ -109,6 +113,18 @@ export {
   type Through,
 } from './knots.ts';
 export { LOOP_INFO, LOOPS, type Loop } from './loops.ts';
+export {
+  FOR_ME,
+  HEAD_SIZES,
+  isWorn,
+  type MadeFor,
+  SIZE_GIRTH_MM,
+  SIZE_NAMES,
+  SIZED_BY_INFO,
+  SIZED_BYS,
+  WHOM_INFO,
+  WHOMS,
+} from './made-for.ts';
 export { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS, type Region } from './marks.ts';
 export {
   CURLS,

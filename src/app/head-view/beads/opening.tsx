@@ -25,7 +25,7 @@ export function OpeningBeads(props: {
   const held = useHeldOpening(session);
   const { cap } = session.history.present.plan;
   const { lineMm, widthMm } = result.cap.opening;
-  if (lineMm.length < 9 || (cap.opening !== 'stitchedU' && cap.opening !== 'cut')) return null;
+  if (lineMm.length < 9 || !['stitchedU', 'openU', 'cut'].includes(cap.opening)) return null;
   const n = lineMm.length / 3;
   const point = (i: number): V3 => [lineMm[3 * i], lineMm[3 * i + 1], lineMm[3 * i + 2]];
   const middle = Math.round((n - 1) / 2);

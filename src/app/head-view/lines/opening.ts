@@ -1,8 +1,8 @@
 /** The opening of the cap on the head: where it is stitched or cut, and the margin round it. */
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { token } from '../../ui/tokens.ts';
-import type { Projection } from '../projection.ts';
-import { looseLine } from './lines.ts';
+import { dot, type Projection, screenX, screenY } from '../projection.ts';
+import { looseLine, RIM } from './lines.ts';
 
 /** Across the line at a point of it, in the surface: a unit vector towards her left where it runs back. */
 export function sideOf(line: ArrayLike<number>, i: number): readonly [number, number, number] {
@@ -44,7 +44,36 @@ function outline(line: ArrayLike<number>, awayMm: number): Float32Array {
   return Float32Array.from([...left, ...round, ...right]);
 }
 
-export function drawOpening(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) {
+/** The opening, and the combs of the cap. */
+export function drawCap(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) {
+  drawOpening(ctx, view, result);
+  for (const at of result.cap.combsMm) drawComb(ctx, view, at);
+}
+
+/** A back with four teeth, as it is seen from outside. */
+function drawComb(ctx: CanvasRenderingContext2D, view: Projection, at: readonly number[]) {
+  const l = Math.sqrt(at[0] ** 2 + at[1] ** 2 + at[2] ** 2);
+  if (dot(at, 0, view.toEye) / l <= RIM) return;
+  const [x, y] = [screenX(view, at), screenY(view, at)];
+  const comb = new Path2D();
+  comb.moveTo(x - 9, y - 4);
+  comb.lineTo(x + 9, y - 4);
+  for (let i = 0; i < 4; i++) {
+    comb.moveTo(x - 7.5 + 5 * i, y - 4);
+    comb.lineTo(x - 7.5 + 5 * i, y + 6);
+  }
+  ctx.lineCap = 'round';
+  for (const [style, width] of [
+    [token('under'), 5],
+    [token('light'), 2.2],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.stroke(comb);
+  }
+}
+
+function drawOpening(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) {
   const { opening } = result.cap;
   if (opening.lineMm.length < 9) return;
   const cut = looseLine(view, outline(opening.lineMm, Math.max(1, opening.cutAtMm)), 1.5);

@@ -1,5 +1,5 @@
 /** Rows and knots round the opening of the cap, which is drawn under them. */
-import { drawOpening } from '../lines/opening.ts';
+import { drawCap } from '../lines/opening.ts';
 import { drawRows } from '../lines/rows.ts';
 import { type Mode, rowsDrawing } from './drawn.ts';
 import { rows } from './rows.ts';
@@ -7,6 +7,6 @@ import { rows } from './rows.ts';
 export const opening: Mode = {
   ...rows,
   draw(ctx, drawn, result) {
-    drawRows(ctx, drawn.seen, result, { ...rowsDrawing(drawn, result), drawUnderKnots: drawOpening });
+    drawRows(ctx, drawn.seen, result, { ...rowsDrawing(drawn, result), drawUnderKnots: drawCap });
   },
 };

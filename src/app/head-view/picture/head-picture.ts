@@ -27,6 +27,8 @@ export interface Palette {
   readonly cap: string;
   readonly net: string;
   readonly band: string;
+  /** Of the fine hair at the edge, where it is not that of the cap. */
+  readonly edge?: string;
   readonly dark: boolean;
   /** Own hair shows instead of a net. */
   readonly bare: boolean;
@@ -262,7 +264,7 @@ export class HeadPicture {
 
   setPalette(p: Palette) {
     this.skin.uniforms.uSkin.value.set(p.skin);
-    this.skin.uniforms.uHair.value.set(p.cap);
+    this.skin.uniforms.uHair.value.set(p.edge ?? p.cap);
     this.cap.uniforms.uCap.value.set(p.cap);
     this.cap.uniforms.uNet.value.set(p.net);
     this.cap.uniforms.uBand.value.set(p.band);

@@ -21,6 +21,9 @@ export function paletteOf(plan: Pick<PlanDocument, 'skin' | 'cap'>, dark: boolea
 }
 
 /** A head of white foam in place of hers. */
+/** A block under the cap as it is. */
+export const formPalette = () => ({ skin: token('foam'), edge: token('foam'), bare: false });
+
 export const blockPalette = () => ({
   skin: token('foam'),
   cap: token('foam'),

@@ -1,6 +1,16 @@
-import { type Dome, FULLNESS_AIMS, FULLNESS_INFO, PACE_NAMES, PACES } from '../../../core/trade/index.ts';
+import {
+  type Dome,
+  FULLNESS_AIMS,
+  FULLNESS_INFO,
+  isWorn,
+  PACE_NAMES,
+  PACES,
+  WHOM_INFO,
+  WHOMS,
+} from '../../../core/trade/index.ts';
 import { setCap } from '../../../model/cap-and-hair.ts';
 import { setFinish } from '../../../model/finish.ts';
+import { setMadeFor } from '../../../model/made-for.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { WithFinding } from '../../ui/bench-props.ts';
 import { Choice } from '../../ui/choice.tsx';
@@ -23,12 +33,21 @@ export function AimBench({ session, finding }: WithFinding) {
         <Fields record={plan.finish} of={HOW_FULL} set={(change) => session.apply(setFinish(plan, change))} />
         <Fields record={plan} of={PACE_AND_MONEY} set={about} />
       </div>
+      <h3 className="mt-5 text-title">For whom</h3>
+      <Choice
+        label="For whom"
+        value={plan.madeFor.whom}
+        options={WHOMS.map((value) => ({ value, ...WHOM_INFO[value] }))}
+        onChange={(whom) => session.apply(setMadeFor(plan, { whom }))}
+      />
+      {plan.madeFor.whom === 'head' && <p className="note mt-1">Its size is set in Measure.</p>}
       <h3 className="mt-5 text-title">Route</h3>
       <div className="mt-2">
         <Choice
           label="Route"
           value={plan.cap.dome}
-          options={ROUTES}
+          // A wig for nobody's base is hooked on a net.
+          options={ROUTES.filter((r) => isWorn(plan.madeFor) || r.value !== 'none')}
           onChange={(dome) =>
             session.apply(setCap(plan, dome === 'openTop' ? { dome, filledOn: 'block', wig: true } : { dome }))
           }

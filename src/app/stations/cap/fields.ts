@@ -1,5 +1,14 @@
 /** A cap as fields. */
-import { BLENDINGS, HOLE_NAMES, HOLE_SHAPES, OWN_ROWS, OWN_ROWS_INFO } from '../../../core/trade/index.ts';
+import {
+  BLENDINGS,
+  FILLED_INFO,
+  FILLED_ONS,
+  HOLE_NAMES,
+  HOLE_SHAPES,
+  isOffHead,
+  OWN_ROWS,
+  OWN_ROWS_INFO,
+} from '../../../core/trade/index.ts';
 import type { CapAsWritten } from '../../../model/plan.ts';
 import { type FieldEntry, named } from '../../ui/fields.tsx';
 
@@ -11,10 +20,8 @@ export const WORN: Table = [
     kind: 'choice',
     label: 'Filled',
     testId: 'filled-on',
-    options: [
-      ['head', 'on your head'],
-      ['block', 'on a block'],
-    ],
+    options: named(FILLED_ONS, (f) => FILLED_INFO[f].name),
+    beside: ({ filledOn }) => FILLED_INFO[filledOn].reason,
   },
   {
     key: 'wig',
@@ -52,7 +59,7 @@ export const WIG: Table = [
     kind: 'choice',
     label: 'Last strip round the opening',
     wide: true,
-    when: ({ filledOn }) => filledOn === 'block',
+    when: (cap) => isOffHead(cap),
     options: [
       [true, 'kept for the try-on'],
       [false, 'filled on the block'],

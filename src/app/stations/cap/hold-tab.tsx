@@ -2,16 +2,20 @@
 
 import { ANCHOR_NAMES } from '../../../core/cap/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { COMB_PLACES } from '../../../core/trade/index.ts';
+import { COMB_NAMES, COMB_PLACES, isWorn } from '../../../core/trade/index.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Several } from '../../ui/choice.tsx';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
+import { ToolButton } from '../../ui/tabs.tsx';
+import { TURN_TOOL, useView } from '../../view/view-store.ts';
 import { useCap } from './use-cap.ts';
 
 export function HoldTab({ session, result }: BenchProps) {
+  const { plan } = session;
   const { cap, change } = useCap(session);
   return (
     <>
@@ -39,10 +43,18 @@ export function HoldTab({ session, result }: BenchProps) {
       <Several
         label="Combs"
         values={cap.combs}
-        options={COMB_PLACES.map((c) => [c, c === 'sides' ? 'at the sides' : `at the ${c}`] as const)}
-        onChange={(combs) => change({ combs }, combs.length > 0 ? `Combs: ${combs.join(', ')}` : 'No combs')}
+        options={COMB_PLACES.filter((c) => c !== 'opening' || cap.opening !== 'none' || cap.combs.includes(c)).map(
+          (c) => [c, COMB_NAMES[c]] as const,
+        )}
+        onChange={(combs) =>
+          change({ combs }, combs.length > 0 ? `Combs ${combs.map((c) => COMB_NAMES[c]).join(', ')}` : 'No combs')
+        }
       />
-      {result && <Anchors anchors={result.cap.anchors} />}
+      <OwnCombs session={session} />
+      {result && result.cap.anchors.length > 0 && <Anchors anchors={result.cap.anchors} />}
+      {!isWorn(plan.madeFor) && (
+        <p className="note mt-2">How it holds is judged once you say what it will be worn over.</p>
+      )}
       {result && (
         <p className="note mt-2">
           Takes {Math.round(result.cap.shareOfPull[0] * 100)} to {Math.round(result.cap.shareOfPull[1] * 100)} % of the
@@ -51,6 +63,37 @@ export function HoldTab({ session, result }: BenchProps) {
       )}
       <SchoolsBench session={session} names={['border', 'holes', 'through', 'tender', 'perimeterKnot']} />
     </>
+  );
+}
+
+/** Combs at places of her own, set on the head and taken out again. */
+function OwnCombs({ session }: { readonly session: PlanSession }) {
+  const { cap, change } = useCap(session);
+  const { tool, hold } = useView();
+  const isSetting = tool.kind === 'comb';
+  return (
+    <div className="mt-1">
+      <ToolButton held={isSetting} testId="set-comb" onPress={() => hold(isSetting ? TURN_TOOL : { kind: 'comb' })}>
+        Set a comb on the head
+      </ToolButton>
+      {cap.combsAt.length > 0 && (
+        <ul aria-label="Combs at places of your own">
+          {cap.combsAt.map((at, i) => (
+            <li key={`${at}`} className="line flex items-center justify-between gap-2">
+              <span>Comb {i + 1}</span>
+              <button
+                type="button"
+                className="word text-note"
+                aria-label={`Take comb ${i + 1} out`}
+                onClick={() => change({ combsAt: cap.combsAt.filter((_, n) => n !== i) }, 'A comb taken out')}
+              >
+                take out
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
   );
 }
 

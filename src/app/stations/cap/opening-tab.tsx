@@ -22,7 +22,7 @@ export function OpeningTab({ session, result }: BenchProps) {
         options={OPENINGS.map((value) => ({ value, ...OPENING_INFO[value] }))}
         onChange={(opening) => change({ opening })}
       />
-      {(cap.opening === 'stitchedU' || cap.opening === 'cut') && (
+      {['stitchedU', 'openU', 'cut'].includes(cap.opening) && (
         <>
           <Fields record={cap} of={OPENING} set={change} />
           <p className="note">Or drag its beads on the head.</p>
@@ -30,21 +30,23 @@ export function OpeningTab({ session, result }: BenchProps) {
       )}
       {o && o.lengthMm > 0 && result && (
         <dl className="mt-3">
-          <Figure name="Scissors, from its middle">{show(o.cutAtMm)}</Figure>
+          {cap.opening !== 'openU' && <Figure name="Scissors, from its middle">{show(o.cutAtMm)}</Figure>}
           <Figure name="Margin kept">{show(o.marginMm)}</Figure>
           {o.surplusMm > 0 && (
             <Figure name="Longer than the part">
               {show(o.surplusMm)}, {o.piecesToClose} {o.piecesToClose === 1 ? 'piece closes' : 'pieces close'} it
             </Figure>
           )}
-          <Figure name="Cut after knot">{Math.max(result.cap.cutAfterKnot, 1)}</Figure>
+          {cap.opening !== 'openU' && <Figure name="Cut after knot">{Math.max(result.cap.cutAfterKnot, 1)}</Figure>}
           <Figure name="In own hair alone">{result.knots.filter((k) => k.onNet === 'cutOut').length} knots</Figure>
         </dl>
       )}
-      <p className="note mt-2">
-        All round is filled first. Scissors with blunt tips, a finger between blade and scalp, in a mirror. Own hair
-        must not be cut, and neither must the pieces just hooked: comb them away.
-      </p>
+      {cap.opening !== 'openU' && (
+        <p className="note mt-2">
+          All round is filled first. Scissors with blunt tips, a finger between blade and scalp, in a mirror. Own hair
+          must not be cut, and neither must the pieces just hooked: comb them away.
+        </p>
+      )}
     </>
   );
 }

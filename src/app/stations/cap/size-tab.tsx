@@ -2,7 +2,7 @@
 
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Part } from '../../../core/head/index.ts';
-import { ZONES, zoneName } from '../../../core/trade/index.ts';
+import { FILLED_INFO, isOffHead, isWorn, ZONES, zoneName } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Fields } from '../../ui/fields.tsx';
@@ -17,6 +17,8 @@ export function SizeTab({ session, result }: BenchProps) {
   const { cap, change } = useCap(session);
   const show = shower(plan);
   const block = cap.filledOn === 'block';
+  const off = isOffHead(cap);
+  const worn = isWorn(plan.madeFor);
   return (
     <>
       <Fields record={cap} of={SIZE} set={change} />
@@ -25,19 +27,23 @@ export function SizeTab({ session, result }: BenchProps) {
       )}
       {result && (
         <dl className="mt-4">
-          <Figure name="Your head alone">{show(result.cap.girthBareMm)}</Figure>
-          <Figure name="Over the parked base">{show(result.cap.girthOverBaseMm)}</Figure>
-          <Figure name="Sits">{result.cap.fit}</Figure>
+          <Figure name={plan.madeFor.whom === 'me' ? 'Your head alone' : 'The head alone'}>
+            {show(result.cap.girthBareMm)}
+          </Figure>
+          {worn && <Figure name="Over the parked base">{show(result.cap.girthOverBaseMm)}</Figure>}
+          {worn && <Figure name="Sits">{result.cap.fit}</Figure>}
           <Figure name="Size to look for">{result.cap.sizeName}</Figure>
           <Figure name="Opens, across and up">
             {result.cap.onHead.stretch.across.toFixed(2)} × {result.cap.onHead.stretch.up.toFixed(2)}
           </Figure>
         </dl>
       )}
-      {result && <SpacingTable plan={plan} result={result} block={block} />}
+      {result && <SpacingTable plan={plan} result={result} block={off} />}
       <p className="note mt-3">
         Size by girth over the base; stretch decides more than the label.{' '}
-        {block ? 'A net opens up on a bigger head: set spacing as it shall be worn, and count holes on the block.' : ''}
+        {off
+          ? 'A net opens up on a bigger head: set spacing as it shall be worn, and count holes where it is filled.'
+          : ''}
       </p>
     </>
   );
@@ -57,7 +63,9 @@ function SpacingTable({
     <Ledger
       testId="form-spacing"
       caption={
-        <b className="font-strong text-body text-ink">{block ? 'What to do on the block' : 'In holes of the net'}</b>
+        <b className="font-strong text-body text-ink">
+          {block ? `What to do ${FILLED_INFO[plan.cap.filledOn].name}` : 'In holes of the net'}
+        </b>
       }
       heads={['zone', 'worn', ...(block ? ['on it'] : []), 'holes up, across']}
       lines={ZONES.map((z) => {

@@ -7,6 +7,7 @@ import {
   BORDER_WHERE_INFO,
   BORDER_WHERES,
   type BorderRow,
+  isOffHead,
   PIECE_ZONE_NAMES,
   percent,
 } from '../../../core/trade/index.ts';
@@ -49,7 +50,7 @@ export function BorderRowBench({ session, result }: BenchProps) {
         />
       )}
       <Fields
-        record={{ ...borderRow, hasBorder: plan.cap.dome !== 'none' && plan.cap.filledOn === 'head' }}
+        record={{ ...borderRow, hasBorder: plan.cap.dome !== 'none' && !isOffHead(plan.cap) }}
         of={isThere ? FIELDS : []}
         set={({ hasBorder: _, ...change }) => session.apply(setBorderRow(plan, change))}
       />

@@ -153,7 +153,7 @@ function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, plann
       opening: context.opening,
       fromOpening: context.fromOpening,
       spacing,
-      combs: combPoints(told.cap, head.mark),
+      combs: combPoints(told.cap, head, context.opening),
       deepest: laid.deepest,
       isSore: (v) => context.isSore(v),
     },

@@ -4,7 +4,7 @@ import { heldByComb, netAt, type OpeningOnHead } from '../../cap/index.ts';
 import type { HookedPiece, Product } from '../../hair/index.ts';
 import type { Part, Point, ScalpFields } from '../../head/index.ts';
 import type { Row, RowSpacing } from '../../rows/index.ts';
-import type { BorderRow, Cap, KnotZone, Scheme } from '../../trade/index.ts';
+import { type BorderRow, type Cap, isOffHead, type KnotZone, type Scheme } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import type { KnotSituation } from '../rules/situation.ts';
 import type { PlannedRow } from './planned.ts';
@@ -91,7 +91,7 @@ export function situationOf(
     slips: product.test.hooked === 'slips',
     clings: product.test.apart === 'clings',
     capped: told.cap.dome !== 'none',
-    onBlock: told.cap.dome !== 'none' && told.cap.filledOn === 'block',
+    onBlock: isOffHead(told.cap),
     on: hookedOn(told, context.base, row, here.under),
     into: row.into?.way,
     netHere: context.fromOpening ? netAt(context.opening, context.fromOpening[k.vertex]) : 'net',

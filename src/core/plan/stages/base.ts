@@ -4,11 +4,14 @@ import {
   EditTree,
   generateSections,
   layBase,
+  NO_BASE_WORK,
   NO_PART,
+  withoutHair,
   baseWork as workOn,
 } from '../../base/index.ts';
 import { hairOnScalp } from '../../hair/index.ts';
 import { markMasks } from '../../head/index.ts';
+import { isWorn } from '../../trade/index.ts';
 import { head } from './head.ts';
 import { partLine } from './part.ts';
 import { stage } from './stage.ts';
@@ -57,16 +60,21 @@ export const base = stage(
   'base',
   ({ inputs, of }) => {
     const { locked: _, edits: __, ...choice } = inputs.base;
-    return { context: of(baseContext), choice, sections: of(sections) };
+    return { context: of(baseContext), choice, sections: of(sections), worn: isWorn(inputs.madeFor) };
   },
-  ({ context, choice, sections: edited }) => layBase(context, choice, edited),
+  ({ context, choice, sections: edited, worn }) => {
+    const laid = layBase(context, choice, edited);
+    return worn ? laid : withoutHair(laid);
+  },
 );
 
 export const baseWork = stage(
   'baseWork',
   ({ inputs, of }) => {
     const { edits: _, ...choice } = inputs.base;
-    return { context: of(baseContext), choice, base: of(base), part: of(partLine), ownHair: inputs.ownHair };
+    const worn = isWorn(inputs.madeFor);
+    return { context: of(baseContext), choice, base: of(base), part: of(partLine), ownHair: inputs.ownHair, worn };
   },
-  ({ context, choice, base: laid, part, ownHair: own }) => workOn(context, choice, laid, part, own),
+  ({ context, choice, base: laid, part, ownHair: own, worn }) =>
+    worn ? workOn(context, choice, laid, part, own) : NO_BASE_WORK,
 );

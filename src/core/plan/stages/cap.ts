@@ -2,6 +2,7 @@
 import { fitCap, girthOver, openingOnHead } from '../../cap/index.ts';
 import { distanceFrom } from '../../geometry/index.ts';
 import { tapeReading, turnedPoints } from '../../head/index.ts';
+import { isWorn } from '../../trade/index.ts';
 import { base } from './base.ts';
 import { head, rowsHead, side } from './head.ts';
 import { spacing } from './spacing.ts';
@@ -16,9 +17,14 @@ const overBase = stage(
 
 export const cap = stage(
   'cap',
-  ({ inputs, of }) => ({ cap: inputs.cap, head: of(head), girthOverMm: of(overBase) }),
-  ({ cap: told, head: { shape, mark, girthMm }, girthOverMm }) =>
-    fitCap(told, girthMm, girthOverMm, tapeReading(shape, 'frontToNape', mark)),
+  ({ inputs, of }) => ({
+    cap: inputs.cap,
+    head: of(head),
+    girthOverMm: of(overBase),
+    worn: isWorn(inputs.madeFor),
+  }),
+  ({ cap: told, head: { shape, mark, girthMm }, girthOverMm, worn }) =>
+    fitCap(told, girthMm, girthOverMm, tapeReading(shape, 'frontToNape', mark), worn),
 );
 
 export const opening = stage(

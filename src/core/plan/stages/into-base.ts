@@ -1,6 +1,7 @@
 /** Pieces that go into the base, on the head that rows are worked out on. */
 import { seenInMirror } from '../../geometry/index.ts';
 import { coilRimMm, intoBaseRows, type Row, type TiedSection } from '../../rows/index.ts';
+import { isOffHead } from '../../trade/index.ts';
 import { base, masks } from './base.ts';
 import { head, rowsHead, side } from './head.ts';
 import { intoSpacing } from './spacing.ts';
@@ -42,8 +43,8 @@ export const intoBase = stage(
   'intoBase',
   ({ inputs, of }) => {
     const { rows, cap } = inputs;
-    // On a block the base isn't there.
-    if (rows.intoBase.length === 0 || (cap.dome !== 'none' && cap.filledOn === 'block')) return {};
+    // Off the head the base isn't there.
+    if (rows.intoBase.length === 0 || isOffHead(cap)) return {};
     return {
       ground: { head: of(rowsHead), gapMm: of(intoSpacing), fingerMm: inputs.fingerMm },
       sections: of(tiedSections),

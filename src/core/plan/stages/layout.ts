@@ -1,5 +1,5 @@
 /** Knots laid along the rows in bricks, in passes, along the border, filled and changed by hand: where they lie. */
-import { combPoints, netAt, waitsForOpening } from '../../cap/index.ts';
+import { combPoints, netAt, type OpeningOnHead, waitsForOpening } from '../../cap/index.ts';
 import { seenInMirror } from '../../geometry/index.ts';
 import { type Head, paintPlace } from '../../head/index.ts';
 import {
@@ -21,7 +21,7 @@ import {
   zoneOf,
 } from '../../knots/index.ts';
 import { borderRows, fringeMask, type Row, type RowSpacing } from '../../rows/index.ts';
-import { type BorderWhen, MOST_KNOTS, type Scheme } from '../../trade/index.ts';
+import { type BorderWhen, isOffHead, MOST_KNOTS, type Scheme } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
@@ -115,12 +115,12 @@ const passes = stage(
     into: of(intoBase),
     ...(inputs.rows.borderRow.where === 'none' && inputs.rows.intoBase.length === 0
       ? {}
-      : { held: { cap: inputs.cap, part: inputs.part } }),
+      : { held: { cap: inputs.cap, part: inputs.part, opening: of(opening).onHead } }),
     scheme: inputs.rows.scheme,
   }),
   (d) => {
     const plain = inPasses(d.rows.rows, d.bricks.knots, { ...d.ground, ...d.passAt });
-    const isHold = d.held ? holdsIn(d.held, plain, d.head, d.spacing, d.scheme) : () => false;
+    const isHold = d.held ? holdsIn(d.held, plain, d.head, d.held.opening, d.spacing, d.scheme) : () => false;
     const gapAt = (v: number) => d.spacing.gapMm * d.spacingFactor[v];
     const { mesh, fromHairline } = d.ground;
     return withBorder(withIntoBase(plain, d.into, { mesh, gapAt, isHold }), d.border, {
@@ -251,7 +251,7 @@ const passAt = stage(
 /** With the border pushed back at once, or none to push, it lies where it will from the start. */
 function whenOf({ cap: told, schools, rows: { borderRow } }: PlanInputs): BorderWhen {
   if (borderRow.when !== 'border') return borderRow.when;
-  if (told.dome === 'none' || told.filledOn === 'block') return 'last';
+  if (told.dome === 'none' || isOffHead(told)) return 'last';
   return schools.border === 'late' ? 'border' : 'first';
 }
 
@@ -259,11 +259,12 @@ function whenOf({ cap: told, schools, rows: { borderRow } }: PlanInputs): Border
 function holdsIn(
   { cap: told, part }: Pick<PlanInputs, 'cap' | 'part'>,
   { rows: all, knots: places }: Passes,
-  { scalp, mark }: Pick<Head, 'scalp' | 'mark'>,
+  { scalp, mark, shape }: Pick<Head, 'scalp' | 'mark' | 'shape'>,
+  opened: OpeningOnHead,
   mm: RowSpacing,
   scheme: Scheme,
 ): (k: LaidKnot, row: Row) => boolean {
-  const combs = combPoints(told, mark);
+  const combs = combPoints(told, { mark, shape }, opened);
   const deepest = Math.max(...places.map((k) => all[k.row].quarter));
   const ends = new Set(
     all.flatMap((row, i) => {

@@ -1,5 +1,6 @@
 /** From zones and scheme to rows: the field whose levels they are, the brush, closed places, changes by hand. */
 import { closedToPieces } from '../../base/index.ts';
+import { netAt } from '../../cap/index.ts';
 import { distanceFromMask, seenInMirror } from '../../geometry/index.ts';
 import { laidAsAsked } from '../../knots/index.ts';
 import {
@@ -22,7 +23,9 @@ import {
   turnedHand,
   whyNot,
 } from '../../rows/index.ts';
+import { isWorn } from '../../trade/index.ts';
 import { base, masks, sections } from './base.ts';
+import { opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
 import { rowsPart } from './part.ts';
 import { spacing } from './spacing.ts';
@@ -124,14 +127,20 @@ export const fromClosed = stage(
     const hasSight = map.sections.some((s) => s.role === 'inSight');
     const hasNoGo = inputs.marks.some((m) => m.kind === 'noGo' && !m.erase);
     const bumps = passesLumps(inputs) ? undefined : of(base).bumps;
-    if (!hasSight && !hasNoGo && !bumps?.lumps.length) return {};
+    // Inside an opening only own hair holds a piece.
+    const open = isWorn(inputs.madeFor) ? undefined : of(opening);
+    if (!hasSight && !hasNoGo && !bumps?.lumps.length && !open?.fromMiddle) return {};
     const closing = { map, masks: of(masks), bumps };
-    return { closing, hers: of(head).mesh, rowed: of(rowsHead).mesh, turned: of(side).turned };
+    return { closing, hers: of(head).mesh, rowed: of(rowsHead).mesh, turned: of(side).turned, open };
   },
-  ({ closing, hers, rowed, turned }): Float64Array | undefined => {
+  ({ closing, hers, rowed, turned, open }): Float64Array | undefined => {
     if (!closing) return undefined;
     const places = closedToPieces(closing, closing.map, closing.bumps);
-    return distanceFromMask(rowed, turned ? seenInMirror(hers, rowed, places) : places, CLOSED_REACH_MM);
+    const mask = turned ? seenInMirror(hers, rowed, places) : places;
+    const { fromMiddle, onHead } = open ?? {};
+    if (fromMiddle && onHead)
+      for (let v = 0; v < mask.length; v++) if (netAt(onHead, fromMiddle[v]) === 'cutOut') mask[v] = 1;
+    return distanceFromMask(rowed, mask, CLOSED_REACH_MM);
   },
 );
 

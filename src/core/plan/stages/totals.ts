@@ -4,9 +4,10 @@ import { GROUP_OF, worklist } from '../../install/index.ts';
 import { intoFigures, weigh } from '../../load/index.ts';
 import { demandsOf, planSupply } from '../../supply/index.ts';
 import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
-import { PACE_FACTOR } from '../../trade/index.ts';
+import { isWorn, PACE_FACTOR } from '../../trade/index.ts';
 import { base, baseWork } from './base.ts';
 import { cap, opening } from './cap.ts';
+import { head } from './head.ts';
 import { knots, plannedRows } from './knots.ts';
 import { pieces } from './pieces.ts';
 import { stage } from './stage.ts';
@@ -32,16 +33,20 @@ export const load = stage(
     cap: of(cap),
     strands: inputs.strands,
     pieces: inputs.strands.length > 0 ? of(pieces) : undefined,
+    worn: isWorn(inputs.madeFor),
   }),
-  ({ knots: { knots: decided }, base: sectioned, cap: net, strands, pieces: hooked }) =>
-    weigh(
+  ({ knots: { knots: decided }, base: sectioned, cap: net, strands, pieces: hooked, worn }) => {
+    const load = weigh(
       decided.map((k) => k.section),
       decided.map((k) => k.massG),
       (i) => decided[i].through === 'hair' || decided[i].into !== undefined,
       sectioned,
       net,
       strands.reduce((sum, s) => sum + s.count * (hooked?.get(s.cut)?.massG ?? 0), 0),
-    ),
+    );
+    // On a form nothing bears it.
+    return worn ? load : { ...load, sections: [] };
+  },
 );
 
 /** What goes into the base, section by section. */
@@ -69,10 +74,11 @@ export const intoLoad = stage(
 
 export const anchors = stage(
   'anchors',
-  ({ inputs, of }) => ({ cap: inputs.cap, knots: of(knots) }),
-  ({ cap: told, knots: { knots: decided } }) => {
+  ({ inputs, of }) => ({ cap: inputs.cap, knots: of(knots), head: of(head), worn: isWorn(inputs.madeFor) }),
+  ({ cap: told, knots: { knots: decided }, head: hers, worn }) => {
+    if (!worn) return { steps: [], cutAfterKnot: 0 };
     const held = decided.flatMap((k, i) => (k.anchorPlace ? [{ id: k.id, place: k.anchorPlace, number: i + 1 }] : []));
-    const steps = anchorSteps(told, held);
+    const steps = anchorSteps(told, held, hers);
     return { steps, cutAfterKnot: cutAfterKnot(steps) };
   },
 );
@@ -93,6 +99,7 @@ const steps = stage(
     leftOut: inputs.base.leftOut,
     strands: inputs.strands,
     hasPart: inputs.part.kind === 'line',
+    isWorn: isWorn(inputs.madeFor),
     schools: inputs.schools,
     rows: of(plannedRows),
     knots: of(knots),

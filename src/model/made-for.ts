@@ -1,0 +1,54 @@
+/** Whom it is made for, and what its head is sized by. */
+import { isWorn, type MadeFor, SIZE_NAMES, SIZED_BY_INFO, WHOM_INFO } from '../core/trade/index.ts';
+import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
+
+export function setMadeFor(plan: PlanDocument, change: Partial<MadeFor>): PlanChange {
+  const madeFor = { ...plan.madeFor, ...change };
+  const { whom, sizedBy, size, wornOver } = change;
+  const told = [
+    whom && WHOM_INFO[whom].name,
+    sizedBy && `Sized ${SIZED_BY_INFO[sizedBy].name}`,
+    size && `Head: ${SIZE_NAMES[size]}`,
+    wornOver !== undefined && (wornOver ? 'What it will be worn over is given' : 'Nobody’s base under it'),
+  ].filter(Boolean);
+  const cap = isWorn(madeFor) ? plan.cap : offHead(plan.cap);
+  return { words: told.join(', ') || 'Made for another head', plan: { ...plan, madeFor, cap } };
+}
+
+/** Nobody is there to put it on: a wig, on a net, off the head. */
+function offHead(cap: PlanDocument['cap']): PlanDocument['cap'] {
+  return {
+    ...cap,
+    dome: cap.dome === 'none' ? 'closed' : cap.dome,
+    filledOn: cap.filledOn === 'head' ? 'block' : cap.filledOn,
+    wig: true,
+    topKept: false,
+  };
+}
+
+/** The head of another plan: its tape, its fingers and its hairline. */
+export function asKnownHead(plan: PlanDocument, known: PlanDocument): PlanChange {
+  const { unit, tape, trusted, hairline, fingers } = known;
+  // That head may be known by its size alone.
+  const bySize = known.madeFor.whom === 'head' && known.madeFor.sizedBy === 'size';
+  const name = known.wearer.trim() || known.name;
+  return {
+    words: `The head of ${name}`,
+    plan: {
+      ...plan,
+      unit,
+      tape,
+      trusted,
+      hairline,
+      fingers,
+      madeFor: {
+        whom: 'head',
+        sizedBy: bySize ? 'size' : 'known',
+        size: known.madeFor.size,
+        known: name.slice(0, 120),
+        wornOver: plan.madeFor.wornOver,
+      },
+    },
+  };
+}
