@@ -156,6 +156,43 @@ describe('into the base itself', () => {
   });
 });
 
+describe('more than one part', () => {
+  it('a second one to flip to: laid, dragged by its bead, flipped in Check; then one that is only worn', async () => {
+    await station('demo-deep-part/rows');
+    await part('gap');
+    const before = await pieces();
+    await choice('two');
+    await until(/^Second part: /, 'the second part');
+    expect(await pieces()).not.toBe(before);
+    await browser.press(/from the top/);
+    await (await browser.appears('[data-bead="second-front"]')).sendKeys(Key.ARROW_LEFT);
+    await until(/^Second part moved \d+ mm/, 'the second part moved');
+    await part('order');
+    await browser.until(`/Draw both parts on the net/.test(document.querySelector('.bench').innerText)`, 'the order');
+    await station('demo-deep-part/check');
+    await browser.looked();
+    await browser.choose('pose', 'flipped');
+    await browser.looked();
+    expect(await browser.text('.bench')).toMatch(/flipped to the second part/);
+    await station('demo-deep-part/rows');
+    await part('gap');
+    await choice('worn');
+    await isDeed('The part only when worn');
+    await part('order');
+    await browser.until(`/Comb the part in/.test(document.querySelector('.bench').innerText)`, 'the order');
+    for (let i = 0; i < 3; i++) await undo();
+    expect(await pieces()).toBe(before);
+  });
+
+  it('lines of the base stay free', async () => {
+    await station('demo-crown-twists/rows');
+    await part('rows');
+    await choice('free');
+    await isDeed('Lines stay free');
+    await undo();
+  });
+});
+
 describe('one place otherwise', () => {
   it('is chosen by name, told what differs, and said in the reasons of its knots', async () => {
     await part('knots');

@@ -273,6 +273,43 @@ const INSTALLS: readonly Install[] = [
     }),
   },
   {
+    id: 'two-parts',
+    name: 'Two parts, to flip from one to the other',
+    from: deepPartStraight,
+    plan: () => ({
+      part: { kind: 'line', frontMm: 42, endMm: 36, lengthMm: 105, bendMm: 0 },
+      parting: { onlyWorn: false, second: { kind: 'line', frontMm: -46, endMm: -40, lengthMm: 100, bendMm: 0 } },
+    }),
+  },
+  {
+    id: 'part-only-when-worn',
+    name: 'A part that is only combed in when it is worn',
+    from: sweptCoils,
+    plan: (from) => ({
+      part: { kind: 'line', frontMm: 0, endMm: 0, lengthMm: 110, bendMm: 0 },
+      parting: { onlyWorn: true },
+      rows: { ...from.rows, scheme: 'joined' },
+    }),
+  },
+  {
+    id: 'lines-kept-free',
+    name: 'Flat twists whose lines stay free',
+    from: crownTwists,
+    plan: (from) => ({
+      base: startBase('flatTwists'),
+      rows: { ...from.rows, scheme: 'found', keepLines: true },
+    }),
+  },
+  {
+    id: 'stiff-one-leg',
+    name: 'One-leg with a stiff middle, though it costs',
+    from: deepPartStraight,
+    plan: (from) => ({
+      products: from.products.map((p) => ({ ...p, loop: 'stiff', loopComesOff: false })),
+      schools: { ...from.schools, stiff: 'oneLeg', smoothHold: 'wraps' },
+    }),
+  },
+  {
     id: 'top-closed',
     name: 'An open top closed with a handful of pieces',
     from: shoulderCurls,

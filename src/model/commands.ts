@@ -11,6 +11,7 @@ import {
   HAIRLINE_POINT_NAMES,
   type Mark,
   type Part,
+  type Parting,
   partInWords,
   type SideOffsets,
   type SidePoint,
@@ -210,6 +211,21 @@ export function setPart(plan: PlanDocument, part: Part, words?: string): PlanCha
     words: words ?? upperFirst(name),
     plan: { ...plan, part: part as PlanDocument['part'] },
   };
+}
+
+/** A second line, taken away, or the part only combed in when it is worn. */
+export function setParting(plan: PlanDocument, change: Partial<Parting>): PlanChange {
+  const parting = { ...plan.parting, ...change };
+  const { second, ...rest } = parting;
+  const words =
+    change.onlyWorn === undefined
+      ? second
+        ? `Second part: ${partInWords(second)}`
+        : 'One part'
+      : change.onlyWorn
+        ? 'The part only when worn'
+        : 'Rows follow the part';
+  return { words, plan: { ...plan, parting: second ? { ...rest, second } : rest } };
 }
 
 export function setSchool(plan: PlanDocument, school: SchoolName, value: string): PlanChange {

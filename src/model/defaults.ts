@@ -84,6 +84,7 @@ export function newPlan(id: string, name: string): PlanDocument {
     base: startBase('tied'),
     cap: { ...START_CAP },
     part: { kind: 'line', frontMm: 40, endMm: 32, lengthMm: 110, bendMm: 0 },
+    parting: { onlyWorn: false },
     products: [
       {
         ...START_PRODUCT,

@@ -68,6 +68,7 @@ describe('a plan of version 3', () => {
       offset: 0,
       follow: 'base',
       off: [],
+      keepLines: false,
       intoBase: [],
       borderRow: NO_BORDER_ROW,
     });

@@ -19,12 +19,20 @@ export const MOST_MARKS = 300;
 
 const aside = PART_LIMITS.asideMm;
 
-export const linePart = object({
+const lineFields = {
   kind: choice(['line'], 'The kind of part'),
   frontMm: amount(-aside, aside, 'The front end of the part'),
   endMm: amount(-aside, aside, 'The back end of the part'),
   lengthMm: amount(PART_LIMITS.shortestMm, PART_LIMITS.longestMm, 'The length of the part'),
   bendMm: amount(-PART_LIMITS.bendMm, PART_LIMITS.bendMm, 'The bend of the part'),
+};
+
+export const linePart = object(lineFields).noUnknown().strict().required();
+
+/** A second line, and whether rows follow the part at all. */
+export const parting = object({
+  second: object(lineFields).noUnknown().strict().optional().default(undefined),
+  onlyWorn: boolean().strict().required(),
 })
   .noUnknown()
   .strict()

@@ -50,6 +50,7 @@ import {
   noPart,
   offset,
   ownLength,
+  parting,
   regionHair,
   sideOffsets,
 } from './head-schema.ts';
@@ -188,6 +189,7 @@ export const planSchema = object({
         return context.createError({ message: (error as Error).message });
       }
     }),
+  parting,
   products: array(productSchema)
     .required()
     .min(1, 'A plan needs a product.')

@@ -55,6 +55,8 @@ export const rows = object({
   follow: choice(ROWS_FOLLOWED, 'Which rows are followed'),
   /** Ids of rows that are there and that no piece follows. */
   off: array(string().strict().required().max(40)).required().max(80, 'At most 80 rows can be switched off.'),
+  /** Lines between sections of the base stay free of knots. */
+  keepLines: boolean().strict().required(),
   offset: within(ROW_LIMITS.offset, 'How far the rows are moved'),
   fringe: object({
     how: choice(FRINGES, 'The fringe'),

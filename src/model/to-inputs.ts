@@ -56,6 +56,7 @@ function hersInputs(plan: PlanDocument, mm: (text: string) => number, meshFreque
     wishes: plan.wishes,
     cap: capInputs(plan, mm),
     part: plan.part as Part,
+    parting: plan.parting,
     products: plan.products.map((p) => productInputs(p, mm)),
     cuts: plan.cuts,
     pieces: plan.pieces,

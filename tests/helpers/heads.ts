@@ -133,6 +133,7 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     base: DEFAULT_BASE,
     wishes: { musts: [] },
     cap: DEFAULT_CAP,
+    parting: { onlyWorn: false },
     part: { kind: 'line', frontMm: -36, endMm: -30, lengthMm: 108, bendMm: 0 },
     products: [PLAIN_PRODUCT],
     cuts: [PLAIN_CUT],

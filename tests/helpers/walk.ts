@@ -313,6 +313,23 @@ export const STEPS: Readonly<Record<string, Step>> = {
       when: one(r, BORDER_WHENS),
     },
   })),
+  parting: input((_, r) => ({
+    parting: {
+      onlyWorn: r() < 0.2,
+      ...(r() < 0.5
+        ? {}
+        : {
+            second: {
+              kind: 'line' as const,
+              frontMm: between(r, -50, 50),
+              endMm: between(r, -45, 45),
+              lengthMm: between(r, 60, 150),
+              bendMm: between(r, -12, 12),
+            },
+          }),
+    },
+  })),
+  'rows.keepLines': ofRows((_, r) => ({ keepLines: r() < 0.5 })),
   madeFor: input((_, r) => ({
     madeFor: {
       whom: one(r, WHOMS),

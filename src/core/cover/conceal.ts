@@ -71,7 +71,8 @@ export function concealments(
     const { springs, lengthMm } = worn.ribbons[i];
     const under = {
       vertex: worn.roots[i].vertex,
-      oneLeg: k.kind === 'oneLeg',
+      // The free side of a stiff one stands off its own loop.
+      oneLeg: k.kind === 'oneLeg' && !worn.pieces[i].stiff,
       backcomb: k.backcomb,
       springs,
       swept: worn.lies[i] === 'across' && lengthMm >= STAYS_OVER * gapMm,

@@ -8,6 +8,7 @@ const TILTED = Math.PI / 5;
 /** Gravity turns against her head when the head turns against the world. Wind as strong as a brisk walk's (guess). */
 export const POSES = {
   rest: { name: 'at rest', state: AT_REST },
+  flipped: { name: 'flipped to the second part', state: { ...AT_REST, flipped: true } },
   bent: { name: 'head bent forward', state: { ...AT_REST, gravity: [0, -cos(BENT), sin(BENT)] } },
   tiltedLeft: { name: 'tilted to your left', state: { ...AT_REST, gravity: [sin(TILTED), -cos(TILTED), 0] } },
   tiltedRight: {

@@ -14,6 +14,8 @@ export interface HairState {
   readonly gravity: Vec3;
   /** Added to the way of the hair; its length against 1 is the strength of the wind. */
   readonly wind: Vec3;
+  /** Over to the second part. */
+  readonly flipped?: boolean;
   /** A line on the scalp along which a finger parts the hair, xyz interleaved, mm. */
   readonly finger?: readonly number[];
 }

@@ -4,14 +4,17 @@ import { type HookedPiece, mainCut, type Preparation, type Product } from '../ha
 import type { PlanInputs } from '../plan/index.ts';
 import {
   DRESSING_INFO,
+  KNOT_SECONDS,
   LIES_FLAT_MM,
   lowerFirst,
   MOST_ON_HEAD_G,
   OPENED_INFO,
+  PACE_FACTOR,
   PIECE_LIMITS_G,
   type PieceZone,
   SPLITS,
   type Split,
+  STIFF_WIDENS,
   TEXTURE_INFO,
 } from '../trade/index.ts';
 import type { Check } from './check.ts';
@@ -219,6 +222,22 @@ const tiredInSight: Check = (inputs, { knots }) => {
   };
 };
 
+const stiffOneLeg: Check = (inputs, { knots, pieces }) => {
+  const on = knots.filter((k) => k.kind === 'oneLeg' && pieces.find((p) => p.cut === k.cut)?.stiff);
+  if (on.length === 0) return undefined;
+  const piece = pieces.find((p) => p.cut === on[0].cut) as HookedPiece;
+  const minutes = Math.round((on.length * KNOT_SECONDS.stiffBent * PACE_FACTOR[inputs.pace]) / 60);
+  return {
+    code: 'hair.stiffOneLeg',
+    severity: 'note',
+    station: 'hair',
+    what: `${on.length} one-leg ${on.length === 1 ? 'knot has' : 'knots have'} a stiff middle.`,
+    why: `You insist on it: about ${minutes} ${minutes === 1 ? 'minute' : 'minutes'} more, each about ${(STIFF_WIDENS * piece.knotWidthMm).toFixed(0)} mm wide instead of ${piece.knotWidthMm.toFixed(0)} (a guess), and its free side stands off the loop, which shows unless hair falls over it.`,
+    knotIds: on.map((k) => k.id),
+    fix: { deed: 'Wrap them as usual', change: { kind: 'setSchool', school: 'stiff', value: 'ordinary' } },
+  };
+};
+
 export const HAIR_CHECKS: readonly Check[] = [
   absurdPiece,
   absurdMass,
@@ -228,6 +247,7 @@ export const HAIR_CHECKS: readonly Check[] = [
   openedTooSoon,
   counted,
   standsProud,
+  stiffOneLeg,
   tiredInSight,
   coated,
 ];

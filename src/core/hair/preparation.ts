@@ -67,6 +67,8 @@ export interface HookedPiece {
   /** Width as worn against the same hair untouched. */
   readonly widthFactor: number;
   readonly canOneLeg: boolean;
+  /** Its middle is stiff: one-leg only by hand, when she insists. */
+  readonly stiff: boolean;
   readonly canLock: boolean;
   readonly loopHasToComeOff: boolean;
   /** Before it is hooked, and after it, for one piece. */
@@ -118,6 +120,7 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
     liesFlat: KNOT_WIDENING * thicknessMm <= LIES_FLAT_MM,
     widthFactor: (1 + OPEN_WIDENS * degree) * dress.width * again.width,
     canOneLeg: canOneLeg(product),
+    stiff: product.loop === 'stiff' && product.test.apart !== 'clings',
     canLock: locks,
     loopHasToComeOff: loopHasToComeOff(product),
     secondsBefore:

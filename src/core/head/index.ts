@@ -41,8 +41,19 @@ export {
 } from './marks.ts';
 export { EFFECTS_FREQUENCY, type MeasureEffect, measureEffects } from './measure-effects.ts';
 export { HEAD_NORMS, NORM_SOURCE, type Standing, standings } from './norms.ts';
-export { type LinePart, onHerLeft, type Part, partInWords, partPolyline, turnedPoints } from './part.ts';
-export { partOnHead } from './part-on-head.ts';
+export {
+  type LinePart,
+  laidPart,
+  onHerLeft,
+  type Part,
+  type Parting,
+  partInWords,
+  partPolyline,
+  secondPart,
+  turnedPart,
+  turnedPoints,
+} from './part.ts';
+export { partsOnHead } from './part-on-head.ts';
 export { MOST_READINGS, meanReading } from './readings.ts';
 export { scalpMesh } from './scalp.ts';
 export type { ScalpFields } from './scalp-fields.ts';

@@ -25,6 +25,22 @@ export type Part =
 
 export type LinePart = Extract<Part, { kind: 'line' }>;
 
+/** What may be said of a part beyond its line. */
+export interface Parting {
+  /** A second line, that the hair can be flipped to. */
+  readonly second?: LinePart | undefined;
+  /** Combed in when it is worn: no row follows it. */
+  readonly onlyWorn: boolean;
+}
+
+/** The part that rows are laid by. */
+export const laidPart = (part: Part, { onlyWorn }: Pick<Parting, 'onlyWorn'>): Part =>
+  onlyWorn && part.kind === 'line' ? { kind: 'crown' } : part;
+
+/** A second line needs a first one. */
+export const secondPart = (part: Part, { second }: Parting): LinePart | undefined =>
+  part.kind === 'line' ? second : undefined;
+
 const STEP_MM = 1;
 /** Points of the polyline lie at least this far apart. */
 const THIN_MM = 3.5;
@@ -139,9 +155,16 @@ export function onHerLeft(part: Part): { readonly part: Part; readonly turned: b
   if (part.kind !== 'line') return { part, turned: false };
   const side = part.frontMm + part.endMm || part.bendMm || part.frontMm;
   if (side >= 0) return { part, turned: false };
-  const over = { ...part, frontMm: 0 - part.frontMm, endMm: 0 - part.endMm, bendMm: 0 - part.bendMm };
-  return { part: over, turned: true };
+  return { part: turnedPart(part), turned: true };
 }
+
+/** The same line on the other side. */
+export const turnedPart = (part: LinePart): LinePart => ({
+  ...part,
+  frontMm: 0 - part.frontMm,
+  endMm: 0 - part.endMm,
+  bendMm: 0 - part.bendMm,
+});
 
 /** Points xyz interleaved, on the other side. */
 export function turnedPoints(pointsMm: Float64Array): Float64Array {

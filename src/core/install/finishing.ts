@@ -15,12 +15,41 @@ export function finishing(g: WorkContext): WorklistStep[] {
       how: 'Gaps show now. Fill them from the reserve, one piece at a time.',
       minutes: shakingMinutes(g),
     },
+    ...partedAtEnd(g),
     ...wornAfterBlock(g),
     ...strandSteps(g, 'wrapTie'),
     ...leaveOutAtEnd(g),
     ...settingStep(g),
     { kind: 'trim', what: 'Trim', how: trimWords(g), minutes: trimMinutes(g) },
     ...(g.cap.wig ? [g.isWorn ? wigCheck(g.cap) : forWhomItIs(g.cap)] : []),
+  ];
+}
+
+/** A part that is only there when worn is combed in, a second one tried. */
+function partedAtEnd({ hasPart, parting }: WorkContext): WorklistStep[] {
+  if (!hasPart) return [];
+  return [
+    ...(parting.onlyWorn
+      ? [
+          {
+            kind: 'finish' as const,
+            what: 'Comb the part in',
+            how: 'With the tail of a comb, from the hairline back; hair of both sides lies over the knots beside it. Tomorrow it may be elsewhere.',
+            minutes: 2,
+            wrong: 'Drawn to the scalp: no row was laid for it, so what opens under it is net and knots.',
+          },
+        ]
+      : []),
+    ...(parting.two
+      ? [
+          {
+            kind: 'finish' as const,
+            what: 'Flip it to the second part and look',
+            how: 'Comb it over, part it there, look from the front and from above; then back again. Knots that show get a piece or a bit of back-combing.',
+            minutes: 3,
+          },
+        ]
+      : []),
   ];
 }
 

@@ -51,12 +51,12 @@ export function puttingOn(g: WorkContext): WorklistStep[] {
       minutes: 2,
     });
   }
-  if (g.hasPart) {
+  if (g.hasPart && !g.parting.onlyWorn) {
     steps.push({
       kind: 'part',
-      what: 'Draw the part on the net',
+      what: g.parting.two ? 'Draw both parts on the net' : 'Draw the part on the net',
       how: 'With a washable pencil, in the mirror, from the front hairline back.',
-      minutes: 2,
+      minutes: g.parting.two ? 4 : 2,
     });
   }
   // On a block nothing is held to a head.

@@ -64,6 +64,8 @@ export interface WorkContext {
   readonly pieces: ReadonlyMap<string, HookedPiece>;
   readonly rowChoice: RowChoice;
   readonly hasPart: boolean;
+  /** A second line to flip to; and whether it is only combed in when it is worn. */
+  readonly parting: { readonly two: boolean; readonly onlyWorn: boolean };
   /** Somebody's hair and base are under it. */
   readonly isWorn: boolean;
   readonly schools: Schools;

@@ -7,6 +7,7 @@ export { withIntoBase } from './layout/into-base.ts';
 export { layKnots } from './layout/layout.ts';
 export { isHooked, type LaidKnot } from './layout/measure.ts';
 export { turnedKnots } from './layout/mirror.ts';
+export { offLines } from './layout/off-lines.ts';
 export { inOrderOfWork } from './layout/opened.ts';
 export { inPasses, type Passes, type PassGround } from './layout/second-pass.ts';
 export { decideKnots } from './place/decide.ts';

@@ -2,7 +2,7 @@
 import type { BaseChoice } from '../base/index.ts';
 import type { Finish } from '../fall/index.ts';
 import type { OwnHair, Preparation, Product, ZonePiece } from '../hair/index.ts';
-import type { HairlineOffsets, Mark, Part, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
+import type { HairlineOffsets, Mark, Part, Parting, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
 import type { Strand } from '../install/index.ts';
 import type { Override, PlaceSchools } from '../knots/index.ts';
 import type { RowChoice } from '../rows/index.ts';
@@ -47,6 +47,7 @@ export interface PlanInputs extends HeadInputs {
   readonly base: BaseChoice;
   readonly cap: Cap;
   readonly part: Part;
+  readonly parting: Parting;
   readonly products: readonly Product[];
   readonly cuts: readonly Preparation[];
   readonly pieces: Readonly<Record<PieceZone, ZonePiece>>;

@@ -25,7 +25,7 @@ import { owed, ownHairOver, prints, shows, worn, wornKnots } from './stages/fall
 import { gaps } from './stages/for-hair.ts';
 import { head } from './stages/head.ts';
 import { knots } from './stages/knots.ts';
-import { herPart, partLine } from './stages/part.ts';
+import { herPart, partAsWorn } from './stages/part.ts';
 import { spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
 
@@ -115,7 +115,7 @@ const lines = stage(
     head: of(head),
     shows: of(shows),
     owed: of(owed),
-    part: of(partLine),
+    part: of(partAsWorn),
     opening: inputs.cap.dome === 'none' ? undefined : of(openingLine),
     sections: isWorn(inputs.madeFor) ? of(base).sections : [],
   }),

@@ -172,7 +172,11 @@ export const plan = stage(
     worklist: list,
     borderRow: borderFigures(told.rows, decided.knots.length, list, borderMm),
     time,
-    part: { ...part, pointsMm: Float32Array.from(part.pointsMm) },
+    part: {
+      ...part,
+      pointsMm: Float32Array.from(part.pointsMm),
+      secondMm: Float32Array.from(part.secondMm),
+    },
     knots: decided.knots,
     piece: hooked.get(main) as HookedPiece,
     pieces: [...hooked.values()],

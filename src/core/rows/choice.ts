@@ -34,6 +34,8 @@ export interface RowChoice {
   readonly follow: RowsFollowed;
   /** Ids of rows that are there and that no piece follows. */
   readonly off: readonly string[];
+  /** Lines between sections of the base stay free: no row between rows that are there, no knot on a line. */
+  readonly keepLines: boolean;
   /** All rows lie further from the part by this share of a gap, or nearer to it. */
   readonly offset: number;
   readonly fringe: Fringe;
@@ -48,6 +50,7 @@ export const DEFAULT_ROWS: RowChoice = {
   secondPass: 'none',
   follow: 'base',
   off: [],
+  keepLines: false,
   offset: 0,
   fringe: { how: 'none', widthFingers: 4, rows: 2 },
   borderRow: NO_BORDER_ROW,

@@ -136,6 +136,7 @@ export interface SchemeContext {
   /** Of the base, for schemes that follow it. */
   readonly sections: readonly Section[];
   readonly linesMm: readonly Float64Array[];
+  readonly keepLines: boolean;
   readonly hand: readonly HandChange[];
   readonly fingerMm: number;
   isClosed(vertex: number): boolean;
@@ -184,7 +185,7 @@ function followed({ scheme, rodPieces }: SchemeChoice, g: SchemeContext): Row[] 
   const closed = (v: number) => g.isClosed(v);
   if (scheme === 'grid') return bandRows(mesh, g.sections, closed);
   if (scheme === 'rods') return rodRows(mesh, g.sections, rodPieces, g.spacing.pitchMm, closed);
-  return alongAndBetween(shape, mesh, g.linesMm, g.spacing, closed);
+  return alongAndBetween(shape, mesh, g.linesMm, g.spacing, closed, g.keepLines);
 }
 
 /** Short pieces go in before the last long rows, which are laid over them. */

@@ -3,7 +3,7 @@ import { KNOT_SECONDS, type KnotKind, PACE_FACTOR, type Pace, type Through } fro
 
 export function knotSeconds(
   knot: { kind: KnotKind; wraps: number; lock: boolean; through: Through; backcomb?: boolean },
-  piece: { readonly loopHasToComeOff: boolean; readonly secondsBefore: number },
+  piece: { readonly loopHasToComeOff: boolean; readonly stiff?: boolean; readonly secondsBefore: number },
   pace: Pace,
   /** Each piece is prepared as it comes. */
   preparedHere: boolean,
@@ -13,7 +13,9 @@ export function knotSeconds(
     s.base +
     knot.wraps * s.eachWrap +
     (knot.lock ? s.lock : 0) +
-    (knot.kind === 'oneLeg' ? s.oneLeg + (piece.loopHasToComeOff ? s.loopOff : 0) : 0) +
+    (knot.kind === 'oneLeg'
+      ? s.oneLeg + (piece.loopHasToComeOff ? s.loopOff : 0) + (piece.stiff ? s.stiffBent : 0)
+      : 0) +
     (knot.kind === 'anchor' ? s.anchor : 0) +
     (knot.kind === 'fold' ? s.fold : 0) +
     (knot.kind === 'onBand' || knot.kind === 'onRod' || knot.kind === 'intoTie'

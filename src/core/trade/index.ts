@@ -112,7 +112,7 @@ export {
   THROUGHS,
   type Through,
 } from './knots.ts';
-export { LOOP_INFO, LOOPS, type Loop } from './loops.ts';
+export { LOOP_INFO, LOOPS, type Loop, STIFF_WIDENS } from './loops.ts';
 export {
   FOR_ME,
   HEAD_SIZES,

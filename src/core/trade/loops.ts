@@ -14,6 +14,9 @@ export interface LoopInfo {
   readonly allows: string;
 }
 
+/** One-leg with a stiff middle is so many times as wide as its knot would be, and its free side does not hide it (guess). */
+export const STIFF_WIDENS = 1.3;
+
 /** Common practice, no source. */
 export const LOOP_INFO: Readonly<Record<Loop, LoopInfo>> = {
   thread: {
@@ -38,7 +41,7 @@ export const LOOP_INFO: Readonly<Record<Loop, LoopInfo>> = {
     name: 'stiff middle',
     locks: false,
     oneLeg: 'never',
-    allows: 'Ordinary wraps only: its sides stay together.',
+    allows: 'Ordinary wraps: its sides stay together. One-leg only when you insist, bent flat by hand.',
   },
   none: {
     name: 'no loop, folded by hand',

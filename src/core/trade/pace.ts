@@ -25,6 +25,8 @@ export const KNOT_SECONDS = {
   hairInBite: 4,
   /** A ring or band taken off first. */
   loopOff: 8,
+  /** A stiff middle bent flat before one side goes through alone (guess). */
+  stiffBent: 12,
   /** Drawn under a band or between two turns of thread: it is found quickly, without net. */
   onBandOrRod: 3,
   /** Folded round a finger first. */

@@ -63,6 +63,18 @@ export const SCHOOL_OPTIONS = {
       reason: 'For smooth hair without a net: four passages; slow, bulky, and it may still creep.',
     },
   ],
+  stiff: [
+    {
+      value: 'ordinary',
+      name: 'wrapped as usual',
+      reason: 'Its sides stay together, so no one-leg; small pieces, hair combed over them.',
+    },
+    {
+      value: 'oneLeg',
+      name: 'one-leg all the same',
+      reason: 'Its middle is bent flat by hand before each: slower, and a little of it stands up and shows.',
+    },
+  ],
   threadLoop: [
     {
       value: 'hooked',
@@ -164,6 +176,7 @@ export const SCHOOLS_BY_PLACE = [
   'oneLeg',
   'oneLegWraps',
   'smoothHold',
+  'stiff',
   'threadLoop',
   'through',
   'tender',
@@ -184,6 +197,7 @@ export const SCHOOL_NAMES: Readonly<Record<SchoolName, string>> = {
   through: 'Hook goes through',
   tender: 'Tender and thin places',
   exposed: 'Places with nothing above',
+  stiff: 'Pieces with a stiff middle',
   threadLoop: 'Thread loops are',
   holes: 'Holes of the net per knot',
   border: 'Border of the cap',
@@ -202,6 +216,7 @@ export const DEFAULT_SCHOOLS: Schools = {
   through: 'perimeter',
   tender: 'asElsewhere',
   exposed: 'byHair',
+  stiff: 'ordinary',
   threadLoop: 'hooked',
   holes: 'three',
   border: 'atOnce',

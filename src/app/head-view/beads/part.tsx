@@ -1,10 +1,11 @@
 /** Three handles on the part: its front end, its middle, its back end. Dragged, or moved with the arrows. */
 import { useRef } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import type { LinePart } from '../../../core/head/index.ts';
+import type { LinePart, Part } from '../../../core/head/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
 import { PART_LIMITS } from '../../../core/trade/index.ts';
-import { setPart } from '../../../model/commands.ts';
+import { setPart, setParting } from '../../../model/commands.ts';
+import type { PlanChange } from '../../../model/plan-change.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { Projection, V3 } from '../projection.ts';
 import { surfacePointAt } from '../surface-hit.ts';
@@ -18,21 +19,58 @@ const NAMES: Readonly<Record<Which, string>> = {
 };
 const ARROW_MM = 3;
 
-export function PartHandles(props: {
+interface PartHandlesProps {
   readonly view: Projection;
   readonly scene: HeadScene;
   readonly result: PlanResult;
   readonly session: PlanSession;
   readonly stage: () => DOMRect | undefined;
   readonly onHold: (oldPart: Float32Array | undefined) => void;
-}) {
-  const { view, result, session } = props;
+}
+
+/** Of the part, and of the second one where there is one. */
+export function PartHandles(props: PartHandlesProps) {
+  const { result, session } = props;
+  const first = session.plan.part as Part;
+  const { second } = session.plan.parting;
+  if (first.kind !== 'line') return null;
+  return (
+    <>
+      <LineHandles
+        {...props}
+        line={result.part.pointsMm}
+        part={first}
+        kept={session.history.present.plan.part as LinePart}
+        change={(next, words) => setPart(session.plan, next, words)}
+      />
+      {second && (
+        <LineHandles
+          {...props}
+          line={result.part.secondMm}
+          part={second as LinePart}
+          kept={(session.history.present.plan.parting.second ?? second) as LinePart}
+          change={(next, words) => ({ ...setParting(session.plan, { second: next }), ...(words ? { words } : {}) })}
+          isSecond
+        />
+      )}
+    </>
+  );
+}
+
+function LineHandles(
+  props: PartHandlesProps & {
+    readonly line: Float32Array;
+    readonly part: LinePart;
+    /** Before the finger came down. */
+    readonly kept: LinePart;
+    readonly change: (next: LinePart, words?: string) => PlanChange;
+    readonly isSecond?: boolean;
+  },
+) {
+  const { view, session, line, part, kept, change, isSecond = false } = props;
   /** Where the finger has it now, also when the screen has not followed yet. */
   const latest = useRef<LinePart>(undefined);
-  const kept = session.history.present.plan.part as LinePart;
-  const part = session.plan.part as LinePart | { kind: 'crown' | 'swept' };
-  const line = result.part.pointsMm;
-  if (part.kind !== 'line' || line.length < 9) return null;
+  if (line.length < 9) return null;
   const place = (which: Which) => pointOn(line, which);
   const drag = (which: Which, x: number, y: number) => {
     const hit = surfacePointAt(view, props.scene.cap, x, y);
@@ -40,9 +78,12 @@ export function PartHandles(props: {
     // Where it was stays to be seen until the finger lifts.
     if (!latest.current) props.onHold(line);
     latest.current = moved(kept, which, hit, place('front'));
-    session.preview(setPart(session.plan, latest.current).plan);
+    session.preview(change(latest.current).plan);
   };
-  const commit = (next: LinePart) => session.apply(setPart(session.plan, next, wordsFor(kept, next)));
+  const commit = (next: LinePart) => {
+    const words = wordsFor(kept, next);
+    session.apply(change(next, isSecond ? words.replace('Part', 'Second part') : words));
+  };
   const release = () => {
     latest.current = undefined;
     props.onHold(undefined);
@@ -56,8 +97,8 @@ export function PartHandles(props: {
           view={view}
           at={place(which)}
           small={which === 'middle'}
-          name={which}
-          label={NAMES[which]}
+          name={isSecond ? `second-${which}` : which}
+          label={isSecond ? NAMES[which].replace('the part', 'the second part') : NAMES[which]}
           stage={props.stage}
           onDrag={({ x, y }) => drag(which, x, y)}
           onDrop={() => {

@@ -30,6 +30,7 @@ export function drawRows(ctx: CanvasRenderingContext2D, view: Projection, result
   });
   for (const line of result.linesThere) if (!line.isOn) drawOff(ctx, view, line.pointsMm);
   drawPart(ctx, view, result.part.pointsMm, drawing);
+  drawPart(ctx, view, result.part.secondMm, { scalp: drawing.scalp, oldPart: undefined });
   drawing.drawUnderKnots?.(ctx, view, result);
   drawKnots(ctx, view, result, drawing, selected);
   for (const strand of result.strands) drawStrand(ctx, view, strand.atMm);

@@ -10,6 +10,7 @@ export const sections: Mode = {
     const { seen, sectionId, lineKey, showBumps, stroke } = drawn;
     const cautions = new Set(cautionsOf(result).flatMap((f) => f.sectionIds ?? []));
     drawPart(ctx, seen, result.part.pointsMm, rowsDrawing(drawn, result));
+    drawPart(ctx, seen, result.part.secondMm, { ...rowsDrawing(drawn, result), oldPart: undefined });
     drawBase(ctx, seen, result, { sectionId, lineKey, cautions, showBumps });
     if (stroke) drawStroke(ctx, stroke);
   },

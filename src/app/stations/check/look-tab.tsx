@@ -31,7 +31,14 @@ export function LookTab({ session, result, checked }: CheckProps) {
       {lookAs && <SeenBySide look={lookAs} rest={look} />}
       <WhyHere session={session} result={result} look={look} />
       <div className="mt-3">
-        <Fields record={view} of={LOOKED_AT} set={setView} />
+        <Fields
+          record={{
+            ...view,
+            hasSecond: session.plan.part.kind === 'line' && session.plan.parting.second !== undefined,
+          }}
+          of={LOOKED_AT}
+          set={({ hasSecond: _, ...change }) => setView(change)}
+        />
         {lookAs && (
           <MeetsTheEye look={lookAs} over={session.plan.cap.dome === 'none' ? 'your own hair' : 'a dark cap'} />
         )}
@@ -60,14 +67,19 @@ const setView = (change: Partial<CheckView>) => {
   return undefined;
 };
 
-const LOOKED_AT: ReadonlyArray<FieldEntry<CheckView>> = [
+const LOOKED_AT: ReadonlyArray<FieldEntry<CheckView & { readonly hasSecond: boolean }>> = [
   {
     key: 'pose',
     kind: 'choice',
     label: 'Head',
     wide: true,
     testId: 'pose',
-    options: named(POSE_NAMES, (p) => POSES[p].name),
+    // Flipped only where there is a second part to flip to.
+    options: ({ hasSecond, pose }) =>
+      named(
+        POSE_NAMES.filter((p) => p !== 'flipped' || hasSecond || pose === 'flipped'),
+        (p) => POSES[p].name,
+      ),
   },
   {
     key: 'age',

@@ -78,7 +78,14 @@ export function PacksTab(
           </button>
         )}
       </div>
-      <SchoolsBench session={session} names={['smoothHold', 'threadLoop']} />
+      <SchoolsBench
+        session={session}
+        names={[
+          'smoothHold',
+          'threadLoop',
+          ...(plan.products.some((p) => p.loop === 'stiff') ? (['stiff'] as const) : []),
+        ]}
+      />
     </>
   );
 }

@@ -59,6 +59,21 @@ export function SchemeTab({ session, result }: BenchProps) {
           </Figure>
         </dl>
       )}
+      {result && result.base.lines.length > 0 && (
+        <Choice
+          label="Lines of the base"
+          value={rows.keepLines ? 'free' : 'crossed'}
+          options={[
+            { value: 'crossed', name: 'Lines of the base may be crossed', reason: 'Rows lie where gaps ask for them.' },
+            {
+              value: 'free',
+              name: 'Lines of the base stay free',
+              reason: 'No row between rows that are there; a knot that would sit on a line slides beside it.',
+            },
+          ]}
+          onChange={(v) => set({ keepLines: v === 'free' }, v === 'free' ? 'Lines stay free' : 'Lines may be crossed')}
+        />
+      )}
       <h3 className="mt-5 text-title">Passes</h3>
       <Choice
         label="Passes"

@@ -34,7 +34,7 @@ import {
   type SituationTold,
   situationOf,
 } from './situation.ts';
-import { isLeftOfPart, type WhereContext, whereContext, whereOf } from './where.ts';
+import { isLeftOfPart, type PartPlace, type WhereContext, whereContext, whereOf } from './where.ts';
 import { zoneOf } from './zone.ts';
 
 /** Of a plan, what its knots hang on besides where they lie. */
@@ -52,7 +52,7 @@ export interface DecisionTold extends SituationTold, Hair {
 export interface DecisionContext {
   /** The head that rows are worked out on. */
   readonly head: Head;
-  readonly part: { readonly fromPart: Float64Array; readonly pointsMm: Float64Array };
+  readonly part: PartPlace;
   readonly base: Pick<LaidBase, 'map' | 'sections' | 'tails'>;
   readonly opening: OpeningOnHead;
   /** From the middle of the opening, at every vertex of the rows' head. */

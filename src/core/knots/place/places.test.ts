@@ -25,6 +25,7 @@ const context = {
   fromPart,
   fingerMm: 18,
   hasPart: true,
+  secondMm: new Float64Array(0),
   partMm: line,
   partEnd: [line.at(-3) as number, line.at(-2) as number, line.at(-1) as number] as const,
 };

@@ -82,9 +82,11 @@ export function situationOf(
   const { product, piece } = here;
   const k = inRow[i];
   const perimeter = isOutermost(context, k);
+  const insists = piece.stiff && here.said.schools.stiff === 'oneLeg';
   return {
     texture: product.texture,
-    canOneLeg: piece.canOneLeg,
+    canOneLeg: piece.canOneLeg || insists,
+    stiff: insists,
     canLock: piece.canLock,
     threadLoop: product.loop === 'thread',
     loose: product.loop === 'none',

@@ -27,18 +27,25 @@ export interface WhereContext {
   readonly partEnd: readonly [number, number, number];
   /** Its line, xyz interleaved; empty without one. */
   readonly partMm: Float64Array;
+  /** The second one. */
+  readonly secondMm: Float64Array;
   readonly hasPart: boolean;
 }
 
+/** Where the part lies, or both of them. */
+export interface PartPlace {
+  readonly fromPart: Float64Array;
+  /** xyz interleaved, mm; empty without one. */
+  readonly pointsMm: Float64Array;
+  readonly second?: { readonly pointsMm: Float64Array } | undefined;
+}
+
 /** @param part its line on her own head, xyz interleaved, mm; empty without one */
-export function whereContext(
-  head: Pick<Head, 'scalp' | 'mark'>,
-  part: { readonly fromPart: Float64Array; readonly pointsMm: Float64Array },
-  fingerMm: number,
-): WhereContext {
+export function whereContext(head: Pick<Head, 'scalp' | 'mark'>, part: PartPlace, fingerMm: number): WhereContext {
   const p = part.pointsMm;
   const hasPart = p.length > 0;
-  const plain = { scalp: head.scalp, mark: head.mark, fromPart: part.fromPart, partMm: p, fingerMm, hasPart };
+  const secondMm = part.second?.pointsMm ?? new Float64Array(0);
+  const plain = { scalp: head.scalp, mark: head.mark, fromPart: part.fromPart, partMm: p, secondMm, fingerMm, hasPart };
   if (!hasPart) return { ...plain, partEnd: head.mark.crown };
   return {
     ...plain,
@@ -94,8 +101,13 @@ function countsFor(k: KnotPlace, zone: KnotZone, c: WhereContext): FingerCount[]
 }
 
 /** Of the nearest stretch of the part, seen from above; without a part: of the middle of the head. */
-export function isLeftOfPart(k: Pick<KnotPlace, 'xMm' | 'zMm'>, { partMm: p, hasPart }: WhereContext): boolean {
+export function isLeftOfPart(k: Pick<KnotPlace, 'xMm' | 'zMm'>, { partMm, secondMm, hasPart }: WhereContext): boolean {
   if (!hasPart) return k.xMm > 0;
+  const [first, second] = [sideOfLine(k, partMm), sideOfLine(k, secondMm)];
+  return second.away < first.away ? second.isLeft : first.isLeft;
+}
+
+function sideOfLine(k: Pick<KnotPlace, 'xMm' | 'zMm'>, p: Float64Array) {
   let nearest = Infinity;
   let isLeft = false;
   for (let i = 0; i + 3 < p.length; i += 3) {
@@ -113,7 +125,7 @@ export function isLeftOfPart(k: Pick<KnotPlace, 'xMm' | 'zMm'>, { partMm: p, has
     // The line runs from the front backwards: what lies to its left is on her left.
     isLeft = alongX * toZ - alongZ * toX > 0;
   }
-  return isLeft;
+  return { away: nearest, isLeft };
 }
 
 function partCounts(
@@ -122,14 +134,15 @@ function partCounts(
   count: (mm: number, words: string, short: string) => FingerCount,
 ): FingerCount[] {
   const behindEnd = c.partEnd[2] - k.zMm;
-  if (behindEnd > 0.3 * c.fingerMm) {
+  if (c.secondMm.length === 0 && behindEnd > 0.3 * c.fingerMm) {
     const gap = Math.sqrt((k.xMm - c.partEnd[0]) ** 2 + (k.yMm - c.partEnd[1]) ** 2 + (k.zMm - c.partEnd[2]) ** 2);
     return [count(gap, 'behind the end of the part', 'back')];
   }
   const side = isLeftOfPart(k, c) ? 'left' : 'right';
+  const isSecond = sideOfLine(k, c.secondMm).away < sideOfLine(k, c.partMm).away;
   return [
     count(c.scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back'),
-    count(c.fromPart[k.vertex], `beside the part, on its ${side}`, side),
+    count(c.fromPart[k.vertex], `beside the ${isSecond ? 'second ' : ''}part, on its ${side}`, side),
   ];
 }
 

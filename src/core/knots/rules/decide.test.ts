@@ -14,6 +14,7 @@ import type { KnotOverride, KnotSituation } from './situation.ts';
 const situation = (change: Partial<KnotSituation> = {}): KnotSituation => ({
   texture: 'looseCurl',
   canOneLeg: true,
+  stiff: false,
   canLock: false,
   threadLoop: false,
   loose: false,
@@ -41,6 +42,7 @@ const anySituation: fc.Arbitrary<KnotSituation> = fc.record({
   texture: fc.constantFrom(...TEXTURES),
   canOneLeg: fc.boolean(),
   canLock: fc.boolean(),
+  stiff: fc.boolean(),
   threadLoop: fc.boolean(),
   loose: fc.boolean(),
   slips: fc.boolean(),

@@ -55,6 +55,18 @@ export const KIND_RULES: ReadonlyArray<Rule<KnotKind>> = [
     because: 'You chose this knot for the row along the border.',
   },
   {
+    id: 'kind.one-leg-stiff',
+    school: 'stiff',
+    when: (s) =>
+      s.stiff &&
+      s.canOneLeg &&
+      (s.schools.oneLeg === 'everywhere' ||
+        (openByChoice(s) && (s.schools.exposed === 'oneLeg' || (s.schools.exposed === 'byHair' && !springy(s))))),
+    decide: () => 'oneLeg',
+    because:
+      'You insisted on one-leg though its middle is stiff: bend it flat first. It takes longer and stands a little.',
+  },
+  {
     id: 'kind.one-leg-everywhere',
     school: 'oneLeg',
     when: (s) => s.schools.oneLeg === 'everywhere' && s.canOneLeg,

@@ -16,6 +16,8 @@ import {
 export interface KnotSituation {
   readonly texture: Texture;
   readonly canOneLeg: boolean;
+  /** One-leg only because she insists: its middle is stiff. */
+  readonly stiff: boolean;
   readonly canLock: boolean;
   /** A thread loop that the piece itself can be drawn through; loose hair that has to be folded. */
   readonly threadLoop: boolean;

@@ -8,7 +8,7 @@ import type { PlanInputs } from '../inputs.ts';
 import { base, ownHair } from './base.ts';
 import { head } from './head.ts';
 import { knots } from './knots.ts';
-import { herPart } from './part.ts';
+import { herPart, partAsWorn } from './part.ts';
 import { spacing } from './spacing.ts';
 import { stage } from './stage.ts';
 
@@ -20,21 +20,21 @@ const WAYS_KEPT = 4;
 /** Ways of hair that is laid as it falls, in her pose. */
 export const ways = stage(
   'ways',
-  ({ of, state = AT_REST }) => ({ mesh: of(head).mesh, fromPart: of(herPart).fromPart, state }),
+  ({ of, state = AT_REST }) => ({ mesh: of(head).mesh, fromPart: of(partAsWorn).fromPart, state }),
   ({ mesh, fromPart, state }) => fallWays(mesh, fromPart, state),
   WAYS_KEPT,
 );
 
 const waysAtRest = stage(
   'waysAtRest',
-  ({ of }) => ({ mesh: of(head).mesh, fromPart: of(herPart).fromPart }),
+  ({ of }) => ({ mesh: of(head).mesh, fromPart: of(herPart).fromFirst }),
   ({ mesh, fromPart }) => fallWays(mesh, fromPart, AT_REST),
 );
 
 /** Whether a vertex lies where hair comes from that is swept over the part. */
 const isFuller = stage(
   'isFuller',
-  ({ of }) => ({ mesh: of(head).mesh, part: of(herPart) }),
+  ({ of }) => ({ mesh: of(head).mesh, part: of(partAsWorn) }),
   ({ mesh, part }) => fullerSide(mesh, part.pointsMm),
 );
 
@@ -57,7 +57,7 @@ const backWays = stage(
 
 const acrossWays = stage(
   'acrossWays',
-  ({ of, state = AT_REST }) => ({ mesh: of(head).mesh, part: of(herPart), isFuller: of(isFuller), state }),
+  ({ of, state = AT_REST }) => ({ mesh: of(head).mesh, part: of(partAsWorn), isFuller: of(isFuller), state }),
   ({ mesh, part, isFuller: fuller, state }) =>
     fallWays(
       mesh,
@@ -145,7 +145,7 @@ export const balls = stage(
 
 const printStore = stage(
   'printStore',
-  ({ of, state = AT_REST }) => ({ head: of(head), part: of(herPart), state }),
+  ({ of, state = AT_REST }) => ({ head: of(head), part: of(partAsWorn), state }),
   () => new PrintStore(),
   WAYS_KEPT,
 );

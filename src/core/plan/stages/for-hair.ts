@@ -32,7 +32,7 @@ const ground = stage(
 
 const rowsWays = stage(
   'rowsWays',
-  ({ of }) => ({ mesh: of(rowsHead).mesh, fromPart: of(rowsPart).fromPart }),
+  ({ of }) => ({ mesh: of(rowsHead).mesh, fromPart: of(rowsPart).fromFirst }),
   ({ mesh, fromPart }) => fallWays(mesh, fromPart, AT_REST),
 );
 

@@ -1,7 +1,7 @@
 /** From the tape to her head; rows are worked out on its mirror image where the part is on her right. */
 import { dequal } from 'dequal';
 import { icosphere } from '../../geometry/index.ts';
-import { fitHead, layHead, onHerLeft, turnedOffsets } from '../../head/index.ts';
+import { fitHead, laidPart, layHead, onHerLeft, secondPart, turnedOffsets, turnedPart } from '../../head/index.ts';
 import { isFieldScheme } from '../../rows/index.ts';
 import { stage } from './stage.ts';
 
@@ -26,8 +26,15 @@ export const head = stage(
 /** The part as rows are worked out from it. Rows that follow the base lie where the base lies. */
 export const side = stage(
   'side',
-  ({ inputs }) => ({ part: inputs.part, byField: isFieldScheme(inputs.rows.scheme) }),
-  ({ part, byField }) => (byField ? onHerLeft(part) : { part, turned: false }),
+  ({ inputs: { part, parting, rows } }) => ({
+    part: laidPart(part, parting),
+    second: parting.onlyWorn ? undefined : secondPart(part, parting),
+    byField: isFieldScheme(rows.scheme),
+  }),
+  ({ part, second, byField }) => {
+    const side = byField ? onHerLeft(part) : { part, turned: false };
+    return { ...side, second: second && side.turned ? turnedPart(second) : second };
+  },
 );
 
 /** The head on which rows are worked out. */

@@ -1,6 +1,7 @@
 /** Knots decided one by one, from where they lie. */
 import { LUMP_MM } from '../../base/index.ts';
 import { verticesUnder } from '../../geometry/index.ts';
+import { laidPart } from '../../head/index.ts';
 import { decideKnots, type Laid, planRows, turnedKnots } from '../../knots/index.ts';
 import { turnedRows } from '../../rows/index.ts';
 import { demandsOf, leftFor } from '../../supply/index.ts';
@@ -48,6 +49,8 @@ const underOf = (name: string, laid: LaidStage) =>
     ({ mesh, laid: { knots: all, turned } }) => (turned ? verticesUnder(mesh, all) : all.map((k) => k.vertex)),
   );
 
+const NO_LINE = { pointsMm: new Float64Array(0), secondMm: new Float64Array(0) };
+
 const knotsOf = (
   name: string,
   {
@@ -61,14 +64,14 @@ const knotsOf = (
     ({ inputs, of }) => ({
       told: {
         cap: inputs.cap,
-        part: inputs.part,
+        part: laidPart(inputs.part, inputs.parting),
         rows: { scheme: inputs.rows.scheme, borderRow: { knot: inputs.rows.borderRow.knot } },
         base: { family: inputs.base.family, found: inputs.base.found },
         schools: {
           schools: inputs.schools,
           secondPass: inputs.rows.secondPass,
           places: inputs.places,
-          partKind: inputs.part.kind,
+          partKind: laidPart(inputs.part, inputs.parting).kind,
         },
         products: inputs.products,
         cuts: inputs.cuts,
@@ -81,7 +84,8 @@ const knotsOf = (
       },
       head: of(rowsHead),
       fromPart: of(rowsPart).fromPart,
-      line: of(partLine),
+      // Where no row follows it nothing lies beside it.
+      line: inputs.parting.onlyWorn ? NO_LINE : of(partLine),
       base: of(base),
       opening: of(opening),
       spacing: of(counted).spacing,
@@ -96,7 +100,7 @@ const knotsOf = (
         told,
         {
           head: rowed,
-          part: { fromPart, pointsMm: line.pointsMm },
+          part: { fromPart, pointsMm: line.pointsMm, second: { pointsMm: line.secondMm } },
           base: sectioned,
           opening: open.onHead,
           fromOpening: open.fromMiddle,

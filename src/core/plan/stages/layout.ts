@@ -1,7 +1,7 @@
 /** Knots laid along the rows in bricks, in passes, along the border, filled and changed by hand: where they lie. */
 import { combPoints, netAt, type OpeningOnHead, waitsForOpening } from '../../cap/index.ts';
-import { seenInMirror } from '../../geometry/index.ts';
-import { type Head, paintPlace } from '../../head/index.ts';
+import { resampled, seenInMirror } from '../../geometry/index.ts';
+import { type Head, laidPart, paintPlace } from '../../head/index.ts';
 import {
   changeByHand,
   exposure,
@@ -11,6 +11,7 @@ import {
   isLeftOfPart,
   type LaidKnot,
   layKnots,
+  offLines,
   type Passes,
   type PassGround,
   schoolsByPlace,
@@ -21,8 +22,9 @@ import {
   zoneOf,
 } from '../../knots/index.ts';
 import { borderRows, fringeMask, type Row, type RowSpacing } from '../../rows/index.ts';
-import { type BorderWhen, isOffHead, MOST_KNOTS, type Scheme } from '../../trade/index.ts';
+import { type BorderWhen, isOffHead, isWorn, LEAST_SHARE, MOST_KNOTS, type Scheme } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
+import { baseWork } from './base.ts';
 import { opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
 import { intoBase } from './into-base.ts';
@@ -62,7 +64,12 @@ const border = stage(
     const { borderRow, fringe } = inputs.rows;
     if (borderRow.where === 'none') return {};
     return {
-      told: { where: borderRow.where, fringe, hasPart: inputs.part.kind === 'line', fingerMm: inputs.fingerMm },
+      told: {
+        where: borderRow.where,
+        fringe,
+        hasPart: laidPart(inputs.part, inputs.parting).kind === 'line',
+        fingerMm: inputs.fingerMm,
+      },
       head: of(rowsHead),
       fromPart: of(rowsPart).fromPart,
       borderMm: of(borderSpacing),
@@ -99,6 +106,19 @@ const grounds = stage(
   }),
 );
 
+/** Lines of the base that stay free, on the head that rows are worked out on; none where they may be crossed. */
+const keptLines = stage(
+  'keptLines',
+  ({ inputs, of }) =>
+    inputs.rows.keepLines && isWorn(inputs.madeFor) ? { lines: of(baseWork).lines, turned: of(side).turned } : {},
+  ({ lines = [], turned }): Float64Array => {
+    const all = lines.flatMap((l) => [...resampled(Float64Array.from(l.pointsMm), pointsOf(l.lengthMm))]);
+    return Float64Array.from(all, (c, i) => (turned && i % 3 === 0 ? 0 - c : c));
+  },
+);
+/** A point every mm: nearer than half of that a knot on the line is on a point of it. */
+const pointsOf = (lengthMm: number) => Math.max(2, Math.ceil(lengthMm) + 1);
+
 /** Both passes with the row along the border, on the head that rows are worked out on. */
 const passes = stage(
   'passes',
@@ -113,13 +133,20 @@ const passes = stage(
     border: of(border),
     borderMm: of(borderSpacing),
     into: of(intoBase),
+    lines: of(keptLines),
     ...(inputs.rows.borderRow.where === 'none' && inputs.rows.intoBase.length === 0
       ? {}
-      : { held: { cap: inputs.cap, part: inputs.part, opening: of(opening).onHead } }),
+      : { held: { cap: inputs.cap, part: laidPart(inputs.part, inputs.parting), opening: of(opening).onHead } }),
     scheme: inputs.rows.scheme,
   }),
   (d) => {
-    const plain = inPasses(d.rows.rows, d.bricks.knots, { ...d.ground, ...d.passAt });
+    const laid = inPasses(d.rows.rows, d.bricks.knots, { ...d.ground, ...d.passAt });
+    const plain = offLines(laid, {
+      mesh: d.ground.mesh,
+      shape: d.ground.shape,
+      linesMm: d.lines,
+      leastAt: (v) => LEAST_SHARE * d.ground.spacingAt(v),
+    });
     const isHold = d.held ? holdsIn(d.held, plain, d.head, d.held.opening, d.spacing, d.scheme) : () => false;
     const gapAt = (v: number) => d.spacing.gapMm * d.spacingFactor[v];
     const { mesh, fromHairline } = d.ground;
@@ -210,12 +237,12 @@ export const schoolMasks = stage(
 /** Which second pass a place of the rows' head gets. */
 const passAt = stage(
   'passAt',
-  ({ inputs: { rows: choice, schools, places, part, fingerMm }, of }) => {
+  ({ inputs: { rows: choice, schools, places, part, parting, fingerMm }, of }) => {
     const told = {
       schools,
       secondPass: choice.secondPass,
       places: places.filter((p) => p.secondPass !== undefined),
-      partKind: part.kind,
+      partKind: laidPart(part, parting).kind,
     };
     if (told.places.length === 0) return { everywhere: choice.secondPass };
     return {

@@ -2,6 +2,7 @@
 import { closedToPieces } from '../../base/index.ts';
 import { netAt } from '../../cap/index.ts';
 import { distanceFromMask, seenInMirror } from '../../geometry/index.ts';
+import { laidPart } from '../../head/index.ts';
 import { laidAsAsked } from '../../knots/index.ts';
 import {
   brushField,
@@ -88,7 +89,14 @@ export const counted = stage(
       laid: of(field),
       faceEdge: of(faceEdge),
       spacing: mm,
-      options: { ...rowOptions(inputs, mm, scheme === 'fromTie' ? of(tie).coilMm : 0), offset },
+      options: {
+        ...rowOptions(
+          { ...inputs, part: laidPart(inputs.part, inputs.parting) },
+          mm,
+          scheme === 'fromTie' ? of(tie).coilMm : 0,
+        ),
+        offset,
+      },
     };
   },
   ({ head: { mesh, line, scalp }, laid: { field: levels, slopes, spacingFactor: plain }, faceEdge: edge, ...d }) => {
@@ -193,6 +201,7 @@ export const rows = stage(
       choice: { scheme, fringe, rodPieces: inputs.base.rodPieces },
       sections: given?.sections,
       followed: of(followed),
+      keepLines: inputs.rows.keepLines,
       isAllOff: inputs.rows.scheme === 'found' && of(there).length > 0 && of(followed).length === 0,
       fingerMm: inputs.fingerMm,
     };
@@ -219,6 +228,7 @@ export const rows = stage(
       },
       sections: d.sections ?? [],
       linesMm: d.followed.map((l) => l.pointsMm),
+      keepLines: d.keepLines,
       hand: d.hand,
       fingerMm,
       isClosed: (v) => away !== undefined && away[v] === 0,

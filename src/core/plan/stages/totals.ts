@@ -1,5 +1,6 @@
 /** What the knots of a plan add up to: packs, weight, anchors, hours, and the order of work. */
 import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
+import { secondPart } from '../../head/index.ts';
 import { GROUP_OF, worklist } from '../../install/index.ts';
 import { intoFigures, weigh } from '../../load/index.ts';
 import { demandsOf, planSupply } from '../../supply/index.ts';
@@ -99,6 +100,7 @@ const steps = stage(
     leftOut: inputs.base.leftOut,
     strands: inputs.strands,
     hasPart: inputs.part.kind === 'line',
+    parting: { two: secondPart(inputs.part, inputs.parting) !== undefined, onlyWorn: inputs.parting.onlyWorn },
     isWorn: isWorn(inputs.madeFor),
     schools: inputs.schools,
     rows: of(plannedRows),

@@ -32,6 +32,7 @@ const FARTHEST_MM = 120;
  * runs from the front or top to the back.
  *
  * @param linesMm xyz interleaved
+ * @param keepLines the lines between them stay free: nothing is laid there
  */
 export function alongAndBetween(
   shape: HeadShape,
@@ -39,6 +40,7 @@ export function alongAndBetween(
   linesMm: readonly Float64Array[],
   spacing: RowSpacing,
   isClosed: (vertex: number) => boolean,
+  keepLines = false,
 ): Row[] {
   const lines = linesMm
     .filter((l) => l.length >= 6)
@@ -48,7 +50,7 @@ export function alongAndBetween(
   lines.forEach((line, i) => {
     rows.push(...pieces(mesh, line, 4 * i, isClosed, spacing));
     const next = lines[i + 1];
-    if (!next) return;
+    if (!next || keepLines) return;
     const gaps = Array.from({ length: SAMPLES }, (_, k) => gapAt(line, next, k)).sort((a, b) => a - b);
     const middle = gaps[SAMPLES >> 1];
     const count = middle > FARTHEST_MM ? 0 : Math.min(3, Math.max(0, Math.round(middle / spacing.gapMm) - 1));
