@@ -159,6 +159,10 @@ const INSTALL_PLANS = [
   'install-ready-rows-over-own',
   'install-strands-at-a-puff',
   'install-odd-pieces-where-thin',
+  'install-into-tied-roots',
+  'install-beside-and-through-twists',
+  'install-two-parts',
+  'install-wig-for-a-size',
 ].map((id) => installPlans.find((p) => p.id === id) as PlanDocument);
 
 const SHEETS: readonly Sheet[] = [
@@ -167,7 +171,7 @@ const SHEETS: readonly Sheet[] = [
     station: 'rows',
     plans: INSTALL_PLANS,
     columns: 4,
-    cell: 'height:276px;background-size:560px auto;background-position:60% 0',
+    cell: 'height:206px;background-size:430px auto;background-position:60% 0',
     turn: /^look from left/,
   },
   {
