@@ -45,6 +45,13 @@ const told = (k: Knot) => {
 
 const right = { part: { kind: 'line', frontMm: -40, endMm: -20, lengthMm: 110, bendMm: 5 } } as const;
 const left = { part: { kind: 'line', frontMm: 40, endMm: 20, lengthMm: 110, bendMm: -5 } } as const;
+function mixedTop(): Partial<PlanInputs> {
+  const { cuts, pieces } = plainInputs();
+  const fine = { ...cuts[0], id: 'fine', name: 'Quarters', split: 4 as const };
+  const mixed = { cut: cuts[0].id, mixed: { cut: 'fine', every: 3 } };
+  return { cuts: [...cuts, fine], pieces: { ...pieces, top: mixed, back: mixed }, cap: NO_CAP };
+}
+
 const SETTINGS: ReadonlyArray<readonly [string, Partial<PlanInputs>, IntoWay]> = [
   ['tied roots', {}, 'root'],
   ['tied roots without a cap', { cap: NO_CAP }, 'root'],
@@ -53,6 +60,7 @@ const SETTINGS: ReadonlyArray<readonly [string, Partial<PlanInputs>, IntoWay]> =
   ['flat twists, through', { base: baseOf('flatTwists'), cap: NO_CAP }, 'through'],
   ['a coil, round', { base: baseOf('intoCoil') }, 'round'],
   ['a puff, over', { base: baseOf('puff'), cap: NO_CAP }, 'over'],
+  ['tied roots, a mixed zone', mixedTop(), 'root'],
   ['windows elsewhere', { rows: { ...DEFAULT_ROWS, secondPass: 'windows' } }, 'root'],
 ];
 

@@ -19,6 +19,7 @@ import { type IntoWay, type Pace, type PieceZone, pieceZoneOf, sharesSection } f
 import { isHooked, type LaidKnot } from '../layout/measure.ts';
 import { biteSideMm } from '../rules/bite.ts';
 import { decideKnot } from '../rules/decide.ts';
+import type { KnotSituation } from '../rules/situation.ts';
 import { directionWords, hookDirection, type Vector } from './direction.ts';
 import { idsOf, orderInRow } from './order.ts';
 import { layOverrides, type Override, type OverridesLaid } from './overrides.ts';
@@ -211,30 +212,38 @@ function pieceFor(table: Table, at: RowAtWork, i: number) {
   const { zone, said } = place;
   const pieceZone = row.kind === 'fringe' || row.kind === 'border' ? row.kind : pieceZoneOf(zone);
   const hers = overrides.of(at.from + i);
-  const wanted = hers.cut !== undefined && hooked.has(hers.cut) ? hers.cut : undefined;
-  const ofPlace = said.cut !== undefined && hooked.has(said.cut) ? said.cut : undefined;
-  const filled = at.planned.pass === 'fill' && hooked.has(told.fillCut) ? told.fillCut : undefined;
-  const into = row.into?.cut !== undefined && hooked.has(row.into.cut) ? row.into.cut : undefined;
-  const cut = wanted ?? filled ?? into ?? ofPlace ?? cutFor(told.pieces, pieceZone, nextOf(usedInZone, pieceZone));
+  const known = (id: string | undefined) => (id !== undefined && hooked.has(id) ? id : undefined);
+  const filled = at.planned.pass === 'fill' ? known(told.fillCut) : undefined;
+  const chosen = known(hers.cut) ?? filled ?? known(row.into?.cut) ?? known(said.cut);
+  // What goes into the base is beside the rows: it does not count in a mix of them.
+  const numberInZone = () => (row.into ? 0 : nextOf(usedInZone, pieceZone));
+  const cut = chosen ?? cutFor(told.pieces, pieceZone, numberInZone());
   return { ...place, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
+}
+
+/** What the rules look at where a knot lies, with the piece that it gets. */
+function situationAt(table: Table, at: RowAtWork, i: number, chosen: ReturnType<typeof pieceFor>): KnotSituation {
+  const { exposed, zone, said, piece } = chosen;
+  return situationOf(table.told, table.situation, at, i, {
+    exposed,
+    zone,
+    piece,
+    product: table.products.get(piece.product) as Product,
+    under: table.context.under[at.from + i],
+    said,
+    mayBlend: !table.blends || table.blends.has(at.inRow[i]),
+  });
 }
 
 function decideOne(table: Table, at: RowAtWork, i: number) {
   const { told, context } = table;
   const { inRow } = at;
   const k = inRow[i];
-  const { exposed, zone, said, pieceZone, hers, cut, piece } = pieceFor(table, at, i);
+  const chosen = pieceFor(table, at, i);
+  const { exposed, zone, said, pieceZone, hers, cut, piece } = chosen;
   const product = table.products.get(piece.product) as Product;
   const under = context.under[at.from + i];
-  const situation = situationOf(told, table.situation, at, i, {
-    exposed,
-    zone,
-    piece,
-    product,
-    under,
-    said,
-    mayBlend: !table.blends || table.blends.has(k),
-  });
+  const situation = situationAt(table, at, i, chosen);
   const onLump = context.isLump(under) && situation.capped;
   const decision = decideKnot(situation, onLump ? { through: 'net', ...hers.wish } : hers.wish);
   const fall = fallAt(table, k);
