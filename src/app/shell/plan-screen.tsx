@@ -17,18 +17,16 @@ import { Tally } from '../tally/tally.tsx';
 import { BY_WORDS, isStation, STATIONS, type StationId } from '../thread/stations.ts';
 import { Thread } from '../thread/thread.tsx';
 import { FindingNote } from '../ui/finding-note.tsx';
-import { Settle } from '../ui/settle.tsx';
 import { PLAIN_CHECK, useView } from '../view/view-store.ts';
 import { BENCHES } from './benches.ts';
 import { clearFailed } from './failed.ts';
 import { Guard } from './guard.tsx';
+import { Onward } from './onward.tsx';
 import './screen.css';
 
 /** Dialogs come when they are first wanted; the head and the cloth are there at once. */
 const CompareStage = lazy(() => import('../head-view/compare.tsx').then((m) => ({ default: m.CompareStage })));
 const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
-
-const SETTLED_BY_HAND: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
 
 export function PlanScreen() {
   const { planId = '', station } = useParams();
@@ -186,7 +184,7 @@ function Bench(props: AtWork & { readonly error: string | undefined; readonly fa
           />
         </Suspense>
       </Guard>
-      {SETTLED_BY_HAND.includes(station) && <Settle session={session} station={station} />}
+      <Onward session={session} station={station} />
     </aside>
   );
 }

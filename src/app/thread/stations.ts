@@ -29,7 +29,7 @@ export type StationState = 'settled' | 'open' | 'disputed' | 'defaults';
 export const BY_WORDS: ReadonlySet<StationId> = new Set(['supply', 'install', 'log', 'wear', 'takedown']);
 
 /** Stations that hold choices of a plan; the others only show or do. */
-const CHOICES: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
+export const CHOICES: readonly StationId[] = ['aim', 'measure', 'base', 'cap', 'hair', 'rows', 'supply'];
 
 export function stationState(
   id: StationId,
