@@ -112,7 +112,9 @@ function Sections({ session, result, entry }: Required<OneWayProps> & { readonly
   return (
     <details className="mt-1" data-testid={`into-sections-${entry.id}`}>
       <summary className="word">
-        {entry.sections.length === 0 ? 'In all that are tied; choose others' : `In ${on.length} of ${all.length}; choose others`}
+        {entry.sections.length === 0
+          ? 'In all that are tied; choose others'
+          : `In ${on.length} of ${all.length}; choose others`}
       </summary>
       <ToolButton held={isChoosing} onPress={() => hold(isChoosing ? TURN_TOOL : { kind: 'tie', id: entry.id })}>
         Choose ties on the head
