@@ -59,7 +59,7 @@ describe('the cap', () => {
     await browser.write('block-girth', '52 cm');
     await browser.settled();
     const table = await browser.text('[data-testid="form-spacing"]');
-    expect(table).toMatch(/What to do on the block/);
+    expect(table).toMatch(/What to do on a block/);
     expect(table).toMatch(/\d+ mm, \d\.\d fingers/);
     const [worn, onBlock] = (/Top (\d+) mm (\d+) mm/.exec(table.replace(/\s+/g, ' ')) ?? []).slice(1).map(Number);
     expect(onBlock).toBeLessThan(worn);

@@ -42,11 +42,9 @@ export function SeenBySide({ look, rest }: { readonly look: Look; readonly rest:
   );
 }
 
-/** A whole bar is so much scalp that nobody would call it covered. */
-const WHOLE_BAR = 0.25;
-
+/** On one scale, the same for every plan: a whole bar is all of it. */
 function Bar({ now, was }: { readonly now: number; readonly was: number | undefined }) {
-  const at = (v: number) => `${Math.min(100, (100 * v) / WHOLE_BAR)}%`;
+  const at = (v: number) => `${100 * v}%`;
   return (
     <svg width="100%" height="10" aria-hidden="true" className="overflow-hidden">
       <line x1="0" x2="100%" y1="5" y2="5" stroke="var(--hair)" strokeWidth="2" />
