@@ -1,18 +1,11 @@
 /** What the core has to say about a base: hair that can't reach, boxes too small, tender spots, lumps, a base that shifts. */
 
-import { type BaseEdit, LUMP_MM, type Section } from '../base/index.ts';
-import { BASE_LIMITS, upperFirst } from '../trade/index.ts';
-import { type Check, mm, type Result } from './check.ts';
+import { type BaseEdit, LUMP_MM } from '../base/index.ts';
+import { BASE_LIMITS } from '../trade/index.ts';
+import { type Check, mm, named, type Result } from './check.ts';
 import type { NamedFix } from './finding.ts';
 
 const tied = (result: Result) => result.base.sections.filter((s) => s.role === 'base');
-
-/** "behind 1 of 4 and 3 more". */
-function named(sections: readonly Section[]): string {
-  const [first] = sections;
-  const name = upperFirst(first.name).replace(', from your left', '');
-  return sections.length === 1 ? name : `${name} and ${sections.length - 1} more`;
-}
 
 const tooShort: Check = (inputs, result) => {
   if (inputs.base.family === 'found') return undefined;

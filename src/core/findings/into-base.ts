@@ -1,12 +1,9 @@
 /** What can go wrong with pieces that go into the base: nothing there, no room, a twist that opens, a root that stands up, a tie that shows. */
 import { LUMP_MM } from '../base/index.ts';
-import { INTO_INFO, type IntoBase, isOffHead, upperFirst } from '../trade/index.ts';
-import type { Check } from './check.ts';
+import { INTO_INFO, type IntoBase, isOffHead, lowerFirst, upperFirst, WIDE_TWIST_MM } from '../trade/index.ts';
+import { type Check, named, type Result } from './check.ts';
 
 type Inputs = Parameters<Check>[0];
-
-/** Wider than this a twist opens when it is hooked through, mm (guess). */
-const WIDE_TWIST_MM = 9;
 
 const changed = (inputs: Inputs, id: string, change: Partial<IntoBase> | undefined) =>
   ({
@@ -16,8 +13,7 @@ const changed = (inputs: Inputs, id: string, change: Partial<IntoBase> | undefin
     },
   }) as const;
 
-const named = (names: readonly string[]) =>
-  names.length > 3 ? `${names.slice(0, 3).join(', ')} and others` : names.join(', ');
+const sectionsOf = (ids: readonly string[], { base }: Result) => base.sections.filter((s) => ids.includes(s.id));
 
 /** Why an entry lays nothing. */
 function whyIdle(inputs: Inputs, { base }: Parameters<Check>[1], entry: IntoBase): string {
@@ -55,14 +51,14 @@ const tooMany: Check = (inputs, result) => {
   if (!figures) return undefined;
   const full = figures.sections.filter((s) => s.room !== undefined && s.pieces > s.room);
   const least = Math.max(1, Math.min(...full.map((s) => s.room ?? 1)));
-  const names = full.map((s) => result.base.sections.find((x) => x.id === s.section)?.name ?? s.section);
+  const ids = full.map((s) => s.section);
   return {
     code: 'into.noRoom',
     severity: 'caution',
     station: 'rows',
     what: full.length === 1 ? 'A tied root is full.' : `${full.length} tied roots are full.`,
-    why: `${full[0].pieces} pieces in ${named(names)}, and about ${least} ${least === 1 ? 'fits' : 'fit'} side by side round it (guess). More push the band down and make the root stand up.`,
-    sectionIds: full.map((s) => s.section),
+    why: `${full[0].pieces} pieces in ${lowerFirst(named(sectionsOf(ids, result)))}, and about ${least} ${least === 1 ? 'fits' : 'fit'} side by side round it (guess). More push the band down and make the root stand up.`,
+    sectionIds: ids,
     fix: {
       deed: `Put ${least} in each`,
       change: changed(inputs, figures.entry, { pieces: least }),
@@ -71,21 +67,22 @@ const tooMany: Check = (inputs, result) => {
 };
 
 const opensTwist: Check = (inputs, result) => {
-  const wide = result.intoBase
-    .filter((f) => f.way === 'through')
-    .flatMap((f) =>
-      f.sections.map((s) => ({ entry: f.entry, section: result.base.sections.find((x) => x.id === s.section) })),
-    )
-    .filter(({ section }) => section?.tail === 'twist' && section.tailThicknessMm > WIDE_TWIST_MM);
-  if (wide.length === 0) return undefined;
+  const wideOf = ({ sections }: Result['intoBase'][number]) =>
+    sectionsOf(
+      sections.map((s) => s.section),
+      result,
+    ).filter((s) => s.tail === 'twist' && s.tailThicknessMm > WIDE_TWIST_MM);
+  const figures = result.intoBase.find((f) => f.way === 'through' && wideOf(f).length > 0);
+  if (!figures) return undefined;
+  const wide = wideOf(figures);
   return {
     code: 'into.opens',
     severity: 'caution',
     station: 'rows',
     what: wide.length === 1 ? 'A wide twist is hooked through.' : `${wide.length} wide twists are hooked through.`,
-    why: `${named(wide.map((w) => w.section?.name ?? ''))}: thicker than ${WIDE_TWIST_MM} mm a twist can open from where the hook goes (guess). Beside it stays shut; a plait holds better.`,
-    sectionIds: wide.flatMap((w) => w.section?.id ?? []),
-    fix: { deed: 'Go beside them', change: changed(inputs, wide[0].entry, { way: 'beside' }) },
+    why: `${named(wide)}: thicker than ${WIDE_TWIST_MM} mm a twist can open from where the hook goes (guess). Beside it stays shut; a plait holds better.`,
+    sectionIds: wide.map((s) => s.id),
+    fix: { deed: 'Go beside them', change: changed(inputs, figures.entry, { way: 'beside' }) },
   };
 };
 

@@ -133,21 +133,32 @@ const poorBricks: Check = (inputs, { rowScheme, knots }) => {
 /** A part shorter than told by this, or moved in by this, is worth a word, mm. */
 const PART_SLACK_MM = 3;
 
-const partOffHead: Check = ({ part }, { part: { lengthMm, movedInMm } }) => {
+const partOffHead: Check = ({ part, parting }, { part: { lengthMm, movedInMm, second } }) => {
   if (part.kind !== 'line' || lengthMm === undefined || movedInMm === undefined) return undefined;
-  const short = part.lengthMm - lengthMm;
+  return (
+    offHead('The part', part.lengthMm, { lengthMm, movedInMm }) ??
+    (parting.second && second && offHead('The second part', parting.second.lengthMm, second))
+  );
+};
+
+function offHead(
+  name: string,
+  toldMm: number,
+  { lengthMm, movedInMm }: { readonly lengthMm: number; readonly movedInMm: number },
+): ReturnType<Check> {
+  const short = toldMm - lengthMm;
   if (short <= PART_SLACK_MM && movedInMm <= PART_SLACK_MM) return undefined;
   return {
     code: 'rows.partOffHead',
     severity: 'caution',
     station: 'rows',
-    what: short > PART_SLACK_MM ? 'The part is too long for the head.' : 'The part begins too far aside.',
+    what: short > PART_SLACK_MM ? `${name} is too long for the head.` : `${name} begins too far aside.`,
     why:
       short > PART_SLACK_MM
-        ? `It is told to run ${Math.round(part.lengthMm)} mm and reaches the hairline or the nape after ${Math.round(lengthMm)}. Everything is worked out with the shorter one.`
+        ? `It is told to run ${Math.round(toldMm)} mm and reaches the hairline or the nape after ${Math.round(lengthMm)}. Everything is worked out with the shorter one.`
         : `There is no front hairline so far out: it begins ${Math.round(movedInMm)} mm nearer to the middle. Everything is worked out with that.`,
   };
-};
+}
 
 /** So many knots left out are a few. */
 const FEW_LEFT_OUT = 3;

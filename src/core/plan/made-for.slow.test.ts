@@ -156,3 +156,36 @@ it('for herself everything is as it was', () => {
   const mine = of({ ...start, madeFor: { ...start.madeFor, sizedBy: 'size', size: 'large' } });
   expect(mine.knots).toEqual(of(start).knots);
 });
+
+describe('combs at places of their own', () => {
+  const held = (side: 1 | -1) => {
+    const cap = {
+      ...plainInputs().cap,
+      opening: 'openU',
+      openingMm: 90,
+      openingWidthMm: 30,
+      combs: ['opening'],
+    } as const;
+    const r = planner.plan(
+      plainInputs({
+        cap: { ...cap, combsAt: [[side * 75, -5]] },
+        part: { kind: 'line', frontMm: side * 36, endMm: side * 30, lengthMm: 108, bendMm: 0 },
+        rows: { ...plainInputs().rows, borderRow: { where: 'round', fingers: 0.75, knot: 'byHair', when: 'last' } },
+      }),
+    );
+    const anchors = r.knots.filter((k) => k.kind === 'anchor');
+    return { r, anchors, combs: r.cap.combsMm };
+  };
+
+  it('hold where they are, whichever side the part lies on: no anchor beside one, and the mirrored plan is the mirror image', () => {
+    const [left, right] = [held(1), held(-1)];
+    for (const { anchors, combs } of [left, right])
+      for (const k of anchors)
+        expect(Math.min(...combs.map(([x, y, z]) => Math.hypot(k.xMm - x, k.yMm - y, k.zMm - z)))).toBeGreaterThan(28);
+    const places = (side: 1 | -1, { anchors }: typeof left) =>
+      anchors.map((k) => [Math.round(side * k.xMm), Math.round(k.yMm), Math.round(k.zMm)].join()).sort();
+    expect(places(1, left)).toEqual(places(-1, right));
+    expect(left.anchors.length).toBeGreaterThan(0);
+    expect(left.r.knots.length).toBe(right.r.knots.length);
+  });
+});

@@ -31,7 +31,7 @@ describe('a second part', () => {
   const left = line(44, 38);
   const two: Partial<PlanInputs> = { ...straight, part: left, parting: { onlyWorn: false, second: line(-44, -38) } };
   const r = of(two);
-  const [first, second] = [fromLine(r.part.pointsMm), fromLine(r.part.secondMm)];
+  const [first, second] = [fromLine(r.part.pointsMm), fromLine(r.part.second?.pointsMm ?? [])];
 
   it('rows keep off both alike, and lie along both', () => {
     const gap = r.spacing.centresMm.part;

@@ -1,5 +1,5 @@
 /** The whole plan: what every stage says, as plain values. Throws RangeError where an input is outside what its stage can take. */
-import { combPoints, spacingsOnForm } from '../cap/index.ts';
+import { spacingsOnForm } from '../cap/index.ts';
 import { type HookedPiece, mainCut } from '../hair/index.ts';
 import { directionOf, type HeadShape, hairlinePoints, onSurface, type Point, standings } from '../head/index.ts';
 import type { ToldStep } from '../install/index.ts';
@@ -7,7 +7,7 @@ import type { PlannedRow } from '../knots/index.ts';
 import { type HandChange, tieOf } from '../rows/index.ts';
 import type { BorderFigures, Plan } from './result.ts';
 import { base, baseWork, masks, ownHair } from './stages/base.ts';
-import { cap, opening, openingLine } from './stages/cap.ts';
+import { cap, combs, opening, openingLine } from './stages/cap.ts';
 import { head } from './stages/head.ts';
 import { knots, layout, plannedRows } from './stages/knots.ts';
 import { partLine } from './stages/part.ts';
@@ -59,14 +59,13 @@ const capTold = stage(
     anchors: of(anchors),
     centresMm: of(spacing).centresMm,
     fingerMm: inputs.fingerMm,
-    told: inputs.cap,
-    head: of(head),
+    combsMm: of(combs).hers,
   }),
-  ({ cap: fitted, opening: onHead, line, anchors: held, centresMm, fingerMm, told, head: hers }): Plan['cap'] => ({
+  ({ cap: fitted, opening: onHead, line, anchors: held, centresMm, fingerMm, combsMm }): Plan['cap'] => ({
     ...fitted,
     opening: { ...onHead, lineMm: line.lineMm },
     anchors: held.steps,
-    combsMm: combPoints(told, hers, { ...onHead, lineMm: line.lineMm }),
+    combsMm,
     cutAfterKnot: held.cutAfterKnot,
     onForm: { ...fitted.onForm, spacing: spacingsOnForm(centresMm, fitted, fingerMm) },
   }),
@@ -175,7 +174,7 @@ export const plan = stage(
     part: {
       ...part,
       pointsMm: Float32Array.from(part.pointsMm),
-      secondMm: Float32Array.from(part.secondMm),
+      second: part.second && { ...part.second, pointsMm: Float32Array.from(part.second.pointsMm) },
     },
     knots: decided.knots,
     piece: hooked.get(main) as HookedPiece,

@@ -65,9 +65,10 @@ export interface Plan {
     /** As long as it is on the scalp, and how far its front was moved in; undefined without a part. mm */
     readonly lengthMm: number | undefined;
     readonly movedInMm: number | undefined;
-    /** The second line, empty without one. */
-    readonly secondMm: Float32Array;
-    readonly secondLengthMm: number | undefined;
+    /** The second line, where there is one. */
+    readonly second:
+      | { readonly pointsMm: Float32Array; readonly lengthMm: number; readonly movedInMm: number }
+      | undefined;
   };
   readonly spacing: SpacingMm;
   readonly rowScheme: {

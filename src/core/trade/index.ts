@@ -97,6 +97,7 @@ export {
   type IntoWay,
   type IntoWhen,
   sharesSection,
+  WIDE_TWIST_MM,
 } from './into-base.ts';
 export {
   BITE_HAIRS,

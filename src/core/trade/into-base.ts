@@ -91,6 +91,9 @@ export const INTO_WHEN_INFO: Readonly<Record<IntoWhen, { readonly name: string; 
 /** Whether all hair of the section bears it together; else it takes a bite of its own. */
 export const sharesSection = (way: IntoWay) => way !== 'beside' && way !== 'round';
 
+/** Wider than this a twist opens when it is hooked into, mm (guess). */
+export const WIDE_TWIST_MM = 9;
+
 /** What a new one starts with. */
 export const INTO_START = { pieces: 2, fingers: 1, reachFingers: 0, when: 'first' } as const;
 

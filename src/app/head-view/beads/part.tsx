@@ -43,10 +43,10 @@ export function PartHandles(props: PartHandlesProps) {
         kept={session.history.present.plan.part as LinePart}
         change={(next, words) => setPart(session.plan, next, words)}
       />
-      {second && (
+      {second && result.part.second && (
         <LineHandles
           {...props}
-          line={result.part.secondMm}
+          line={result.part.second.pointsMm}
           part={second as LinePart}
           kept={(session.history.present.plan.parting.second ?? second) as LinePart}
           change={(next, words) => ({ ...setParting(session.plan, { second: next }), ...(words ? { words } : {}) })}

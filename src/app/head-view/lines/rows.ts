@@ -29,8 +29,7 @@ export function drawRows(ctx: CanvasRenderingContext2D, view: Projection, result
     drawThread(ctx, rowPath(view, row), selected?.row === i);
   });
   for (const line of result.linesThere) if (!line.isOn) drawOff(ctx, view, line.pointsMm);
-  drawPart(ctx, view, result.part.pointsMm, drawing);
-  drawPart(ctx, view, result.part.secondMm, { scalp: drawing.scalp, oldPart: undefined });
+  drawParts(ctx, view, result, drawing);
   drawing.drawUnderKnots?.(ctx, view, result);
   drawKnots(ctx, view, result, drawing, selected);
   for (const strand of result.strands) drawStrand(ctx, view, strand.atMm);
@@ -130,7 +129,18 @@ function rowPath(view: Projection, { pointsMm: p, normals, closed, into }: PlanR
   return path;
 }
 
-export function drawPart(
+/** The part, and the second one where there is one. */
+export function drawParts(
+  ctx: CanvasRenderingContext2D,
+  view: Projection,
+  { part: { pointsMm, second } }: PlanResult,
+  { oldPart, scalp }: Pick<RowsDrawing, 'oldPart' | 'scalp'>,
+) {
+  drawPart(ctx, view, pointsMm, { oldPart, scalp });
+  if (second) drawPart(ctx, view, second.pointsMm, { oldPart: undefined, scalp });
+}
+
+function drawPart(
   ctx: CanvasRenderingContext2D,
   view: Projection,
   part: Float32Array,

@@ -1,7 +1,7 @@
 /** The base under the rows; a tap selects the section that is touched. */
 import { useView } from '../../view/view-store.ts';
 import { drawBase } from '../lines/base.ts';
-import { drawPart, drawStroke } from '../lines/rows.ts';
+import { drawParts, drawStroke } from '../lines/rows.ts';
 import { surfacePointAt, vertexAt } from '../surface-hit.ts';
 import { cautionsOf, type Mode, rowsDrawing } from './drawn.ts';
 
@@ -9,8 +9,7 @@ export const sections: Mode = {
   draw(ctx, drawn, result) {
     const { seen, sectionId, lineKey, showBumps, stroke } = drawn;
     const cautions = new Set(cautionsOf(result).flatMap((f) => f.sectionIds ?? []));
-    drawPart(ctx, seen, result.part.pointsMm, rowsDrawing(drawn, result));
-    drawPart(ctx, seen, result.part.secondMm, { ...rowsDrawing(drawn, result), oldPart: undefined });
+    drawParts(ctx, seen, result, rowsDrawing(drawn, result));
     drawBase(ctx, seen, result, { sectionId, lineKey, cautions, showBumps });
     if (stroke) drawStroke(ctx, stroke);
   },

@@ -61,10 +61,12 @@ function slid(passes: Passes, knots: readonly LaidKnot[], i: number, g: LineGrou
 function aside(knots: readonly LaidKnot[], i: number, g: LineGround): LaidKnot | undefined {
   const k = knots[i];
   const here: Vec3 = [k.xMm, k.yMm, k.zMm];
-  const { at, along: way } = nearestOn(g.linesMm, k);
+  const { index } = nearestOn(g.linesMm, k);
+  const at = pointAt(g.linesMm, index);
+  const beside = pointAt(g.linesMm, 3 * (index + 1) < g.linesMm.length ? index + 1 : index - 1);
   const off = minus(here, at);
   // Right on it, to the side of its left hand.
-  const out = dot(off, off) > 1e-6 ? unit(off) : unit(cross(unit(here), way));
+  const out = dot(off, off) > 1e-6 ? unit(off) : unit(cross(unit(here), unit(minus(beside, at))));
   for (const side of [1, -1]) {
     const [xMm, yMm, zMm] = onSurface(g.shape, along(at, out, side * (OFF_LINE_MM + 0.5)));
     const moved = { ...k, xMm, yMm, zMm, vertex: nearestVertex(g.mesh, xMm, yMm, zMm, k.vertex) };
@@ -73,17 +75,17 @@ function aside(knots: readonly LaidKnot[], i: number, g: LineGround): LaidKnot |
   return undefined;
 }
 
-function nearestOn(p: Float64Array, { xMm, yMm, zMm }: LaidKnot): { readonly at: Vec3; readonly along: Vec3 } {
-  let best = 0;
-  let nearest = Number.POSITIVE_INFINITY;
+/** Index of the nearest point of the lines, and how far it is. */
+function nearestOn(p: Float64Array, { xMm, yMm, zMm }: Pick<LaidKnot, 'xMm' | 'yMm' | 'zMm'>) {
+  let index = 0;
+  let nearestSq = Number.POSITIVE_INFINITY;
   for (let i = 0; 3 * i < p.length; i++) {
     const d = (p[3 * i] - xMm) ** 2 + (p[3 * i + 1] - yMm) ** 2 + (p[3 * i + 2] - zMm) ** 2;
-    if (d >= nearest) continue;
-    nearest = d;
-    best = i;
+    if (d >= nearestSq) continue;
+    nearestSq = d;
+    index = i;
   }
-  const next = 3 * (best + 1) < p.length ? best + 1 : best - 1;
-  return { at: pointAt(p, best), along: unit(minus(pointAt(p, next), pointAt(p, best))) };
+  return { index, awayMm: Math.sqrt(nearestSq) };
 }
 
 function isClear(knots: readonly LaidKnot[], i: number, at: LaidKnot, { leastAt }: LineGround): boolean {
@@ -95,11 +97,5 @@ function isClear(knots: readonly LaidKnot[], i: number, at: LaidKnot, { leastAt 
 }
 
 /** From the nearest point of the lines, mm. */
-export function awayFrom(linesMm: Float64Array, { xMm, yMm, zMm }: Pick<LaidKnot, 'xMm' | 'yMm' | 'zMm'>): number {
-  let nearest = Number.POSITIVE_INFINITY;
-  for (let p = 0; p < linesMm.length; p += 3) {
-    const d = (linesMm[p] - xMm) ** 2 + (linesMm[p + 1] - yMm) ** 2 + (linesMm[p + 2] - zMm) ** 2;
-    if (d < nearest) nearest = d;
-  }
-  return Math.sqrt(nearest);
-}
+export const awayFrom = (linesMm: Float64Array, k: Pick<LaidKnot, 'xMm' | 'yMm' | 'zMm'>): number =>
+  nearestOn(linesMm, k).awayMm;

@@ -33,9 +33,10 @@ export function inOrderOfWork(passes: Passes, waits: (knot: LaidKnot) => boolean
   );
   const isBorder = ({ row }: Worked) => rows[row].kind === 'border';
   const isFilled = ({ row }: Worked) => passOf[row] === 'fill';
-  const into = worked.filter(({ row }) => rows[row].kind === 'base');
+  const isInto = ({ row }: Worked) => rows[row].kind === 'base';
+  const into = worked.filter(isInto);
   const isFirst = ({ row, opened }: Worked) => !opened && rows[row].into?.when === 'first';
-  const order = worked.filter((w) => !isBorder(w) && !isFilled(w) && !into.includes(w));
+  const order = worked.filter((w) => !isBorder(w) && !isFilled(w) && !isInto(w));
   const along = worked.filter(isBorder);
   order.splice(placeFor(border, order, countIn), 0, ...along.filter((w) => !w.opened));
   // What goes into the base lies under the rows, or on top of them.

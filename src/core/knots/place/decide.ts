@@ -1,6 +1,6 @@
 /** From laid knots to decided ones: zone, kind, hold, direction, place in words, bite, and which piece of which pack. */
 import type { LaidBase } from '../../base/index.ts';
-import { anchorPlaceOf, combPoints, netAt, type OpeningOnHead } from '../../cap/index.ts';
+import { anchorPlaceOf, netAt, type OpeningOnHead } from '../../cap/index.ts';
 import { fallDirection } from '../../fall/index.ts';
 import { unit } from '../../geometry/index.ts';
 import {
@@ -56,6 +56,8 @@ export interface DecisionContext {
   readonly part: PartPlace;
   readonly base: Pick<LaidBase, 'map' | 'sections' | 'tails'>;
   readonly opening: OpeningOnHead;
+  /** On her own head. */
+  readonly combs: SituationContext['combs'];
   /** From the middle of the opening, at every vertex of the rows' head. */
   readonly fromOpening: Float64Array | undefined;
   readonly spacing: RowSpacing;
@@ -154,7 +156,7 @@ function tableOf(told: DecisionTold, context: DecisionContext, laid: Laid, plann
       opening: context.opening,
       fromOpening: context.fromOpening,
       spacing,
-      combs: combPoints(told.cap, head, context.opening),
+      combs: context.combs,
       deepest: laid.deepest,
       isSore: (v) => context.isSore(v),
     },

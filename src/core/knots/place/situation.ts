@@ -4,7 +4,7 @@ import { heldByComb, netAt, type OpeningOnHead } from '../../cap/index.ts';
 import type { HookedPiece, Product } from '../../hair/index.ts';
 import type { Part, Point, ScalpFields } from '../../head/index.ts';
 import type { Row, RowSpacing } from '../../rows/index.ts';
-import { type BorderRow, type Cap, isOffHead, type KnotZone, type Scheme } from '../../trade/index.ts';
+import { type BorderRow, type Cap, isOffHead, type KnotZone, type Scheme, WIDE_TWIST_MM } from '../../trade/index.ts';
 import type { LaidKnot } from '../layout/measure.ts';
 import type { KnotSituation } from '../rules/situation.ts';
 import type { PlannedRow } from './planned.ts';
@@ -65,8 +65,6 @@ const PERIMETER = 0.8;
 const REACHES_BORDER = 1.2;
 /** Where hair goes back from the face, knots nearer to the front than this share of a gap lie open (guess). */
 const OPEN_IN_FRONT = 0.7;
-/** Wider than this a twist opens when it is hooked into, mm (guess). */
-const WIDE_TWIST_MM = 9;
 
 /** In the outermost line. */
 export const isOutermost = ({ scalp, spacing }: Pick<SituationContext, 'scalp' | 'spacing'>, k: LaidKnot) =>

@@ -1,5 +1,5 @@
 /** The cap over the parked base, and its opening on the head that rows are worked out on. */
-import { fitCap, girthOver, openingOnHead } from '../../cap/index.ts';
+import { combPoints, fitCap, girthOver, openingOnHead } from '../../cap/index.ts';
 import { distanceFrom } from '../../geometry/index.ts';
 import { tapeReading, turnedPoints } from '../../head/index.ts';
 import { isWorn } from '../../trade/index.ts';
@@ -57,4 +57,19 @@ export const openingLine = stage(
   'openingLine',
   ({ of }) => ({ opening: of(opening).onHead, turned: of(side).turned }),
   ({ opening: { lineMm }, turned }) => ({ lineMm: turned ? turnedPoints(lineMm) : lineMm }),
+);
+
+/** Where combs are sewn in: on her own head, and on the one that rows are worked out on. */
+export const combs = stage(
+  'combs',
+  ({ inputs: { cap: told }, of }) => ({
+    cap: { dome: told.dome, combs: told.combs, combsAt: told.combsAt },
+    head: of(head),
+    opening: { widthMm: of(opening).onHead.widthMm, lineMm: of(openingLine).lineMm },
+    turned: of(side).turned,
+  }),
+  ({ cap: told, head: hers, opening: opened, turned }) => {
+    const onHers = combPoints(told, hers, opened);
+    return { hers: onHers, onRows: turned ? onHers.map(([x, y, z]) => [0 - x, y, z] as const) : onHers };
+  },
 );

@@ -6,7 +6,7 @@ import { decideKnots, type Laid, planRows, turnedKnots } from '../../knots/index
 import { turnedRows } from '../../rows/index.ts';
 import { demandsOf, leftFor } from '../../supply/index.ts';
 import { base, masks } from './base.ts';
-import { opening } from './cap.ts';
+import { combs, opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
 import { layoutWith, schoolMasks } from './layout.ts';
 import { partLine, rowsPart } from './part.ts';
@@ -49,7 +49,7 @@ const underOf = (name: string, laid: LaidStage) =>
     ({ mesh, laid: { knots: all, turned } }) => (turned ? verticesUnder(mesh, all) : all.map((k) => k.vertex)),
   );
 
-const NO_LINE = { pointsMm: new Float64Array(0), secondMm: new Float64Array(0) };
+const NO_LINE = { pointsMm: new Float64Array(0), second: undefined };
 
 const knotsOf = (
   name: string,
@@ -88,6 +88,7 @@ const knotsOf = (
       line: inputs.parting.onlyWorn ? NO_LINE : of(partLine),
       base: of(base),
       opening: of(opening),
+      combs: of(combs).hers,
       spacing: of(counted).spacing,
       under: of(under),
       masks: of(masks),
@@ -100,9 +101,10 @@ const knotsOf = (
         told,
         {
           head: rowed,
-          part: { fromPart, pointsMm: line.pointsMm, second: { pointsMm: line.secondMm } },
+          part: { fromPart, pointsMm: line.pointsMm, second: line.second },
           base: sectioned,
           opening: open.onHead,
+          combs: d.combs,
           fromOpening: open.fromMiddle,
           spacing: d.spacing,
           under: d.under,

@@ -1,7 +1,7 @@
 /** Knots laid along the rows in bricks, in passes, along the border, filled and changed by hand: where they lie. */
-import { combPoints, netAt, type OpeningOnHead, waitsForOpening } from '../../cap/index.ts';
+import { netAt, waitsForOpening } from '../../cap/index.ts';
 import { resampled, seenInMirror } from '../../geometry/index.ts';
-import { type Head, laidPart, paintPlace } from '../../head/index.ts';
+import { type Head, laidPart, type Point, paintPlace } from '../../head/index.ts';
 import {
   changeByHand,
   exposure,
@@ -25,7 +25,7 @@ import { borderRows, fringeMask, type Row, type RowSpacing } from '../../rows/in
 import { type BorderWhen, isOffHead, isWorn, LEAST_SHARE, MOST_KNOTS, type Scheme } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { baseWork } from './base.ts';
-import { opening } from './cap.ts';
+import { combs, opening } from './cap.ts';
 import { head, rowsHead, side } from './head.ts';
 import { intoBase } from './into-base.ts';
 import { rowsPart } from './part.ts';
@@ -136,7 +136,7 @@ const passes = stage(
     lines: of(keptLines),
     ...(inputs.rows.borderRow.where === 'none' && inputs.rows.intoBase.length === 0
       ? {}
-      : { held: { cap: inputs.cap, part: laidPart(inputs.part, inputs.parting), opening: of(opening).onHead } }),
+      : { held: { cap: inputs.cap, part: laidPart(inputs.part, inputs.parting), combs: of(combs).onRows } }),
     scheme: inputs.rows.scheme,
   }),
   (d) => {
@@ -147,7 +147,7 @@ const passes = stage(
       linesMm: d.lines,
       leastAt: (v) => LEAST_SHARE * d.ground.spacingAt(v),
     });
-    const isHold = d.held ? holdsIn(d.held, plain, d.head, d.held.opening, d.spacing, d.scheme) : () => false;
+    const isHold = d.held ? holdsIn(d.held, plain, d.head, d.held.combs, d.spacing, d.scheme) : () => false;
     const gapAt = (v: number) => d.spacing.gapMm * d.spacingFactor[v];
     const { mesh, fromHairline } = d.ground;
     return withBorder(withIntoBase(plain, d.into, { mesh, gapAt, isHold }), d.border, {
@@ -286,12 +286,11 @@ function whenOf({ cap: told, schools, rows: { borderRow } }: PlanInputs): Border
 function holdsIn(
   { cap: told, part }: Pick<PlanInputs, 'cap' | 'part'>,
   { rows: all, knots: places }: Passes,
-  { scalp, mark, shape }: Pick<Head, 'scalp' | 'mark' | 'shape'>,
-  opened: OpeningOnHead,
+  { scalp }: Pick<Head, 'scalp'>,
+  combs: readonly Point[],
   mm: RowSpacing,
   scheme: Scheme,
 ): (k: LaidKnot, row: Row) => boolean {
-  const combs = combPoints(told, { mark, shape }, opened);
   const deepest = Math.max(...places.map((k) => all[k.row].quarter));
   const ends = new Set(
     all.flatMap((row, i) => {

@@ -29,8 +29,11 @@ export const partLine = stage(
     pointsMm,
     lengthMm,
     movedInMm,
-    secondMm: second?.pointsMm ?? new Float64Array(0),
-    secondLengthMm: second?.lengthMm,
+    second: second && {
+      pointsMm: second.pointsMm,
+      lengthMm: second.lengthMm ?? 0,
+      movedInMm: second.movedInMm ?? 0,
+    },
   }),
 );
 
