@@ -127,6 +127,8 @@ describe('by keyboard alone', () => {
     await browser.keys(Key.ARROW_RIGHT);
     await browser.settled();
     expect(await browser.figures()).not.toEqual(before);
+    await tabTo(`e.matches('.finding > summary')`);
+    await browser.keys(Key.ENTER);
     await tabTo(`/through the net only/.test(e.textContent) && e.className.includes('button')`);
     await browser.keys(Key.ENTER);
     await browser.until(`!document.querySelector('[data-finding]')`, 'the mend');
@@ -143,7 +145,7 @@ describe('by keyboard alone', () => {
   });
 
   it('looks round: the head turns, the weave tells its knots', async () => {
-    await tabTo(`e.className.includes('stage')`);
+    await tabTo(`e.className.includes('picture')`);
     await browser.keys(Key.ARROW_LEFT, Key.ARROW_UP);
     await tabTo(`e.dataset.testid === 'weave'`);
     await browser.keys(Key.END);
@@ -155,7 +157,7 @@ describe('by keyboard alone', () => {
     await tabTo(`e.textContent.startsWith('Check')`);
     await browser.keys(Key.ENTER);
     await browser.until(`document.querySelector('[data-testid=seen]')`, 'the look');
-    await tabTo(`e.dataset.testid === 'picture-cover'`);
+    await tabTo(`e.dataset.testid === 'layer-light'`);
     await browser.keys(Key.ENTER);
     expect(await browser.script(`return document.activeElement.ariaPressed`)).toBe('true');
     await tabTo(`e.dataset.testid === 'ask'`);

@@ -18,6 +18,8 @@ const sections = () =>
 describe('the tape', () => {
   it('takes a second and a third reading, shows their mean and spread, and draws where the tape runs', async () => {
     await station('demo-deep-part/measure');
+    expect(await browser.has('[data-testid="tape-frontToNape-2"]')).toBe(false);
+    await browser.click('[data-testid="tape-frontToNape"]');
     await browser.write('tape-frontToNape-2', '37.1 cm');
     await browser.settled();
     await browser.write('tape-frontToNape-3', '36.8 cm');

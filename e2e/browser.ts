@@ -194,10 +194,25 @@ export class Browser {
   async press(words: string | RegExp) {
     const test = words instanceof RegExp ? words.toString() : `/^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}/`;
     const element = await this.until<WebElement>(
-      `[...document.querySelectorAll('button, a')].find((b) => ${test}.test(b.textContent.trim()) && b.getClientRects().length > 0)`,
+      `[...document.querySelectorAll('button, a')].find((b) => ${test}.test(b.textContent.trim()) && (b.getClientRects().length > 0 || b.closest('.finding')))`,
       `a button that reads ${words}`,
     );
+    // A finding is a line that opens, and what is in it comes into its place with the next picture.
+    await this.script(
+      `const f = arguments[0].closest('.finding');
+       if (!f || f.open) return;
+       f.open = true;
+       return new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => { arguments[0].scrollIntoView({ block: 'center' }); done(); })));`,
+      element,
+    );
     await element.click();
+  }
+
+  /** All that a finding says: it is a line that opens. */
+  async finding(code: string): Promise<string> {
+    const element = await this.appears(`[data-finding="${code}"]`);
+    await this.script('arguments[0].open = true', element);
+    return element.getText();
   }
 
   /** Writes into a field and leaves it. */
@@ -229,6 +244,7 @@ export class Browser {
   }
 
   async drag(from: { x: number; y: number }, to: { x: number; y: number }, steps = 6, release = true) {
+    await this.until(`!document.querySelector('[data-pen=loading]')`, 'the pen in hand');
     const actions = this.driver
       .actions({ async: true })
       .move({ x: Math.round(from.x), y: Math.round(from.y), duration: 0 })

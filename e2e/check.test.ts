@@ -47,9 +47,9 @@ describe('what is drawn', () => {
     const shown = await seen();
     for (const side of ['top', 'front', 'left', 'right', 'behind'] as const)
       expect(Math.abs(Number.parseFloat(shown[side]) / 100 - look.seen[side]), side).toBeLessThan(0.0051);
-    await browser.click('[data-testid="picture-cover"]');
+    await browser.click('[data-testid="layer-light"]');
     await browser.until(`Number(document.querySelector('[data-picture]').dataset.triangles) < 60000`, 'the cover');
-    await browser.click('[data-testid="picture-hair"]');
+    await browser.click('[data-testid="layer-hair"]');
   });
 
   it('turns with its hair at least half as fast as the bare head', async () => {
@@ -58,7 +58,7 @@ describe('what is drawn', () => {
       browser.script<number>(
         `return new Promise((done) => {
           Element.prototype.setPointerCapture = () => {};
-          const stage = document.querySelector('.stage');
+          const stage = document.querySelector('.picture');
           const box = stage.getBoundingClientRect();
           const gl = document.querySelector('[data-picture]').getContext('webgl2');
           const pixel = new Uint8Array(4);
@@ -79,16 +79,16 @@ describe('what is drawn', () => {
         ms,
       );
     await browser.until(`Number(document.querySelector('[data-picture]').dataset.triangles) > 60000`, 'the hair');
-    const times: Record<string, number[]> = { hair: [], cover: [] };
+    const times: Record<string, number[]> = { hair: [], light: [] };
     // In turn, so that other work on the machine slows both.
     for (let i = 0; i < 2; i++)
-      for (const picture of ['hair', 'cover']) {
-        await browser.click(`[data-testid="picture-${picture}"]`);
+      for (const picture of ['hair', 'light']) {
+        await browser.click(`[data-testid="layer-${picture}"]`);
         await new Promise((r) => setTimeout(r, 900));
         times[picture].push(await turn(1200));
       }
-    expect(Math.min(...times.hair)).toBeLessThan(2 * Math.min(...times.cover));
-    await browser.click('[data-testid="picture-hair"]');
+    expect(Math.min(...times.hair)).toBeLessThan(2 * Math.min(...times.light));
+    await browser.click('[data-testid="layer-hair"]');
   });
 
   it('follows pose, age and the light on the cloth, says what each was at rest, and comes back', async () => {

@@ -1,4 +1,4 @@
-/** What the first load costs: every file it asks for, compressed as the server sends it, without the 3D chunk. */
+/** What the first load costs: every file it asks for, compressed as the server sends it, without the 3D picture and its bust. */
 import { get } from 'node:http';
 import { expect, inject, it } from 'vitest';
 import type { Browser } from './browser.ts';
@@ -35,7 +35,7 @@ it('is below 350 kB', async () => {
   const asked = [...new Set([...(await browser.requests()), ...worker])].filter(
     (a) => a.startsWith(url) && !a.includes('/api/'),
   );
-  const counted = asked.filter((a) => !/head-picture|\.png$/.test(a));
+  const counted = asked.filter((a) => !/head-picture|\/(scene|bust)-|\.png$/.test(a));
   expect(counted.some((a) => a.includes('core.worker'))).toBe(true);
   const sizes = await Promise.all(counted.map(async (a) => [a.slice(url.length), await bytesSent(a)] as const));
   const total = sizes.reduce((sum, [, bytes]) => sum + bytes, 0);

@@ -64,7 +64,7 @@ describe('a wig for nobody’s base', () => {
     await choice('head');
     await isDeed('For a head, not for me');
     await station('demo-shoulder-curls/measure');
-    expect(await browser.text('.bench')).toMatch(/The head it is for/);
+    await browser.until(`/The head it is for/.test(document.querySelector('.bench').innerText)`, 'the head it is for');
     await choice('size');
     await isDeed('Sized by a size');
     await browser.choose('head-size', 'extraLarge');
@@ -74,6 +74,7 @@ describe('a wig for nobody’s base', () => {
     );
     expect(parts).toEqual(['hairline']);
     await station('demo-shoulder-curls/base');
+    await browser.appears('[data-testid="no-base"]');
     expect(await browser.text('[data-testid="no-base"]')).toMatch(/Nothing is sectioned or tied/);
     const now = await browser.figures();
     expect(now.minutes).not.toBe(before.minutes);
@@ -81,6 +82,22 @@ describe('a wig for nobody’s base', () => {
     await isDeed('What it will be worn over is given');
     expect(await browser.has('[data-testid="no-base"]')).toBe(false);
     await undo();
+  });
+
+  it('no station speaks of a scalp, a skin or own hair that is not under it', async () => {
+    const spoken: Record<string, string> = {};
+    for (const path of ['cap', 'hair', 'check', 'supply', 'install', 'takedown']) {
+      await station(`demo-shoulder-curls/${path}`);
+      if (path === 'check') await part('load');
+      await browser.until("document.querySelector('.bench').innerText.length > 100", `words at ${path}`);
+      spoken[path] = await browser.text('.bench');
+    }
+    for (const [path, words] of Object.entries(spoken)) {
+      expect(words.length, path).toBeGreaterThan(40);
+      expect(words, path).not.toMatch(/scalp|the skin|your own hair|over the base|the anchors/i);
+    }
+    expect(spoken.check).toMatch(/What bears it is judged once you say what it will be worn over/);
+    expect(spoken.takedown).toMatch(/the net stays whole/);
   });
 
   it('is filled in the hand, has a U that comes open, combs round it and one where she sets it', async () => {
@@ -164,7 +181,7 @@ describe('more than one part', () => {
     await choice('two');
     await until(/^Second part: /, 'the second part');
     expect(await pieces()).not.toBe(before);
-    await browser.press(/from the top/);
+    await browser.press(/^look from top/);
     await (await browser.appears('[data-bead="second-front"]')).sendKeys(Key.ARROW_LEFT);
     await until(/^Second part moved \d+ mm/, 'the second part moved');
     await part('order');

@@ -17,6 +17,7 @@ const onwards = () => browser.appears('[data-testid="onward"] a');
 it('leads a first-timer from station to station, by keys alone, and says what is only assumed', async () => {
   await browser.go(url);
   await browser.click('[data-testid="new-plan"]');
+  await browser.click('[data-testid="from-nothing"]');
   await browser.settled();
   const assumed: string[] = [];
   for (const [i, station] of WAY.entries()) {

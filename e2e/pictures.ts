@@ -70,7 +70,7 @@ const PICTURES: readonly Picture[] = [
     dark: true,
     before: async (b) => {
       await b.looked();
-      await b.click('[data-testid="picture-cover"]');
+      await b.click('[data-testid="layer-light"]');
       await b.script('document.activeElement.blur()');
     },
   },
@@ -95,7 +95,7 @@ const PICTURES: readonly Picture[] = [
       await b.until(`document.querySelector('[data-testid=use-outcome][data-state=done]')`, 'the search', 180_000);
       await hairDrawn(b);
       await b.script(
-        `document.querySelector('[data-testid="use-words"]').scrollIntoView({ block: 'start' }); document.activeElement.blur()`,
+        `document.querySelector('[data-testid="use-changes"]').scrollIntoView({ block: 'start' }); document.activeElement.blur()`,
       );
     },
   },

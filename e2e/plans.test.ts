@@ -76,6 +76,70 @@ describe('plans', () => {
     expect(await browser.figures()).toEqual(before);
   });
 
+  it('a new plan begins with her as she is; a new head in one is offered to the other, which follows', async () => {
+    await browser.go(`${url}/plan/demo-deep-part/measure`);
+    await browser.settled();
+    const girth = await (await browser.byId('tape-girth')).getAttribute('value');
+    await openList();
+    await browser.click('[data-testid="new-plan"]');
+    await browser.click('[data-testid="from-nothing"]');
+    await browser.until(`/\\/aim$/.test(location.pathname) && !/demo/.test(location.pathname)`, 'the new plan');
+    await browser.settled();
+    const [, , id] = new URL(await browser.driver.getCurrentUrl()).pathname.split('/');
+    await browser.station(url, id, 'measure');
+    await browser.settled();
+    await browser.until(`document.querySelector('[data-testid=tape-girth]')`, 'the tape');
+    expect(await (await browser.byId('tape-girth')).getAttribute('value')).toBe(girth);
+    await browser.write('tape-girth', '58.5 cm');
+    await browser.settled();
+    await browser.untilStored('wearers', `all.some((w) => w.her.tape.girth[0] === '58.5 cm')`, 'her head');
+    await browser.go(`${url}/plan/demo-deep-part/measure`);
+    await browser.appears('[data-testid="follow"]');
+    expect(await browser.text('[data-testid="follow"]')).toMatch(/Amara has changed since this plan was made: head/);
+    await browser.press('Follow');
+    await browser.until(`document.querySelector('[data-testid=tape-girth]').value === '58.5 cm'`, 'her head');
+    await browser.until(`!document.querySelector('[data-testid=follow]')`, 'the offer to go');
+    await browser.go(`${url}/plan/demo-swept-coils/measure`);
+    await browser.appears('[data-testid="follow"]');
+    await browser.press('Keep it as it was made');
+    await browser.until(`!document.querySelector('[data-testid=follow]')`, 'the offer to go');
+  });
+
+  it('a new plan can begin like one of the routes, on her own head', async () => {
+    await browser.go(`${url}/new`);
+    await browser.until(`document.querySelectorAll('[data-like] canvas[data-drawn]').length > 2`, 'small pictures');
+    await browser.click('[data-like="base-grid-brick"]');
+    await browser.until(`/\\/aim$/.test(location.pathname)`, 'the new plan');
+    await browser.settled();
+    const [, , id] = new URL(await browser.driver.getCurrentUrl()).pathname.split('/');
+    await browser.untilStored(
+      'plans',
+      `all.some((p) => p.id === '${id}' && p.wearer && p.history.present.plan.wearer === 'Amara' && p.history.present.plan.base.family !== 'laidFlat')`,
+      'her head under the route',
+    );
+  });
+
+  it('tell how far each has come, and the demo is put away and brought back', async () => {
+    await browser.click('[data-testid="plans"]');
+    await browser.until(
+      `/half hooked, \\d+ of \\d+/.test(document.querySelector('[role=dialog]')?.innerText)`,
+      'the state',
+    );
+    expect(await browser.text('[role=dialog]')).toMatch(/worn since \d+ \w+ \d{4}/);
+    const mine = (await names()).length;
+    await browser.appears('[data-testid="demo"]');
+    await browser.press('Put the demo away');
+    await browser.until(
+      `!/demo/.test(location.pathname) && !document.querySelector('[role=dialog]') && document.querySelector('[data-ready=yes]')`,
+      'another plan',
+    );
+    await browser.click('[data-testid="plans"]');
+    await browser.until(`document.querySelectorAll('[data-plan]').length < ${mine}`, 'fewer plans');
+    await browser.press('Bring the demo back');
+    await browser.until(`document.querySelectorAll('[data-plan]').length === ${mine}`, 'all of them');
+    await browser.keys(Key.ESCAPE);
+  });
+
   it('a plan that isn’t there says so, its chart too', async () => {
     await browser.go(`${url}/plan/nobody/rows/chart`);
     await browser.until(`/no such plan/.test(document.body.textContent)`, 'the sentence on paper');

@@ -20,6 +20,7 @@ describe('a first-time wearer', () => {
   it('begins with an empty store and a first plan', async () => {
     await browser.go(url);
     await browser.click('[data-testid="new-plan"]');
+    await browser.click('[data-testid="from-nothing"]');
     await browser.settled();
     expect(await browser.text('.bench')).toContain('Your head');
     expect(await browser.text('.bench')).toContain('6 measures are estimated');
@@ -65,7 +66,7 @@ describe('a first-time wearer', () => {
   it('has a contradictory measure named with what the rest suggest, and takes it with one tap', async () => {
     await browser.write('tape-earToEarTop', '39 cm');
     await browser.until(`document.querySelector('[data-finding="measure.contradictory"]')`, 'the finding');
-    const words = await browser.text('[data-finding="measure.contradictory"]');
+    const words = await browser.finding('measure.contradictory');
     expect(words).toMatch(/Ear to ear over the top/);
     await browser.press(/^Take \d+\.\d cm for now/);
     await browser.until(`!document.querySelector('[data-finding="measure.contradictory"]')`, 'the finding to go');

@@ -1,4 +1,4 @@
-/** npm start: installs what is missing, builds, and serves Meshwork with its demo data on 127.0.0.1. */
+/** npm start: installs what is missing, builds, and serves Meshwork on 127.0.0.1, with its demo data unless --empty is said. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { buildApp, checkNode, installPackages, root, say } from './lib.mjs';
@@ -6,8 +6,10 @@ import { buildApp, checkNode, installPackages, root, say } from './lib.mjs';
 checkNode();
 installPackages();
 buildApp();
-say('Server: starting with the demo data. Stop it with Ctrl+C.');
-const server = spawn(process.execPath, ['--import', 'tsx', join(root, 'src/server/main.ts'), '--demo'], {
+const isEmpty = process.argv.includes('--empty');
+say(`Server: starting ${isEmpty ? 'without' : 'with'} the demo data. Stop it with Ctrl+C.`);
+const start = ['--import', 'tsx', join(root, 'src/server/main.ts'), ...(isEmpty ? [] : ['--demo'])];
+const server = spawn(process.execPath, start, {
   cwd: root,
   stdio: 'inherit',
 });

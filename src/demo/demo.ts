@@ -54,6 +54,7 @@ function halfDone(graph: PlanGraph, startMs: number, random: () => number) {
     startedAtMs: startMs,
     plan: shoulderCurls,
     finished: 0,
+    knots: plan.knots.length,
   };
   const done = plan.knots.slice(0, Math.round(plan.knots.length * 0.44));
   const { events, endMs } = knotEvents(

@@ -23,7 +23,7 @@ const SIGNS: Readonly<Record<KnotKind, (knot: SignedKnot, r: number) => string>>
   onBand: ({ wraps: n, lock }, r) => bar(-1.7 * r, r) + wraps(n, 0.8 * r, 0) + bar(1.7 * r, r) + bowBehind(lock, 2, r),
   onRod: ({ wraps: n, lock }, r) =>
     turns(r) + (n > 1 ? wraps(n, 0.5 * r, 2.4 * r) : '') + bowBehind(lock, n > 1 ? 3.4 : 1.5, r),
-  intoTie: ({ wraps: n, lock }, r) => bar(0, 1.3 * r) + wraps(n, 0.72 * r, 0) + bowBehind(lock, n > 1 ? 1.6 : 1, r),
+  intoTie: ({ wraps: n, lock }, r) => stubs(r) + wraps(n, 0.72 * r, 0) + bowBehind(lock, n > 1 ? 1.6 : 1, r),
   onTail: ({ wraps: n, lock }, r) =>
     chevrons(r) + (n > 1 ? wraps(n, 0.5 * r, 2.6 * r) : '') + bowBehind(lock, n > 1 ? 3.6 : 1.7, r),
 };
@@ -104,6 +104,12 @@ function crescent(r: number): string {
 function bar(cx: number, r: number): string {
   const w = 0.16 * r;
   return `M${f(cx - w)},${f(-1.15 * r)}H${f(cx + w)}V${f(1.15 * r)}H${f(cx - w)}Z`;
+}
+
+/** What of a bar looks out above and below a bead. */
+function stubs(r: number): string {
+  const w = 0.2 * r;
+  return [-1, 1].map((s) => `M${f(-w)},${f(s * 0.82 * r)}H${f(w)}V${f(s * 1.5 * r)}H${f(-w)}Z`).join('');
 }
 
 /** Two strands of a plait, one over the other. */

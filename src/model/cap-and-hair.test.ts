@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { Planner } from '../../tests/helpers/planner.ts';
 import { TAPE_AS_WRITTEN } from '../../tests/helpers/written.ts';
 import type { Finding } from '../core/findings/finding.ts';
+import { applyFix } from './apply-fix.ts';
 import {
   addCut,
   addProduct,
@@ -16,7 +17,6 @@ import {
   setZonePiece,
   splitZones,
 } from './cap-and-hair.ts';
-import { applyFix, setSchool } from './commands.ts';
 import { newPlan, START_CAP, START_CUT } from './defaults.ts';
 import versionTwo from './fixtures/plan-2.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
@@ -35,6 +35,7 @@ import {
   setRows,
   unlockRow,
 } from './rows-by-hand.ts';
+import { setSchool } from './school-choice.ts';
 import { planInputs } from './to-inputs.ts';
 
 const plain = newPlan('p', 'Plain');
@@ -103,9 +104,9 @@ describe('rows by hand', () => {
   });
 
   it('every change is valid, and can be forgotten', () => {
-    let plan = valid(moveKnot(plain, 'r01-l01', [150, 10], [152, 11]));
+    let plan = valid(moveKnot(plain, [150, 10], [152, 11]));
     plan = valid(addKnot(plan, [120, 30]));
-    plan = valid(removeKnot(plan, 'r02-l01', [140, 20]));
+    plan = valid(removeKnot(plan, [140, 20]));
     plan = valid(
       lockRow(
         plan,

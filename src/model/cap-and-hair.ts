@@ -4,8 +4,10 @@ import { cutInWords, lowerHalf, type Preparation, type ZonePiece } from '../core
 import {
   DOME_INFO,
   FILLED_INFO,
+  isWorn,
   lowerFirst,
   OPENING_INFO,
+  onForm,
   PIECE_ZONE_NAMES,
   PIECE_ZONES,
   type PieceZone,
@@ -18,7 +20,8 @@ import type { PlanChange } from './plan-change.ts';
 import { fingerMm, lengthReader, productInputs } from './to-inputs.ts';
 
 export function setCap(plan: PlanDocument, change: Partial<CapAsWritten>, words?: string): PlanChange {
-  return { words: words ?? capWords(change), plan: { ...plan, cap: { ...plan.cap, ...change } } };
+  const cap = { ...plan.cap, ...change };
+  return { words: words ?? capWords(change), plan: { ...plan, cap: isWorn(plan.madeFor) ? cap : onForm(cap) } };
 }
 
 function capWords(change: Partial<CapAsWritten>): string {

@@ -4,7 +4,6 @@
  */
 
 import type { BaseChoice, BaseEdit, Edit, Parking } from '../core/base/index.ts';
-import type { Fix } from '../core/findings/index.ts';
 import {
   AS_FITTED,
   HAIRLINE_LIMIT_MM,
@@ -26,9 +25,6 @@ import {
   type ParkingHow,
   REGION_NAMES,
   type Region,
-  SCHOOL_NAMES,
-  SCHOOL_OPTIONS,
-  type SchoolName,
   type SpacingZone,
   TAPE_INFO,
   TAPE_MEASURES,
@@ -36,14 +32,10 @@ import {
   upperFirst,
   zoneName,
 } from '../core/trade/index.ts';
-import { setCap, setCut, splitZones } from './cap-and-hair.ts';
 import { startBase } from './defaults.ts';
 import { freshId } from './ids.ts';
-import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
-import { brushRows, setRows } from './rows-by-hand.ts';
-import { fingerMm } from './to-inputs.ts';
 
 /** The readings of one measure as she wrote them; empty ones are dropped. */
 export function setReadings(plan: PlanDocument, measure: TapeMeasure, texts: readonly string[]): PlanChange {
@@ -228,26 +220,6 @@ export function setParting(plan: PlanDocument, change: Partial<Parting>): PlanCh
   return { words, plan: { ...plan, parting: second ? { ...rest, second } : rest } };
 }
 
-export function setSchool(plan: PlanDocument, school: SchoolName, value: string): PlanChange {
-  const option = SCHOOL_OPTIONS[school].find((o) => o.value === value);
-  return {
-    words: `${SCHOOL_NAMES[school]}: ${option?.name ?? value}`,
-    plan: { ...plan, schools: { ...plan.schools, [school]: value } as PlanDocument['schools'] },
-  };
-}
-
-/** What a finding asks for holds at every place: what was said for one of them gives way. */
-function setSchoolEverywhere(plan: PlanDocument, school: SchoolName, value: string): PlanChange {
-  const { words, plan: changed } = setSchool(plan, school, value);
-  const places = changed.places.flatMap((p) => {
-    const { [school as keyof typeof p.schools]: given, ...schools } = p.schools;
-    if (given === undefined) return [p];
-    const isEmpty = Object.keys(schools).length === 0 && p.secondPass === undefined && p.cut === undefined;
-    return isEmpty ? [] : [{ ...p, schools }];
-  });
-  return { words, plan: { ...changed, places } };
-}
-
 export function setOwnHair(plan: PlanDocument, change: Partial<PlanDocument['ownHair']>, words: string): PlanChange {
   return { words, plan: { ...plan, ownHair: { ...plan.ownHair, ...change } } };
 }
@@ -298,61 +270,4 @@ export function settle(plan: PlanDocument, station: string): PlanChange {
     words: has ? 'Station opened again' : 'Station settled',
     plan: { ...plan, settled: has ? plan.settled.filter((s) => s !== station) : [...plan.settled, station] },
   };
-}
-
-/** A mend that has to be worked out first is no plain change of the plan. */
-export type PlainFix = Exclude<Fix, { kind: 'flattenBase' }>;
-
-/** A finding's mend as a deed. */
-export function applyFix(plan: PlanDocument, deed: string, fix: PlainFix): PlanChange {
-  switch (fix.kind) {
-    case 'setMeasure': {
-      const text = formatLength(fix.mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan));
-      return setReadings(plan, fix.measure, [text]);
-    }
-    case 'trustMeasure':
-      return trustMeasure(plan, fix.measure);
-    case 'resetHairline':
-      return {
-        words: 'Hairline ends back on the tape',
-        plan: { ...plan, hairline: { ...plan.hairline, front: 0, nape: 0 } },
-      };
-    case 'setSpacing':
-      return { ...setSpacing(plan, fix.fingers), words: deed };
-    case 'setSchool':
-      return setSchoolEverywhere(plan, fix.school, fix.value);
-    case 'setCap': {
-      const { girthMm, depthMm, block: _, ...change } = fix.change;
-      const written = (mm: number | undefined, key: 'girth' | 'depth') =>
-        mm === undefined ? {} : { [key]: formatLength(mm, plan.unit === 'in' ? 'in' : 'cm', fingerMm(plan)) };
-      return setCap(plan, { ...change, ...written(girthMm, 'girth'), ...written(depthMm, 'depth') }, deed);
-    }
-    case 'setCut':
-      return setCut(plan, fix.cut, fix.change, deed);
-    case 'splitZones':
-      return splitZones(plan, fix.zones, fix.split, deed);
-    case 'setRows':
-      return setRows(plan, fix.change, deed);
-    case 'brush':
-      return { ...brushRows(plan, fix.stroke, fix.factor), words: deed };
-    case 'dropHand':
-      return setRows(plan, { hand: plan.rows.hand.filter((h) => !fix.ids.includes(h.id)) }, deed);
-    case 'dropWishes':
-      return {
-        words: deed,
-        plan: { ...plan, knotWishes: plan.knotWishes.filter((w) => !fix.ids.includes(w.id)) },
-      };
-    case 'chooseFamily':
-      return chooseFamily(plan, fix.family);
-    case 'setReserve':
-      return setField(plan, 'reserveShare', fix.share, `${Math.round(fix.share * 100)} % kept for gaps`);
-    case 'setBase':
-      return setBase(plan, fix.change, deed);
-    case 'editBase':
-      return editBase(plan, fix.edits, deed);
-    case 'dropEdits':
-      return setBase(plan, { edits: plan.base.edits.filter((e) => !fix.ids.includes(e.id)) }, deed);
-    case 'park':
-      return park(plan, fix.parking, deed);
-  }
 }

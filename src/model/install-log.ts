@@ -9,6 +9,8 @@ export interface InstallSession {
   /** The plan as it was when she began: later changes to it don't move knots under her hands. */
   readonly plan: PlanDocument;
   readonly finished: 0 | 1;
+  /** How many the plan had then. */
+  readonly knots?: number;
 }
 
 export interface StoredInstallEvent {

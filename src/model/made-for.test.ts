@@ -1,5 +1,6 @@
 /** Whom it is made for, said and taken back. */
 import { expect, it } from 'vitest';
+import { setCap } from './cap-and-hair.ts';
 import { newPlan } from './defaults.ts';
 import { setMadeFor } from './made-for.ts';
 import { planSchema } from './plan.ts';
@@ -17,6 +18,15 @@ it('for a head it is a wig on a net, off the head; for herself again nothing of 
   expect(planSchema.isValidSync(plan)).toBe(true);
   const back = setMadeFor(plan, { whom: 'me' }).plan;
   expect(planInputs(back).base).toEqual(planInputs(bare).base);
+});
+
+it('no change of the cap takes the net away, or puts it on a head, while it is for nobody’s', () => {
+  const { plan } = setMadeFor(plain, { whom: 'head' });
+  for (const change of [{ dome: 'none' }, { filledOn: 'head' }, { wig: false }, { topKept: true }] as const) {
+    const { cap } = setCap(plan, change).plan;
+    expect(cap, JSON.stringify(change)).toMatchObject({ dome: 'closed', filledOn: 'block', wig: true, topKept: false });
+    expect(setCap(plain, change).plan.cap).toMatchObject(change);
+  }
 });
 
 it('a file that leaves the cap on a head, or none, is read as a wig on a block', () => {

@@ -1,5 +1,5 @@
 /** Whom it is made for, and what its head is sized by. */
-import { isWorn, type MadeFor, SIZE_NAMES, SIZED_BY_INFO, WHOM_INFO } from '../core/trade/index.ts';
+import { isWorn, type MadeFor, onForm, SIZE_NAMES, SIZED_BY_INFO, WHOM_INFO } from '../core/trade/index.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 
@@ -12,19 +12,8 @@ export function setMadeFor(plan: PlanDocument, change: Partial<MadeFor>): PlanCh
     size && `Head: ${SIZE_NAMES[size]}`,
     wornOver !== undefined && (wornOver ? 'What it will be worn over is given' : 'Nobody’s base under it'),
   ].filter(Boolean);
-  const cap = isWorn(madeFor) ? plan.cap : offHead(plan.cap);
+  const cap = isWorn(madeFor) ? plan.cap : onForm(plan.cap);
   return { words: told.join(', ') || 'Made for another head', plan: { ...plan, madeFor, cap } };
-}
-
-/** Nobody is there to put it on: a wig, on a net, off the head. */
-function offHead(cap: PlanDocument['cap']): PlanDocument['cap'] {
-  return {
-    ...cap,
-    dome: cap.dome === 'none' ? 'closed' : cap.dome,
-    filledOn: cap.filledOn === 'head' ? 'block' : cap.filledOn,
-    wig: true,
-    topKept: false,
-  };
 }
 
 /** The head of another plan: its tape, its fingers and its hairline. */

@@ -2,8 +2,8 @@
 import { array, object, string } from 'yup';
 import {
   REGIONS,
-  SCHOOL_OPTIONS,
   SCHOOL_PLACES,
+  SCHOOL_VALUES,
   SCHOOLS_BY_PLACE,
   type SchoolByPlace,
   type Schools,
@@ -13,10 +13,7 @@ import { amount, changeId, choice, directions, oneShape } from './checks.ts';
 
 /** One school as it may be chosen. */
 export const schoolChoice = <N extends keyof Schools>(name: N) =>
-  choice<Schools[N]>(
-    SCHOOL_OPTIONS[name].map((o) => o.value as Schools[N]),
-    `The school ${name}`,
-  );
+  choice<Schools[N]>(SCHOOL_VALUES[name] as readonly string[] as readonly Schools[N][], `The school ${name}`);
 
 const painted = object({
   points: directions(400).min(1, 'A stroke needs a place.'),

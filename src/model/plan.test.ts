@@ -5,13 +5,15 @@ import schema from '../../docs/schema/plan-7.schema.json';
 import { fingersFigure } from '../core/trade/fingers.ts';
 import { examplePlans } from '../demo/examples.ts';
 import { shoulderCurls } from '../demo/plans.ts';
-import { applyFix, setPart, setReadings, setSaid, setSchool, setSpacing, settle, setUnit } from './commands.ts';
+import { applyFix } from './apply-fix.ts';
+import { setPart, setReadings, setSaid, setSpacing, settle, setUnit } from './commands.ts';
 import { newPlan } from './defaults.ts';
 import versionOne from './fixtures/plan-1.json';
 import { record, redo, startHistory, undo } from './history.ts';
 import { migratePlan } from './migrations.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan, refusalOf } from './read-plan.ts';
+import { setSchool } from './school-choice.ts';
 import { fingerMm, planInputs } from './to-inputs.ts';
 
 // biome-ignore lint/suspicious/noExplicitAny: a plan that is spoilt on purpose has no type

@@ -29,7 +29,7 @@ import {
   type PieceZone,
   PRODUCT_LIMITS,
   REQUIREMENTS,
-  SCHOOL_OPTIONS,
+  SCHOOL_VALUES,
   type SchoolName,
   SIZED_BYS,
   SPACING_LIMITS_FINGERS,
@@ -242,7 +242,7 @@ export const planSchema = object({
     .required()
     .test('laid', 'No hook passes between knots so near.', canBeLaid),
   schools: object(
-    Object.fromEntries((Object.keys(SCHOOL_OPTIONS) as SchoolName[]).map((n) => [n, schoolChoice(n)])) as {
+    Object.fromEntries((Object.keys(SCHOOL_VALUES) as SchoolName[]).map((n) => [n, schoolChoice(n)])) as {
       [N in SchoolName]: ReturnType<typeof schoolChoice<N>>;
     },
   )

@@ -82,16 +82,16 @@ export function pullRow(
   return setRows(plan, { hand }, words);
 }
 
-export function moveKnot(plan: PlanDocument, id: string, at: DirectionDeg, to: DirectionDeg): PlanChange {
-  return byHand(plan, { op: 'move', at, to }, `Knot ${id} moved`);
+export function moveKnot(plan: PlanDocument, at: DirectionDeg, to: DirectionDeg): PlanChange {
+  return byHand(plan, { op: 'move', at, to }, 'Knot moved');
 }
 
 export function addKnot(plan: PlanDocument, at: DirectionDeg): PlanChange {
   return byHand(plan, { op: 'add', at }, 'Knot added');
 }
 
-export function removeKnot(plan: PlanDocument, id: string, at: DirectionDeg): PlanChange {
-  return byHand(plan, { op: 'remove', at }, `Knot ${id} taken out`);
+export function removeKnot(plan: PlanDocument, at: DirectionDeg): PlanChange {
+  return byHand(plan, { op: 'remove', at }, 'Knot taken out');
 }
 
 export function lockRow(plan: PlanDocument, label: string, line: DirectionDeg[], knots: DirectionDeg[]): PlanChange {

@@ -83,7 +83,7 @@ export const rows = object({
       sections: array(string().strict().required().max(40))
         .required()
         .max(INTO_LIMITS.sections, `At most ${INTO_LIMITS.sections} sections can be named.`),
-      pieces: within(INTO_LIMITS.pieces, 'The pieces in each tied root', true),
+      pieces: within(INTO_LIMITS.pieces, 'The number of pieces in each tied root', true),
       fingers: within(SPACING_LIMITS_FINGERS, 'The spacing of pieces in the base'),
       reachFingers: within(INTO_LIMITS.reachFingers, 'How far from the tie pieces go'),
       when: choice(INTO_WHENS, 'When pieces go into the base'),

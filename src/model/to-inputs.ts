@@ -10,6 +10,7 @@ import {
   DEFAULT_FINGER_MM,
   type HairRegion,
   isWorn,
+  onForm,
   PLAIN_GUESSES,
   type Scheme,
   SIZE_GIRTH_MM,
@@ -35,13 +36,7 @@ function onAForm(inputs: PlanInputs): PlanInputs {
     base: { ...DEFAULT_BASE, family: 'laidFlat' },
     wishes: { musts: inputs.wishes.musts },
     rows: { ...rows, intoBase: [] },
-    cap: {
-      ...cap,
-      dome: cap.dome === 'none' ? 'closed' : cap.dome,
-      filledOn: cap.filledOn === 'head' ? 'block' : cap.filledOn,
-      wig: true,
-      blending: 'none',
-    },
+    cap: { ...onForm(cap), blending: 'none' },
   };
 }
 

@@ -52,7 +52,10 @@ describe('server', () => {
     expect(bundle.plans.length).toBeGreaterThanOrEqual(3);
     const plain = await start({ demo: false });
     expect(await (await fetch(`${plain}/api/start`)).json()).toEqual({ demo: false });
-    expect((await fetch(`${plain}/api/demo`)).status).toBe(404);
+    const routes = await (await fetch(`${plain}/api/examples`)).json();
+    expect(new Set(routes.map((r: { group: string }) => r.group))).toEqual(new Set(['base', 'route', 'install']));
+    // Started empty it still has the demo, for who asks for it.
+    expect((await (await fetch(`${plain}/api/demo`)).json()).plans).toEqual(bundle.plans);
     expect((await fetch(`${plain}/api/nothing`)).status).toBe(404);
   });
 });

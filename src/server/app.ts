@@ -4,7 +4,10 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
+import { basePlans } from '../demo/bases.ts';
 import { demoBundle } from '../demo/demo.ts';
+import { installPlans } from '../demo/installs.ts';
+import { routePlans } from '../demo/routes.ts';
 
 export interface ServerOptions {
   readonly dist: string;
@@ -40,8 +43,11 @@ export function createServer(options: ServerOptions): Express {
     response.json({ demo: options.demo });
   });
   app.get('/api/demo', (_request, response) => {
-    if (!options.demo) response.status(404).json({ message: 'This server was started without demo data.' });
-    else response.json(demoBundle(options.now()));
+    response.json(demoBundle(options.now()));
+  });
+  app.get('/api/examples', (_request, response) => {
+    const of = (group: string, plans: readonly object[]) => plans.map((plan) => ({ group, plan }));
+    response.json([...of('base', basePlans), ...of('route', routePlans), ...of('install', installPlans)]);
   });
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });

@@ -3,38 +3,14 @@
  * each has its upgrade and a test that opens data of the version before.
  */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import { type History, historyOf, type States } from '../model/history.ts';
+import { historyOf, type States } from '../model/history.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
-import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
+import { wearersIn } from './find-wearers.ts';
+import type { PictureRecord, PlanRecord, Setting, ShelfRecord, WearerRecord } from './records.ts';
 
-export interface PlanRecord {
-  readonly id: string;
-  /** Counts up with every write: two tabs see each other by it. */
-  readonly revision: number;
-  readonly updatedAtMs: number;
-  /** 0 while it is kept; deleted plans stay until undo is no longer wanted. */
-  readonly deletedAtMs: number;
-  /** The plan with its undo and redo, so that a reload loses neither. */
-  readonly history: History;
-}
-
-/** Hair and caps that are hers, whatever plan they are used in. */
-export type ShelfRecord =
-  | { readonly id: string; readonly kind: 'hair'; readonly product: ProductAsWritten; readonly updatedAtMs: number }
-  | {
-      readonly id: string;
-      readonly kind: 'cap';
-      readonly name: string;
-      readonly cap: CapAsWritten;
-      readonly updatedAtMs: number;
-    };
-
-export interface Setting {
-  readonly key: string;
-  readonly value: string;
-}
+export type { PictureRecord, PlanRecord, Setting, ShelfRecord, WearerRecord } from './records.ts';
 
 export class MeshworkDatabase extends Dexie {
   plans!: EntityTable<PlanRecord, 'id'>;
@@ -43,6 +19,8 @@ export class MeshworkDatabase extends Dexie {
   log!: EntityTable<LogEntry, 'id'>;
   settings!: EntityTable<Setting, 'key'>;
   shelf!: Table<ShelfRecord, string>;
+  wearers!: EntityTable<WearerRecord, 'id'>;
+  pictures!: EntityTable<PictureRecord, 'planId'>;
 
   constructor(name = 'meshwork') {
     super(name);
@@ -62,11 +40,22 @@ export class MeshworkDatabase extends Dexie {
     this.version(6).upgrade(asPatches);
     // Plans are brought up as they are opened; an install goes on with the plan that it began with.
     this.version(7).upgrade(bringUpInstalls);
+    // Until then every plan had a head of its own.
+    this.version(8).stores({ wearers: 'id, updatedAtMs', pictures: 'planId' }).upgrade(findWearers);
   }
 }
 
 /** A record before version 6. */
 type WholeRecord = Omit<PlanRecord, 'history'> & { readonly history: States };
+
+async function findWearers(tx: Transaction) {
+  const found = wearersIn(await tx.table<PlanRecord>('plans').toArray());
+  await tx.table<WearerRecord>('wearers').bulkAdd(found.wearers);
+  await eachAlone<PlanRecord>(tx, 'plans', (record) => {
+    const wearer = found.links.get(record.id);
+    return wearer ? { ...record, wearer } : record;
+  });
+}
 
 async function bringUp(tx: Transaction) {
   await eachAlone<WholeRecord>(tx, 'plans', (record) => ({ ...record, history: broughtUp(record.history) }));

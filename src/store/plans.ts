@@ -1,10 +1,13 @@
 /** Plans in the store: open, save, copy, rename, delete with undo, import. */
 
+import { isAsSheIs, isHerOwn } from '../model/herself.ts';
 import { type History, historyOf, type Step, startHistory, statesOf } from '../model/history.ts';
 import { PLAN_VERSION, type PlanDocument } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
 import type { MeshworkDatabase, PlanRecord } from './database.ts';
+import type { OfWearer } from './records.ts';
+import { hers, wearers } from './wearers.ts';
 
 /** Undo steps that are kept over a reload. */
 const KEPT_STEPS = 40;
@@ -35,13 +38,20 @@ export async function lastDeleted(db: MeshworkDatabase): Promise<PlanRecord | un
   return gone.sort((a, b) => b.deletedAtMs - a.deletedAtMs)[0];
 }
 
-export async function addPlan(db: MeshworkDatabase, plan: PlanDocument, words: string, nowMs: number): Promise<void> {
+export async function addPlan(
+  db: MeshworkDatabase,
+  plan: PlanDocument,
+  words: string,
+  nowMs: number,
+  wearer?: OfWearer,
+): Promise<void> {
   await db.plans.add({
     id: plan.id,
     revision: 1,
     updatedAtMs: nowMs,
     deletedAtMs: 0,
     history: startHistory(plan, words),
+    ...(wearer ? { wearer } : {}),
   });
 }
 
@@ -59,10 +69,19 @@ export async function savePlan(
     future: history.future.slice(0, KEPT_STEPS),
   };
   try {
-    return await db.transaction('rw', db.plans, async (): Promise<SaveOutcome> => {
+    return await db.transaction('rw', db.plans, db.wearers, async (): Promise<SaveOutcome> => {
       const current = await db.plans.get(id);
       if (current && current.revision !== revision) return { state: 'conflict', theirs: current };
-      await db.plans.put({ id, revision: revision + 1, updatedAtMs: nowMs, deletedAtMs: 0, history: kept });
+      const before = current?.history.present.plan ?? kept.present.plan;
+      const wearer = await hers(db, current?.wearer, before, kept.present.plan, nowMs);
+      await db.plans.put({
+        id,
+        revision: revision + 1,
+        updatedAtMs: nowMs,
+        deletedAtMs: 0,
+        history: kept,
+        ...(wearer ? { wearer } : {}),
+      });
       return { state: 'saved', revision: revision + 1 };
     });
   } catch (error) {
@@ -85,7 +104,7 @@ export async function copyPlan(
   const source = await db.plans.get(id);
   if (!source) return undefined;
   const plan = { ...source.history.present.plan, id: newId, name: `${source.history.present.plan.name}, copy` };
-  await addPlan(db, plan, 'Copied', nowMs);
+  await addPlan(db, plan, 'Copied', nowMs, source.wearer);
   return plan;
 }
 
@@ -97,7 +116,7 @@ export async function restorePlan(db: MeshworkDatabase, id: string): Promise<voi
   await db.plans.update(id, { deletedAtMs: 0 });
 }
 
-/** Adds an imported plan; one whose id is taken comes in beside the other under a new id. */
+/** Adds an imported plan; one whose id is taken comes in beside the other under a new id. It is hers whom it holds as she is; else nobody’s yet. */
 export async function importPlan(
   db: MeshworkDatabase,
   plan: PlanDocument,
@@ -108,7 +127,8 @@ export async function importPlan(
   const added = taken
     ? { ...plan, id: newId, name: sameName(taken, plan) ? `${plan.name}, imported` : plan.name }
     : plan;
-  await addPlan(db, added, 'Imported', nowMs);
+  const her = (await wearers(db)).find((w) => isHerOwn(plan) && isAsSheIs(plan, w.her));
+  await addPlan(db, added, 'Imported', nowMs, her && { id: her.id, revision: her.revision });
   return added;
 }
 

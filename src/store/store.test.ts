@@ -12,8 +12,9 @@ import { type History, record, startHistory, statesOf, undo } from '../model/his
 import type { InstallSession } from '../model/install-log.ts';
 import { PLAN_VERSION } from '../model/plan.ts';
 import { MeshworkDatabase } from './database.ts';
-import { fillWithDemo } from './fill-demo.ts';
+import { bringBackDemo, demoState, fillWithDemo, putAwayDemo } from './fill-demo.ts';
 import { addEvents, addLogEntry, openSession, sessionEvents, startSession, unloggedSession } from './installs.ts';
+import { planStates } from './plan-state.ts';
 import {
   addPlan,
   copyPlan,
@@ -26,6 +27,7 @@ import {
   savePlan,
   storageSentence,
 } from './plans.ts';
+import { wearers } from './wearers.ts';
 
 let db: MeshworkDatabase;
 let count = 0;
@@ -167,6 +169,54 @@ describe('demo', () => {
     expect((await keptPlans(db))[0].id).toBe(shoulderCurls.id);
   });
 
+  it('is put away and brought back as it was; what is hers is not touched', async () => {
+    await fillWithDemo(db, demoBundle(1_000_000), 5);
+    await addPlan(db, plan, 'New plan', 6);
+    await db.plans.update(demoPlans[1].id, { deletedAtMs: 9 });
+    await putAwayDemo(db);
+    expect((await keptPlans(db)).map((p) => p.id)).toEqual(['p1']);
+    expect(await wearers(db)).toEqual([]);
+    expect(await demoState(db)).toBe('away');
+    await bringBackDemo(db, () => Promise.reject(new Error('not asked for')), 10);
+    expect((await keptPlans(db)).map((p) => p.id)).toEqual([
+      'p1',
+      ...demoPlans.map((p) => p.id).filter((_, i) => i !== 1),
+    ]);
+    expect((await lastDeleted(db))?.id).toBe(demoPlans[1].id);
+    expect(await wearers(db)).toHaveLength(1);
+  });
+
+  it('comes back when all of its plans were deleted one by one', async () => {
+    await fillWithDemo(db, demoBundle(1_000_000), 5);
+    for (const { id } of demoPlans) await deletePlan(db, id, 7);
+    expect(await demoState(db)).toBe('away');
+    await bringBackDemo(db, () => Promise.reject(new Error('not asked for')), 10);
+    expect(await keptPlans(db)).toHaveLength(demoPlans.length);
+  });
+
+  it('comes into a store that began without it', async () => {
+    await addPlan(db, plan, 'New plan', 6);
+    expect(await demoState(db)).toBe('none');
+    await bringBackDemo(db, async () => demoBundle(1_000_000), 7);
+    expect(await keptPlans(db)).toHaveLength(1 + demoPlans.length);
+  });
+
+  it('says of each plan how far it has come', async () => {
+    const bundle = demoBundle(1_000_000_000_000);
+    await fillWithDemo(db, bundle, 5);
+    const states = await planStates(db);
+    const [half, done] = bundle.sessions;
+    expect(states.get(half.planId)).toEqual({
+      kind: 'half',
+      hooked: bundle.events.filter((e) => e.sessionId === half.id && e.kind === 'knot').length,
+      of: half.knots,
+    });
+    expect(states.get(done.planId)?.kind).toBe('worn');
+    expect(states.has(demoPlans[2].id) && demoPlans[2].id !== half.planId && demoPlans[2].id !== done.planId).toBe(
+      false,
+    );
+  });
+
   it('is the same for the same seed; its half install is half, its finished one whole and logged', () => {
     const a = demoBundle(1_790_000_000_000);
     expect(demoBundle(1_790_000_000_000)).toEqual(a);
@@ -182,14 +232,16 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(7);
+  expect(raw.verno).toBe(8);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
+    ['pictures', 'planId', []],
     ['plans', 'id', ['deletedAtMs', 'updatedAtMs']],
     ['sessions', 'id', ['finished', 'planId', 'startedAtMs']],
     ['settings', 'key', []],
     ['shelf', 'id', ['kind']],
+    ['wearers', 'id', ['updatedAtMs']],
   ]);
   raw.close();
 });

@@ -10,10 +10,10 @@ expose({
   fallingHair: async (asked: LookAsked) => {
     const result = await jobs.fallingHair(asked);
     if (result.state !== 'done') return result;
-    const { positions, tangents, normals, looks, sizes, triangles } = result.value.mesh;
+    const { positions, tangents, normals, looks, sizes, products, triangles } = result.value.mesh;
     return transfer(
       result,
-      [positions, tangents, normals, looks, sizes, triangles].map((array) => array.buffer as ArrayBuffer),
+      [positions, tangents, normals, looks, sizes, products, triangles].map((array) => array.buffer as ArrayBuffer),
     );
   },
 });

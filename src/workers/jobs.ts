@@ -12,7 +12,6 @@ import {
   type HairOnHead,
   type HeadInputs,
   type HeadScene,
-  headScene,
   type Look,
   type LookAsked,
   look,
@@ -48,9 +47,9 @@ export interface Jobs {
   why(asked: LookAsked & { readonly at: DirectionDeg }): Promise<JobResult<WhyHere>>;
   /** What candidates of a best-use search come to; those that can't be laid come to nothing. */
   evaluateUses(asked: UsesAsked): Promise<JobResult<Array<UseFigures | undefined>>>;
-  headScene(inputs: HeadInputs): JobResult<HeadScene>;
+  headScene(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
   /** The same for a head that is only held against hers. */
-  sceneOf(inputs: HeadInputs): JobResult<HeadScene>;
+  sceneOf(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
   tryEdit(asked: { readonly inputs: PlanInputs; readonly edit: BaseEdit }): JobResult<{ readonly why?: string }>;
   middleCut(asked: {
     readonly inputs: PlanInputs;
@@ -93,14 +92,20 @@ export function createJobs(): Jobs {
       const { evaluateUses } = await import('../core/search/evaluate.ts');
       return attempt(() => evaluateUses(asked));
     },
-    headScene: (inputs) => attempt(() => headScene(inputs)),
-    sceneOf: (inputs) => attempt(() => headScene(inputs)),
+    headScene: sculpted,
+    sceneOf: sculpted,
     tryEdit: ({ inputs, edit }) => attempt(() => tryEdit(graph, inputs, edit)),
     middleCut: ({ inputs, section, way }) => advised((a) => a.cutThrough(graph, inputs, section, way)),
     flatten: (inputs) => advised((a) => a.flatterParking(graph, inputs)),
     recommend: (inputs) => advised((a) => a.advisedBases(graph, inputs)),
     measureEffects: (inputs) => advised((a) => a.effectsOfMeasures(graph, inputs)),
   };
+}
+
+/** The bust comes with the picture that it is for: a browser without one never asks. */
+async function sculpted(inputs: HeadInputs): Promise<JobResult<HeadScene>> {
+  const { headScene } = await import('../core/plan/ask/scene.ts');
+  return attempt(() => headScene(inputs));
 }
 
 /** What is seldom asked for comes when it is asked for the first time. */

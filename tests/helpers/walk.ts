@@ -52,13 +52,8 @@ import {
   SCHEMES,
   SECOND_PASSES,
 } from '../../src/core/trade/rows.ts';
-import {
-  SCHOOL_OPTIONS,
-  SCHOOLS_BY_PLACE,
-  type SchoolName,
-  type SchoolOption,
-  type Schools,
-} from '../../src/core/trade/schools.ts';
+import { SCHOOL_OPTIONS, type SchoolOption } from '../../src/core/trade/school-words.ts';
+import { SCHOOLS_BY_PLACE, type SchoolName, type Schools } from '../../src/core/trade/schools.ts';
 import { STRAND_JOBS } from '../../src/core/trade/strands.ts';
 import { TAPE_MEASURES } from '../../src/core/trade/tape.ts';
 import { TEXTURES } from '../../src/core/trade/textures.ts';

@@ -36,6 +36,7 @@ function useOther(session: PlanSession, against: Against | undefined): PlanDocum
   if (against?.kind === 'before') {
     return before(session.history, against.steps);
   }
+  if (against?.kind === 'found') return against.plan;
   if (!record || record.id !== id) return undefined;
   return opened(record);
 }

@@ -3,11 +3,14 @@ import { useMemo } from 'react';
 import type { Finding, LookTold, PlanResult } from '../../core/findings/index.ts';
 import type { GuessRange, HairOnHead, Look } from '../../core/plan/index.ts';
 import type { PlanSession } from '../session/plan-session.ts';
-import { useView } from '../view/view-store.ts';
+import { isLook, type Show } from '../view/layers.ts';
+import { type CheckView, PLAIN_CHECK, useView } from '../view/view-store.ts';
 import type { Answer } from './ask.ts';
 import { useFallingHair, useGuessRange, useLook, useLookAs } from './look.ts';
 
 export interface Checked {
+  /** How she is looked at: as she chose it at Check, at rest and finished elsewhere. */
+  readonly view: CheckView;
   /** At rest and finished; of the plan before while the next is worked out. */
   readonly looked: Answer<LookTold> | undefined;
   /** In the pose and age that she chose. */
@@ -24,13 +27,18 @@ export interface Checked {
   readonly isLooked: boolean;
 }
 
-export function useChecked(session: PlanSession, result: PlanResult | undefined, atCheck: boolean): Checked {
+export function useChecked(
+  session: PlanSession,
+  result: PlanResult | undefined,
+  atCheck: boolean,
+  show: Show,
+): Checked {
   const { plan, isDraft } = session;
+  const view = useView((v) => (atCheck ? v.check : PLAIN_CHECK));
   const knotsIn = useKnotsIn(result);
   const looked = useLook(plan, isDraft);
-  const lookedAs = useLookAs(plan, looked, knotsIn);
-  const soFar = useView((v) => v.check.soFar);
-  const hair = useFallingHair(plan, atCheck, isDraft, knotsIn);
+  const lookedAs = useLookAs(plan, view, looked, knotsIn);
+  const hair = useFallingHair(plan, view, atCheck || isLook(show), isDraft, knotsIn);
   const range = useGuessRange(plan, isDraft);
   const findings = useFindings(result, looked);
   const seenIds = useMemo(() => {
@@ -39,13 +47,14 @@ export function useChecked(session: PlanSession, result: PlanResult | undefined,
   }, [atCheck, lookedAs?.isCurrent, lookedAs?.value, result]);
   const isDrawn = hair?.isCurrent === true && lookedAs?.isCurrent === true;
   return {
+    view,
     looked,
     lookAs: lookedAs?.value,
     hair: hair?.value,
     range,
     findings,
     seenIds,
-    hooked: soFar ? knotsIn : undefined,
+    hooked: view.soFar ? knotsIn : undefined,
     isLooked: looked?.isCurrent === true && (!atCheck || isDrawn),
   };
 }

@@ -1,10 +1,11 @@
 /** How the plan looks: for the tally at every change, for Check as she wants to see it, and what the guesses leave open. */
-import { POSES } from '../../core/fall/index.ts';
+import { POSES, type WornAs } from '../../core/fall/index.ts';
 import type { LookTold } from '../../core/findings/index.ts';
 import type { DirectionDeg } from '../../core/head/index.ts';
 import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
-import { type CheckView, useView } from '../view/view-store.ts';
+import { useWornAs } from '../view/room.ts';
+import type { CheckView } from '../view/view-store.ts';
 import { type Answer, useAsk, useResting } from './ask.ts';
 import { painter, planner } from './clients.ts';
 import { inputsOf } from './fineness.ts';
@@ -23,10 +24,14 @@ export function useLook(plan: PlanDocument, isDraft: boolean): Answer<LookTold> 
 }
 
 /** What Check asks for besides the plan: how she is looked at. */
-function askedOf(view: CheckView, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
+function askedOf(view: CheckView, wornAs: WornAs, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
   const { state } = POSES[view.pose];
   return {
-    state: view.finger ? { ...state, finger: view.finger } : state,
+    state: {
+      ...state,
+      ...(wornAs === 'offFace' ? {} : { wornAs }),
+      ...(view.finger ? { finger: view.finger } : {}),
+    },
     age: view.age,
     ...(view.soFar && knotsIn !== undefined ? { knotsIn } : {}),
   };
@@ -37,27 +42,33 @@ export function isPlainView(view: CheckView): boolean {
 }
 
 /** The look in the chosen pose and age; that of the tally where nothing else is chosen. */
-export function useLookAs(plan: PlanDocument, plain: Answer<Look> | undefined, knotsIn: number | undefined) {
-  const view = useView((v) => v.check);
-  const isPlain = isPlainView(view);
-  const asked = isPlain ? undefined : { inputs: inputsOf(plan), ...askedOf(view, knotsIn) };
+export function useLookAs(
+  plan: PlanDocument,
+  view: CheckView,
+  plain: Answer<Look> | undefined,
+  knotsIn: number | undefined,
+) {
+  const [wornAs] = useWornAs();
+  const isPlain = isPlainView(view) && wornAs === 'offFace';
+  const asked = isPlain ? undefined : { inputs: inputsOf(plan), ...askedOf(view, wornAs, knotsIn) };
   const { answer } = useAsk(planner, 'lookAs', asked);
   if (isPlain) return plain;
   // Until the other pose is worked out the one at rest stays.
   return answer ?? (plain && { ...plain, isCurrent: false });
 }
 
-/** Hair in space, only where it is drawn or measured. */
+/** Hair in space, only where it is drawn or measured; while a finger drags, as it hung before. */
 export function useFallingHair(
   plan: PlanDocument,
+  view: CheckView,
   wanted: boolean,
   isDraft: boolean,
   knotsIn: number | undefined,
 ): Answer<HairOnHead> | undefined {
-  const view = useView((v) => v.check);
-  const asked = wanted && !isDraft ? { inputs: inputsOf(plan), ...askedOf(view, knotsIn) } : undefined;
+  const [wornAs] = useWornAs();
+  const asked = wanted && !isDraft ? { inputs: inputsOf(plan), ...askedOf(view, wornAs, knotsIn) } : undefined;
   const { answer } = useAsk(painter, 'fallingHair', asked);
-  return asked && answer;
+  return wanted ? answer : undefined;
 }
 
 export function useGuessRange(plan: PlanDocument, isDraft: boolean): GuessRange | undefined {

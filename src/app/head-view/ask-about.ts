@@ -15,10 +15,10 @@ export function askAbout(
   result: PlanResult,
   x: number,
   y: number,
-  picture: 'hair' | 'cover' | 'plain',
+  picture: 'hair' | 'light',
 ) {
   const { select, setCheck } = useView.getState();
-  const knot = picture === 'hair' ? undefined : knotAt(seen, result, x, y, picture === 'plain' ? 18 : 9);
+  const knot = picture === 'hair' ? undefined : knotAt(seen, result, x, y, 9);
   select(knot?.id);
   const hit = knot ? undefined : surfacePointAt(seen, scene.cap, x, y);
   setCheck({ whyAt: hit && directionDeg(hit) });

@@ -17,38 +17,51 @@ interface Note {
 /** Smaller patches are no wider than a parting. */
 const HALF_FINGER = 0.5;
 
-export function CheckNotes(props: {
-  readonly view: Projection;
+interface Told {
   readonly result: PlanResult;
   readonly look: Look;
   readonly fingerMm: number;
-}) {
-  const { view, result, look, fingerMm } = props;
+}
+
+const notesOf = ({ result, look, fingerMm }: Told): readonly Note[] =>
+  [patchNote(look, fingerMm), knotsNote(result, look)].filter((n) => n !== undefined);
+
+/** Below the first note stands the second. */
+const NOTE_PX = 190;
+const FIRST_PX = 58;
+
+export function CheckLeaders({ view, ...told }: Told & { readonly view: Projection }) {
+  // Under a narrow stage the words stand below it.
+  if (view.width < 560) return null;
+  return (
+    <svg className="leader" aria-hidden="true">
+      {notesOf(told).map((n, i) => {
+        if (facing(view, unit(n.atMm)) < 0.08) return null;
+        const x = screenX(view, n.atMm);
+        const y = screenY(view, n.atMm);
+        return (
+          <g key={n.key} fill="none" stroke="var(--ink)" strokeWidth="1.5">
+            <path d={fromLeft(FIRST_PX + i * NOTE_PX, x, y)} />
+            <circle cx={x} cy={y} r="9" strokeWidth="2" />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+export function CheckNotes(told: Told) {
   const turn = useView((v) => v.turn);
-  const narrow = view.width < 620;
-  const notes = [patchNote(look, fingerMm), knotsNote(result, look)].filter((n) => n !== undefined);
-  const first = notes[0];
+  const notes = notesOf(told);
   return (
     <>
-      <svg className="pointer-events-none absolute inset-0" width={view.width} height={view.height} aria-hidden="true">
-        {notes.map((n, i) => {
-          if (facing(view, unit(n.atMm)) < 0.08 || (narrow && i > 0)) return null;
-          const x = screenX(view, n.atMm);
-          const y = screenY(view, n.atMm);
-          return (
-            <g key={n.key} fill="none" stroke="var(--ink)" strokeWidth="1.5">
-              <path d={i === 0 ? fromLeft(x, y) : fromRight(view.width - 218, x, y)} />
-              <circle cx={x} cy={y} r="9" strokeWidth="2" />
-            </g>
-          );
-        })}
-      </svg>
       {notes.map((n, i) => (
         <button
           key={n.key}
           type="button"
           data-testid={`note-${n.key}`}
-          className={`check-note absolute top-6.5 w-49 ${i === 0 ? 'left-8' : 'right-3.5'} ${narrow && i > 0 ? 'hidden' : ''}`}
+          className="check-note"
+          style={{ minHeight: i + 1 < notes.length ? NOTE_PX : undefined }}
           onClick={() => turn({ azimuth: Math.atan2(n.atMm[0], n.atMm[2]), elevation: elevationOf(n.atMm) })}
         >
           <span className="fig block text-great" style={{ fontStretch: '78%' }}>
@@ -59,13 +72,13 @@ export function CheckNotes(props: {
           <span className="sr-only">. Turn the head to it</span>
         </button>
       ))}
-      {!first && (
-        <div className="check-note pointer-events-none absolute left-8 top-6.5 w-49">
+      {notes.length === 0 && (
+        <div>
           <span className="fig block text-great" style={{ fontStretch: '78%' }}>
-            {Math.round(100 * look.hiddenShare)} %
+            {Math.round(100 * told.look.hiddenShare)} %
           </span>
           <p className="note mt-2">
-            No patch wider than half a finger shows, and no knot. Touch any place and it tells why.
+            covered. No patch wider than half a finger shows, and no knot. Touch any place and it tells why.
           </p>
         </div>
       )}
@@ -109,39 +122,37 @@ function elevationOf([x, y, z]: readonly [number, number, number]): number {
   return Math.min(1.2, Math.max(0.06, Math.atan2(y, Math.sqrt(x * x + z * z))));
 }
 
-function fromLeft(x: number, y: number): string {
-  return `M232,102 C${232 + 0.35 * (x - 232)},${96 + 0.1 * (y - 96)} ${x - 60},${y + 30} ${x - 9},${y}`;
+function fromLeft(y0: number, x: number, y: number): string {
+  return `M176,${y0} C${176 + 0.4 * (x - 176)},${y0 - 10} ${x - 60},${y + 30} ${x - 9},${y}`;
 }
 
-function fromRight(from: number, x: number, y: number): string {
-  return `M${from},46 C${from - 40},40 ${x + 30},${Math.min(y, 46) - 24} ${x + 3},${y - 9}`;
-}
+const RAMP: ReadonlyArray<readonly [string, string]> = [
+  ['0', 'var(--heat-0)'],
+  ['.18', 'var(--heat-1)'],
+  ['.38', 'var(--heat-2)'],
+  ['.58', 'var(--heat-3)'],
+  ['.8', 'var(--heat-4)'],
+  ['1', 'var(--heat-5)'],
+];
 
 /** From covered to where light comes through, with both isolines. */
 export function Ramp() {
   return (
-    <div className="pointer-events-none absolute bottom-33 left-8 flex items-center gap-2.5 text-note text-ink2">
+    <div className="ramp note">
       covered
-      <svg width="150" height="14" aria-hidden="true">
+      <svg width="90" height="12" aria-hidden="true">
         <defs>
           <linearGradient id="ramp">
-            {[
-              ['0', 'var(--heat-0)'],
-              ['.18', 'var(--heat-1)'],
-              ['.38', 'var(--heat-2)'],
-              ['.58', 'var(--heat-3)'],
-              ['.8', 'var(--heat-4)'],
-              ['1', 'var(--heat-5)'],
-            ].map(([offset, colour]) => (
+            {RAMP.map(([offset, colour]) => (
               <stop key={offset} offset={offset} stopColor={colour} />
             ))}
           </linearGradient>
         </defs>
-        <rect width="150" height="14" fill="url(#ramp)" />
-        <path d="M30 0V14" stroke="var(--yarn)" strokeWidth="1.6" strokeDasharray="3 2.5" />
-        <path d="M67.5 0V14" stroke="var(--sign)" strokeWidth="1.8" />
+        <rect width="90" height="12" fill="url(#ramp)" />
+        <path d="M18 0V12" stroke="var(--yarn)" strokeWidth="1.6" strokeDasharray="3 2.5" />
+        <path d="M40.5 0V12" stroke="var(--sign)" strokeWidth="1.8" />
       </svg>
-      light comes through
+      bare
     </div>
   );
 }

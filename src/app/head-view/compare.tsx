@@ -8,13 +8,14 @@ import { painter } from '../ask/clients.ts';
 import { useTheme } from '../session/theme.ts';
 import { useSize } from '../ui/use-size.ts';
 import { type OtherPlan, useView } from '../view/view-store.ts';
+import { headFrame } from './framing.ts';
 import type { Layers } from './picture/head-picture.ts';
 import { layered, layersOf } from './picture/layers.ts';
 import { paletteOf } from './picture/palette.ts';
 import { projection } from './projection.ts';
+import { Strip } from './strip.tsx';
 import { turnByKey, useTurning } from './turning.ts';
 import { useHeadPicture } from './use-head-picture.ts';
-import { ViewRing } from './view-ring.tsx';
 
 const PLAIN = { bumps: false, sectionId: undefined, atBase: false } as const;
 /** A difference of this much is shown in full light. */
@@ -35,6 +36,12 @@ export function CompareStage(props: Compared) {
   const layers = useMemo(() => layersOf(layered(result), { ...PLAIN, shows: look.shows }), [result, look]);
   const otherLayers = useMemo(() => layersOf(layered(other.result), { ...PLAIN, shows: other.look.shows }), [other]);
   const by = useDifference(props);
+  const isFound = useView((v) => v.check.against?.kind === 'found');
+  const names = isFound
+    ? ['as found', 'as planned']
+    : other.plan.id === plan.id
+      ? ['as it was', 'as it is']
+      : [other.plan.name, plan.name];
   const difference = useMemo(
     (): Layers => ({ marks: layersOf(undefined, PLAIN).marks, difference: by?.map((d) => d / FULL) ?? [] }),
     [by],
@@ -56,18 +63,12 @@ export function CompareStage(props: Compared) {
         plan={other.plan}
         scene={other.scene}
         layers={otherLayers}
-        name={other.plan.id === plan.id ? 'as it was' : other.plan.name}
+        name={names[0]}
         hidden={other.look.hiddenShare}
       />
-      <Head
-        plan={plan}
-        scene={scene}
-        layers={layers}
-        name={other.plan.id === plan.id ? 'as it is' : plan.name}
-        hidden={look.hiddenShare}
-      />
+      <Head plan={plan} scene={scene} layers={layers} name={names[1]} hidden={look.hiddenShare} />
       <Head plan={plan} scene={scene} layers={difference} name="light: more shows; hatched: less" />
-      <ViewRing />
+      <Strip />
     </div>
   );
 }
@@ -94,18 +95,11 @@ function Head(props: {
   const { azimuth, elevation, mirror, moving } = useView();
   const { theme } = useTheme();
   const picture = useHeadPicture(canvas, props.scene);
-  const seen = useMemo(
-    () =>
-      projection(
-        { azimuth, elevation },
-        width,
-        height,
-        mirror,
-        { x: 0.5, y: 0.55 },
-        Math.min(0.0034, 0.0044 * (width / Math.max(1, height))),
-      ),
-    [azimuth, elevation, mirror, width, height],
-  );
+  const seen = useMemo(() => {
+    const stage = { width, height };
+    const share = Math.min(0.0034, 0.0044 * (width / Math.max(1, height)));
+    return projection({ azimuth, elevation }, stage, headFrame(stage, elevation, { x: 0.5, y: 0.55 }, share), mirror);
+  }, [azimuth, elevation, mirror, width, height]);
   useEffect(() => {
     if (picture.state !== 'ready' || width === 0) return;
     picture.head.setPalette(paletteOf(plan, theme === 'dark'));

@@ -30,15 +30,11 @@ function hintOf(tool: Tool): string {
 export function KnotNote({ result, knot }: { readonly result: PlanResult; readonly knot: PlannedKnot | undefined }) {
   const tool = useView((v) => v.tool);
   if (!knot) {
-    return (
-      <div className="hint pointer-events-none absolute left-8 top-7.5 w-50">
-        <p className="note">{hintOf(tool)}</p>
-      </div>
-    );
+    return <p className="hint note">{hintOf(tool)}</p>;
   }
   const row = result.rows[knot.row];
   return (
-    <div className="pointer-events-none absolute left-8 top-7 w-59" aria-live="polite" data-testid="knot-note">
+    <div aria-live="polite" data-testid="knot-note">
       <div className="note">Knot</div>
       <div className="fig text-callout" style={{ letterSpacing: '-.02em', fontStretch: '80%' }}>
         {result.knots.indexOf(knot) + 1}{' '}

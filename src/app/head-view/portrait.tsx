@@ -4,6 +4,7 @@ import type { PlanDocument } from '../../model/plan.ts';
 import { useScene } from '../ask/plan.ts';
 import { useTheme } from '../session/theme.ts';
 import { useSize } from '../ui/use-size.ts';
+import { headFrame } from './framing.ts';
 import { paletteOf } from './picture/palette.ts';
 import { projection } from './projection.ts';
 import { useHeadPicture } from './use-head-picture.ts';
@@ -16,7 +17,10 @@ export function Portrait({ plan }: { readonly plan: PlanDocument }) {
   const { width, height } = useSize(box);
   const { theme } = useTheme();
   const picture = useHeadPicture(canvas, useScene(plan));
-  const seen = useMemo(() => projection(ANGLE, width, height, false, { x: 0.5, y: 0.46 }), [width, height]);
+  const seen = useMemo(() => {
+    const stage = { width, height };
+    return projection(ANGLE, stage, headFrame(stage, ANGLE.elevation, { x: 0.5, y: 0.46 }), false);
+  }, [width, height]);
   useEffect(() => {
     if (picture.state !== 'ready' || width === 0) return;
     picture.head.setPalette(paletteOf(plan, theme === 'dark'));

@@ -2,12 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { plainInputs } from '../../../tests/helpers/heads.ts';
 import { headScene } from '../../core/plan/ask/scene.ts';
+import { headFrame } from './framing.ts';
 import { bentBy, dot, facing, projection, screenX, screenY } from './projection.ts';
 import { surfacePointAt } from './surface-hit.ts';
 
 const W = 900;
 const H = 460;
-const view = (azimuth: number, elevation = 0, mirror = false) => projection({ azimuth, elevation }, W, H, mirror);
+const seenOn = (stage: { width: number; height: number }, azimuth: number, elevation = 0, mirror = false) =>
+  projection({ azimuth, elevation }, stage, headFrame(stage, elevation), mirror);
+const view = (azimuth: number, elevation = 0, mirror = false) =>
+  seenOn({ width: W, height: H }, azimuth, elevation, mirror);
 const angle = fc.double({ min: -Math.PI, max: Math.PI, noNaN: true });
 const tilt = fc.double({ min: -0.35, max: 1.5, noNaN: true });
 
@@ -54,9 +58,7 @@ describe('the view of the head', () => {
   });
 
   it('does not grow beyond a stage of 540 px', () => {
-    expect(projection({ azimuth: 0, elevation: 0 }, W, 2000, false).pxPerMm).toBe(
-      projection({ azimuth: 0, elevation: 0 }, W, 540, false).pxPerMm,
-    );
+    expect(seenOn({ width: W, height: 2000 }, 0).pxPerMm).toBe(seenOn({ width: W, height: 540 }, 0).pxPerMm);
   });
 });
 
@@ -86,7 +88,8 @@ describe('a finger on the head', () => {
 });
 
 describe('a head that is bent', () => {
-  const upright = projection({ azimuth: Math.PI / 2, elevation: 0 }, 800, 600, false);
+  const stage = { width: 800, height: 600 };
+  const upright = seenOn(stage, Math.PI / 2);
   it('stays as it is while things fall straight down', () => {
     expect(bentBy(upright, [0, -1, 0])).toBe(upright);
   });
@@ -98,7 +101,7 @@ describe('a head that is bent', () => {
     'things that fall along (%f, %f, %f) of the head fall down the screen from where it is not looked along',
     (x, y, z) => {
       for (const azimuth of [0, 1, 2.5]) {
-        const bent = bentBy(projection({ azimuth, elevation: 0 }, 800, 600, false), [x, y, z]);
+        const bent = bentBy(seenOn(stage, azimuth), [x, y, z]);
         expect(dot([x, y, z], 0, bent.up)).toBeCloseTo(-1, 9);
         expect(dot([x, y, z], 0, bent.right)).toBeCloseTo(0, 9);
         // It stays a view: unit vectors at right angles.

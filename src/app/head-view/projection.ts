@@ -1,6 +1,7 @@
 /** Orthographic view of the head: from mm in the head's frame to pixels on the stage. */
 import type { Vec3 } from '../../core/geometry/index.ts';
 import type { ViewAngle } from '../view/view-store.ts';
+import type { Frame, Stage } from './framing.ts';
 
 export type V3 = Vec3;
 
@@ -18,33 +19,17 @@ export interface Projection {
   readonly flip: 1 | -1;
 }
 
-/** Head height on the stage: pixels per mm for each pixel of stage height. */
-const MM_SHARE = 0.0038;
-/** A taller stage gives air, not a larger head. */
-const LARGEST_PX = 540;
-/** Where the head's middle stands, as a share of the stage: right of the middle, since words stand at the left. */
-const CENTRE = { x: 0.61, y: 0.47 };
-
 export function projection(
-  angle: ViewAngle,
-  width: number,
-  height: number,
+  { azimuth: a, elevation: e }: ViewAngle,
+  { width, height }: Stage,
+  frame: Frame,
   mirror: boolean,
-  centre: { readonly x: number; readonly y: number } = CENTRE,
-  mmShare = MM_SHARE,
 ): Projection {
-  const { azimuth: a, elevation: e } = angle;
-  const toEye: V3 = [Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e)];
-  const right: V3 = [Math.cos(a), 0, -Math.sin(a)];
-  const up: V3 = [-Math.sin(a) * Math.sin(e), Math.cos(e), -Math.cos(a) * Math.sin(e)];
   return {
-    right,
-    up,
-    toEye,
-    pxPerMm: Math.min(height, LARGEST_PX) * mmShare,
-    centreX: width * centre.x,
-    // Seen from above the head's middle moves to the middle of the stage.
-    centreY: height * (centre.y + (0.52 - centre.y) * Math.max(0, Math.sin(e)) ** 2),
+    ...frame,
+    toEye: [Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e)],
+    right: [Math.cos(a), 0, -Math.sin(a)],
+    up: [-Math.sin(a) * Math.sin(e), Math.cos(e), -Math.cos(a) * Math.sin(e)],
     width,
     height,
     flip: mirror ? -1 : 1,
@@ -57,14 +42,21 @@ export function projection(
  * @param gravity unit vector in which things fall, in the frame of the head
  */
 export function bentBy(view: Projection, gravity: V3): Projection {
-  const [gx, gy, gz] = gravity;
-  // The shortest turn that brings straight down to where things fall: axis down × gravity, angle between them.
+  if (gravity[0] === 0 && gravity[2] === 0) return view;
+  const turned = bend(gravity, 1);
+  return { ...view, right: turned(view.right), up: turned(view.up), toEye: turned(view.toEye) };
+}
+
+/** Where a point of a bent head is in the room, whose down is down. */
+export const inRoom = (gravity: V3) => bend(gravity, -1);
+
+/** The shortest turn that brings straight down to where things fall, or back: axis down × gravity, angle between them. */
+function bend([gx, gy, gz]: V3, way: 1 | -1): (v: V3) => V3 {
   const cos = -gy;
-  const axis: V3 = [-gz, 0, gx];
-  const sin = Math.sqrt(gx * gx + gz * gz);
-  if (sin < 1e-6) return view;
-  const [kx, , kz] = [axis[0] / sin, 0, axis[2] / sin];
-  const turned = (v: V3): V3 => {
+  const sin = way * Math.sqrt(gx * gx + gz * gz);
+  if (Math.abs(sin) < 1e-6) return (v) => v;
+  const [kx, kz] = [(-gz * way) / sin, (gx * way) / sin];
+  return (v) => {
     const along = kx * v[0] + kz * v[2];
     const cross: V3 = [-kz * v[1], kz * v[0] - kx * v[2], kx * v[1]];
     return [
@@ -73,7 +65,6 @@ export function bentBy(view: Projection, gravity: V3): Projection {
       v[2] * cos + cross[2] * sin + kz * along * (1 - cos),
     ];
   };
-  return { ...view, right: turned(view.right), up: turned(view.up), toEye: turned(view.toEye) };
 }
 
 export function dot(p: ArrayLike<number>, i: number, v: V3): number {

@@ -1,6 +1,7 @@
 /** The head turned by hand or by arrows. */
 import { useRef } from 'react';
 import { useView } from '../view/view-store.ts';
+import { closerByKey } from './use-closer.ts';
 
 /** Radians a pixel of drag. */
 const TURN = 0.0085;
@@ -10,8 +11,8 @@ const ARROW_TURN = 0.13;
 /** Movement below this is a tap, px. */
 const TAP = 5;
 
-export function turnByKey(event: React.KeyboardEvent) {
-  if (event.target !== event.currentTarget) return;
+export function turnByKey(event: React.KeyboardEvent<HTMLElement>) {
+  if (event.target !== event.currentTarget || closerByKey(event)) return;
   const { azimuth, elevation, turn } = useView.getState();
   const ways: Record<string, readonly [number, number]> = {
     ArrowLeft: [-1, 0],

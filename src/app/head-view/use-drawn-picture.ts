@@ -1,13 +1,15 @@
 /** The 3D picture of her head with what is shown on it: at screen resolution while it turns, at twice that at rest. */
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
 import { isWorn, litHair } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
+import { isPlainView } from '../ask/look.ts';
 import { useSame } from '../ask/use-same.ts';
 import { useTheme } from '../session/theme.ts';
-import { useView } from '../view/view-store.ts';
-import type { Show } from './modes/modes.ts';
+import { isLook, type Show } from '../view/layers.ts';
+import { type CheckView, useView } from '../view/view-store.ts';
+import { keepPicture } from './kept-picture.ts';
 import { layersOf } from './picture/layers.ts';
 import { blockPalette, formPalette, paletteOf } from './picture/palette.ts';
 import type { Projection } from './projection.ts';
@@ -23,13 +25,18 @@ interface Pictured {
   readonly scene: HeadScene | undefined;
   readonly show: Show;
   readonly seen: Projection;
+  readonly check: CheckView;
   readonly look: Look | undefined;
   /** Hair to be drawn, none where none is. */
   readonly hair: HairOnHead | undefined;
 }
 
 export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null>, pictured: Pictured) {
-  const { plan, scene, seen, hair } = pictured;
+  const { plan, scene, seen, hair, check } = pictured;
+  // Of all of it, finished and at rest.
+  const isPlain = useView((v) => v.close.zoom === 1 && !v.mirror) && isPlainView(check) && !check.onBlock;
+  /** The hair of which a small picture is kept. */
+  const kept = useRef<HairOnHead>(undefined);
   const picture = useHeadPicture(canvas, scene);
   const layers = useLayers(pictured);
   const palette = usePalette(pictured);
@@ -49,7 +56,7 @@ export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null
     };
     say('moving');
     head.setPalette(palette);
-    head.setHairLook(hairLookOf(plan));
+    head.setHairLooks(hairLooksOf(plan));
     const ratio = Math.min(2, window.devicePixelRatio || 1);
     const frame = requestAnimationFrame(() => head.draw(seen, moving ? Math.min(1, ratio) : ratio, moving));
     const rest = moving
@@ -57,6 +64,9 @@ export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null
       : setTimeout(() => {
           head.draw(seen, Math.min(1, ratio) * (hair ? HAIR_REST : 2));
           say('rest');
+          if (!hair || !canvas.current || kept.current === hair || !isPlain) return;
+          kept.current = hair;
+          keepPicture(plan.id, canvas.current, seen);
         }, REST_MS);
     return () => {
       cancelAnimationFrame(frame);
@@ -67,10 +77,10 @@ export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null
 }
 
 /** Hangs on skin and cap alone: dragging a spacing must not draw the picture again. */
-function usePalette({ plan: { skin, cap, madeFor }, show }: Pictured) {
+function usePalette({ plan: { skin, cap, madeFor }, show, check }: Pictured) {
   const { theme } = useTheme();
   const capOff = show === 'sections' || show === 'tape';
-  const onBlock = useView((v) => v.check.onBlock) && show === 'look';
+  const onBlock = check.onBlock && isLook(show);
   const isForm = !isWorn(madeFor);
   return useMemo(
     () => ({
@@ -86,17 +96,17 @@ function usePalette({ plan: { skin, cap, madeFor }, show }: Pictured) {
 function useLayers({ result, show, look }: Pictured) {
   const sectionId = useView((v) => v.sectionId);
   const bumps = useView((v) => v.showBumps);
-  const covers = useView((v) => v.check.picture === 'cover');
   const marks = useSame(result?.head.marks);
   const base = useSame(result?.base);
   const atBase = show === 'sections';
-  const shows = show === 'look' && covers ? look?.shows : undefined;
+  const shows = show === 'light' ? look?.shows : undefined;
   return useMemo(
     () => layersOf(marks && base && { marks, base }, { bumps, sectionId, atBase, shows }),
     [marks, base, bumps, sectionId, atBase, shows],
   );
 }
 
-function hairLookOf({ products: [product] }: PlanDocument) {
-  return { colour: litHair(product.colours[0] ?? ''), texture: product.texture };
+/** Every product in its own colour and texture. */
+function hairLooksOf({ products }: PlanDocument) {
+  return products.map((p) => ({ colour: litHair(p.colours[0] ?? ''), texture: p.texture }));
 }

@@ -1,29 +1,24 @@
-/** From where she is looked at, and how large. */
+/** From where she is looked at, how large, and how close. */
 import { useMemo } from 'react';
 import { POSES } from '../../core/fall/index.ts';
 import type { HairOnHead } from '../../core/plan/index.ts';
-import { useView } from '../view/view-store.ts';
-import type { Show } from './modes/modes.ts';
-import { bentBy, type Projection, projection } from './projection.ts';
+import { isLook, type Show } from '../view/layers.ts';
+import { type CheckView, useView } from '../view/view-store.ts';
+import { closer, hairFrame, headFrame, type Stage } from './framing.ts';
+import { bentBy, inRoom, type Projection, projection } from './projection.ts';
 
-/** Hair stands out: the head is drawn smaller under it, the wider the smaller, and a little lower. */
-function hairView(hair: HairOnHead | undefined): { centre: { x: number; y: number }; mmShare: number } {
-  const mmShare = Math.min(0.0033, 0.97 / Math.max(1, hair?.size.front.widthMm ?? 0));
-  return { centre: { x: 0.57, y: 0.52 }, mmShare };
-}
+const NO_HAIR = new Float32Array(0);
 
-export function useSeen(
-  show: Show,
-  { width, height }: { readonly width: number; readonly height: number },
-  hair: HairOnHead | undefined,
-): Projection {
-  const { azimuth, elevation, mirror, check } = useView();
-  const { pose, picture } = check;
-  const withHair = show === 'look' && picture === 'hair';
-  const laid = withHair ? hair : undefined;
+/** @param hair as it hangs, where it is drawn: all of it is in the picture */
+export function useSeen(show: Show, stage: Stage, check: CheckView, hair: HairOnHead | undefined): Projection {
+  const { azimuth, elevation, mirror, close } = useView();
+  const extent = show === 'hair' ? (hair?.extentMm ?? NO_HAIR) : undefined;
+  const gravity = isLook(show) ? POSES[check.pose].state.gravity : undefined;
+  const { width, height } = stage;
   return useMemo(() => {
-    const { centre, mmShare } = withHair ? hairView(laid) : {};
-    const upright = projection({ azimuth, elevation }, width, height, mirror, centre, mmShare);
-    return show === 'look' ? bentBy(upright, POSES[pose].state.gravity) : upright;
-  }, [azimuth, elevation, mirror, width, height, withHair, laid, show, pose]);
+    const box = { width, height };
+    const frame = extent && gravity ? hairFrame(box, elevation, extent, inRoom(gravity)) : headFrame(box, elevation);
+    const upright = projection({ azimuth, elevation }, box, closer(frame, box, close), mirror);
+    return gravity ? bentBy(upright, gravity) : upright;
+  }, [azimuth, elevation, mirror, close, width, height, extent, gravity]);
 }

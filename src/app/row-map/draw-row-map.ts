@@ -57,6 +57,35 @@ export function drawWeave(
   drawEndWords(ctx, result, layout, drawing.topWord);
 }
 
+/** Folded: rows as threads, and the light. */
+export function drawRibbon(
+  ctx: CanvasRenderingContext2D,
+  height: number,
+  result: PlanResult,
+  { x, y }: WeaveLayout,
+  selectedId: string | undefined,
+) {
+  const selected = result.knots.find((k) => k.id === selectedId);
+  if (selected) drawBeam(ctx, x(selected.fromMiddleMm), height);
+  ctx.strokeStyle = token('yarn');
+  result.rows.forEach((row, i) => {
+    const here = selected?.row === i;
+    ctx.globalAlpha = here ? 1 : selected && i > selected.row ? 0.4 : 0.62;
+    ctx.lineWidth = here ? 1.6 : 0.9;
+    ctx.beginPath();
+    ctx.moveTo(x(row.startMm), y(i));
+    ctx.lineTo(x(row.endMm), y(i));
+    ctx.stroke();
+  });
+  ctx.globalAlpha = 1;
+  if (selected) {
+    ctx.save();
+    ctx.translate(x(selected.fromMiddleMm), y(selected.row));
+    disc(ctx, 4, token('light'));
+    ctx.restore();
+  }
+}
+
 function drawKnot(
   ctx: CanvasRenderingContext2D,
   knot: PlannedKnot,
@@ -130,11 +159,11 @@ function drawRuler(ctx: CanvasRenderingContext2D, width: number, layout: WeaveLa
     ctx.lineTo(at, strong ? 8 : 4);
     ctx.stroke();
     ctx.globalAlpha = 1;
-    if (strong && f !== 0 && at < width - 190) ctx.fillText(String(Math.abs(f)), at, 19);
+    if (strong && f !== 0 && at < width - 220) ctx.fillText(String(Math.abs(f)), at, 19);
   }
   ctx.font = noteFont();
   ctx.textAlign = 'right';
-  ctx.fillText('fingers from the middle', width - 32, 18);
+  ctx.fillText('fingers from the middle', width - 60, 18);
 }
 
 /** Nape and part stand beside the lowest and the highest row of the first pass; a row along the border is called what it is. */

@@ -37,6 +37,24 @@ export function weaveLayout(
   return { x: (mm) => width / 2 + mm * pxPerMm, y, pxPerMm, rowGap };
 }
 
+/** Room beside the folded rows for their count and for the play button, on a phone without its words. */
+const COUNT_PX = 196;
+const PLAY_PX = 290;
+const PLAY_SIGN_PX = 124;
+const PHONE_PX = 560;
+const RIBBON_EDGE = 7;
+
+/** The same rows in a ribbon: threads close to each other. */
+export function ribbonLayout(result: PlanResult, width: number, height: number): WeaveLayout {
+  const reach = Math.max(1, ...result.rows.map((r) => Math.max(-r.startMm, r.endMm)));
+  const to = width - (width < PHONE_PX ? PLAY_SIGN_PX : PLAY_PX);
+  const middle = (COUNT_PX + to) / 2;
+  const pxPerMm = Math.min(2.6, Math.max(0, to - middle) / reach);
+  const rowGap = Math.min(6, (height - 2 * RIBBON_EDGE) / Math.max(1, result.rows.length - 1));
+  const foot = (height + rowGap * (result.rows.length - 1)) / 2;
+  return { x: (mm) => middle + mm * pxPerMm, y: (row) => foot - row * rowGap, pxPerMm, rowGap };
+}
+
 export function knotNear(result: PlanResult, layout: WeaveLayout, x: number, y: number): PlannedKnot | undefined {
   let best: PlannedKnot | undefined;
   let nearest = Number.POSITIVE_INFINITY;

@@ -7,7 +7,7 @@ import { Sign } from '../ui/sign.tsx';
 /** At Check: what is open shows, what is filled does not. */
 export function SeenLegend(props: { readonly seen: number; readonly hooked: number; readonly of: number }) {
   return (
-    <ul className="pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
+    <ul className="weave-legend pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
       <li className="flex items-center gap-2">
         <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
           <circle r="4.2" fill="none" stroke="var(--light)" strokeWidth="1.8" />
@@ -33,7 +33,7 @@ export function Legend({ result }: { readonly result: PlanResult }) {
     else entries.set(signKey(knot), { knot, count: 1 });
   }
   return (
-    <ul className="pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
+    <ul className="weave-legend pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
       {[...entries.values()].map(({ knot, count }) => (
         <li key={signKey(knot)} className="flex items-center gap-2">
           <Sign knot={knot} size={4.8} colour="var(--yarn)" />

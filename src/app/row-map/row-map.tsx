@@ -5,13 +5,15 @@ import { knotName } from '../../core/trade/index.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
+import type { StationId } from '../thread/stations.ts';
 import { cleared } from '../ui/canvas.ts';
 import { duration } from '../ui/format.ts';
 import { token } from '../ui/tokens.ts';
 import { useSize } from '../ui/use-size.ts';
+import { useCloth } from '../view/room.ts';
 import { useView } from '../view/view-store.ts';
-import { drawWeave } from './draw-row-map.ts';
-import { knotNear, type WeaveLayout, weaveLayout } from './layout.ts';
+import { drawRibbon, drawWeave } from './draw-row-map.ts';
+import { knotNear, ribbonLayout, type WeaveLayout, weaveLayout } from './layout.ts';
 import { Legend, SeenLegend } from './legend.tsx';
 import { stepTo } from './step-to.ts';
 import { usePlay } from './use-play.ts';
@@ -20,6 +22,7 @@ import './row-map.css';
 
 interface Props {
   readonly session: PlanSession;
+  readonly station: StationId;
   readonly result: PlanResult | undefined;
   /** At Check: knots that nothing hides. */
   readonly seenIds?: ReadonlySet<string> | undefined;
@@ -32,33 +35,42 @@ export function RowMap(props: Props) {
   const box = useRef<HTMLDivElement>(null);
   const size = useSize(box);
   const play = usePlay(result);
+  const [open, setOpen] = useCloth(props.station);
   return (
-    <section ref={box} className="weave" aria-label="Weave">
-      <Cloth {...props} box={box} size={size} onTouch={play.stop} />
+    <section ref={box} className={`weave ${open ? '' : 'folded'}`} aria-label="Weave">
+      <Cloth {...props} {...{ box, size, open, setOpen }} onTouch={play.stop} />
+      {result && !open && <RibbonCount result={result} />}
       {result &&
+        open &&
         (seenIds ? (
           <SeenLegend seen={seenIds.size} hooked={props.hooked ?? result.knots.length} of={result.knots.length} />
         ) : (
           <Legend result={result} />
         ))}
       {result && <Play {...play} minutes={result.time.knotMinutes} />}
+      <Fold open={open} setOpen={setOpen} />
     </section>
   );
 }
 
 /** What is drawn, and the finger and the keys on it. */
 function Cloth(props: Touched) {
-  const { result, size } = props;
+  const { result, size, open } = props;
   const canvas = useRef<HTMLCanvasElement>(null);
   const selectedId = useView((v) => v.selectedId);
   const index = result ? result.knots.findIndex((k) => k.id === selectedId) : -1;
   const selected = result?.knots[index];
   const layout = useMemo(
-    () => (result ? weaveLayout(result, size.width, size.height, selected?.row) : undefined),
-    [result, size, selected?.row],
+    () =>
+      result && size.width > 0
+        ? open
+          ? weaveLayout(result, size.width, size.height, selected?.row)
+          : ribbonLayout(result, size.width, size.height)
+        : undefined,
+    [result, size, selected?.row, open],
   );
   useDrawn(canvas, { ...props, layout });
-  const handlers = useTouch(props, layout, index);
+  const { isComing, ...handlers } = useTouch(props, layout, index);
   const words = selected ? `Knot ${index + 1}, ${knotName(selected)}, ${selected.where.words}` : 'No knot selected';
   return (
     <>
@@ -73,6 +85,7 @@ function Cloth(props: Touched) {
         aria-valuenow={index + 1}
         aria-valuetext={words}
         data-testid="weave"
+        data-pen={isComing ? 'loading' : undefined}
         {...handlers}
       />
     </>
@@ -82,11 +95,18 @@ function Cloth(props: Touched) {
 type Touched = Props & {
   readonly size: { readonly width: number; readonly height: number };
   readonly box: React.RefObject<HTMLDivElement | null>;
+  /** Open, or a ribbon. */
+  readonly open: boolean;
+  readonly setOpen: (open: boolean) => void;
   readonly onTouch: () => void;
 };
 
 /** A finger or a key goes along the knots; with the tool for it in hand they pull a row. */
-function useTouch({ session, result, box, onTouch }: Touched, layout: WeaveLayout | undefined, index: number) {
+function useTouch(
+  { session, result, box, open, setOpen, onTouch }: Touched,
+  layout: WeaveLayout | undefined,
+  index: number,
+) {
   const { select, tool } = useView();
   const pulls = usePull(session, result, layout);
   const pulling = tool.kind === 'pullRow';
@@ -99,14 +119,17 @@ function useTouch({ session, result, box, onTouch }: Touched, layout: WeaveLayou
     select(near(event)?.id);
   };
   return {
+    isComing: pulls.isComing,
     onPointerDown: (e: React.PointerEvent) => {
+      // A ribbon is too narrow to say which knot is meant.
+      if (!open) return setOpen(true);
       e.currentTarget.setPointerCapture(e.pointerId);
       const knot = near(e);
       if (!pulling) scrub(e);
       else if (knot) pulls.take(knot, e.clientY);
     },
     onPointerMove: (e: React.PointerEvent) => {
-      if (e.buttons === 0) return;
+      if (e.buttons === 0 || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
       if (pulling) pulls.pull(e.clientY);
       else scrub(e);
     },
@@ -117,6 +140,7 @@ function useTouch({ session, result, box, onTouch }: Touched, layout: WeaveLayou
       const next = result && stepTo(result, index, e.key);
       if (next === undefined || !result) return;
       e.preventDefault();
+      setOpen(true);
       onTouch();
       select(next === -1 ? undefined : result.knots[next].id);
     },
@@ -127,7 +151,7 @@ function useDrawn(
   canvas: React.RefObject<HTMLCanvasElement | null>,
   drawn: Touched & { readonly layout: WeaveLayout | undefined },
 ) {
-  const { result, layout, seenIds, size } = drawn;
+  const { result, layout, seenIds, size, open } = drawn;
   const { plan } = drawn.session;
   const { theme } = useTheme();
   const selectedId = useView((v) => v.selectedId);
@@ -135,6 +159,7 @@ function useDrawn(
   useEffect(() => {
     const ctx = cleared(canvas.current, size.width, size.height);
     if (!ctx || !result || !layout) return;
+    if (!open) return drawRibbon(ctx, size.height, result, layout, selectedId);
     drawWeave(ctx, size.width, size.height, result, layout, {
       selectedId,
       cautions: new Set(result.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? [])))),
@@ -143,7 +168,7 @@ function useDrawn(
       topWord: TOP_WORDS[plan.part.kind],
       seenIds,
     });
-  }, [result, layout, size, selectedId, plan, seenIds, theme]);
+  }, [result, layout, size, selectedId, plan, seenIds, theme, open]);
 }
 
 const TOP_WORDS = { line: 'part', crown: 'crown', swept: 'hairline' } as const;
@@ -154,8 +179,47 @@ function Play(props: { readonly playing: boolean; readonly toggle: () => void; r
       <svg width="16" height="18" viewBox="0 0 16 18" aria-hidden="true">
         <path d={props.playing ? 'M1 0h5v18h-5zM10 0h5v18h-5z' : 'M0 0L16 9L0 18Z'} fill="var(--light)" />
       </svg>
-      {props.playing ? 'Stop' : 'Play the install'}
+      <span className="play-word">{props.playing ? 'Stop' : 'Play the install'}</span>
       <span className="play-minutes text-small font-normal text-yarn2">{duration(props.minutes)}</span>
+    </button>
+  );
+}
+
+/** How many there are, and which one stands in the light. */
+function RibbonCount({ result }: { readonly result: PlanResult }) {
+  const selectedId = useView((v) => v.selectedId);
+  const at = result.knots.findIndex((k) => k.id === selectedId);
+  return (
+    <p className="ribbon-count text-small text-yarn">
+      {at >= 0 && (
+        <>
+          <span className="fig text-lead">{at + 1}</span> of{' '}
+        </>
+      )}
+      <span className="fig text-lead">{result.knots.length}</span> knots, {result.rows.length} rows
+    </p>
+  );
+}
+
+function Fold({ open, setOpen }: { readonly open: boolean; readonly setOpen: (open: boolean) => void }) {
+  return (
+    <button
+      type="button"
+      className="word fold text-yarn2"
+      aria-expanded={open}
+      aria-label={open ? 'Fold the cloth' : 'Open the cloth'}
+      title={open ? 'Fold the cloth' : 'Open the cloth'}
+      data-testid="fold"
+      onClick={() => setOpen(!open)}
+    >
+      <svg width="16" height="9" viewBox="0 0 16 9" aria-hidden="true">
+        <path
+          d={open ? 'M1 1.5L8 7.5L15 1.5' : 'M1 7.5L8 1.5L15 7.5'}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="1.6"
+        />
+      </svg>
     </button>
   );
 }

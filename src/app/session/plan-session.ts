@@ -147,7 +147,7 @@ async function written(id: string, latest: Latest, adopt: (theirs: History) => v
   const opened = openRecord(outcome.theirs);
   const copy = { ...mine.present.plan, id: newId(), name: `${mine.present.plan.name}, from this tab` };
   try {
-    await addPlan(db, copy, 'Kept beside the other tab’s', Date.now());
+    await addPlan(db, copy, 'Kept beside the other tab’s', Date.now(), outcome.theirs.wearer);
   } catch (error) {
     // No room beside it: ours stays on the screen, and is tried again.
     return storageSentence(error);

@@ -36,7 +36,7 @@ export function Home() {
   });
   const plans = useLiveQuery(() => keptPlans(db));
   const foundEmpty = useRef(false);
-  if (first.isPending || !plans || (first.data === 'filled' && plans.length === 0))
+  if (first.isPending || !plans)
     return (
       <main className="p-10" aria-busy="true">
         Laying things out …

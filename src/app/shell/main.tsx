@@ -12,6 +12,7 @@ import { Guard } from './guard.tsx';
 import { PlanScreen } from './plan-screen.tsx';
 
 const Home = lazy(() => import('./home.tsx').then((m) => ({ default: m.Home })));
+const NewPlanPage = lazy(() => import('./new-plan.tsx').then((m) => ({ default: m.NewPlanPage })));
 const BaseSheet = lazy(() => import('../stations/base/sheet.tsx').then((m) => ({ default: m.BaseSheet })));
 const KnotSheet = lazy(() => import('../stations/rows/sheet.tsx').then((m) => ({ default: m.KnotSheet })));
 const InstallScreen = lazy(() =>
@@ -41,6 +42,7 @@ function Page({ children }: { readonly children: ReactNode }) {
 
 const PAGES: ReadonlyArray<readonly [path: string, page: ReactNode]> = [
   ['/', <Home key="home" />],
+  ['/new', <NewPlanPage key="new" />],
   ['/plan/:planId/base/sheet', <BaseSheet key="base" />],
   ['/plan/:planId/rows/chart', <KnotSheet key="knots" />],
   ['/plan/:planId/:station?', <PlanScreen key="plan" />],

@@ -24,13 +24,13 @@ export function Onward({ session, station }: { readonly session: PlanSession; re
   const isSettled = plan.settled.includes(station);
   const assumed = isSettled ? undefined : assumedAt(station, plan);
   return (
-    <footer className="line mt-6 pt-3" data-testid="onward">
+    <footer className="onward" data-testid="onward">
       {assumed && (
         <p className="note">
           <b className="font-strong">Still assumed:</b> {assumed}
         </p>
       )}
-      <div className="mt-2 flex flex-wrap items-baseline justify-between gap-x-6">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
         <Link
           className="word font-strong"
           to={`/plan/${plan.id}/${next}`}

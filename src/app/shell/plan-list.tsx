@@ -1,14 +1,13 @@
 /** Her plans in a list: what can be done with each, and how another begins. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { readPlanJson } from '../../formats/plan-json.ts';
 import { setField } from '../../model/commands.ts';
-import { newPlan } from '../../model/defaults.ts';
 import { record as recordDeed } from '../../model/history.ts';
 import type { PlanRecord } from '../../store/database.ts';
+import { type PlanState, planStates } from '../../store/plan-state.ts';
 import {
-  addPlan,
   copyPlan,
   deletePlan,
   holdsPlan,
@@ -25,20 +24,48 @@ import { exportPlan, saveAsItIs } from '../session/files.ts';
 import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
 import { OpenFile } from '../ui/open-file.tsx';
+import { DemoChoice } from './demo-choice.tsx';
 
 export function PlanList({ currentId, close }: { readonly currentId: string | undefined; readonly close: () => void }) {
   const plans = useLiveQuery(() => keptPlans(db));
   const deleted = useLiveQuery(() => lastDeleted(db));
+  const states = useLiveQuery(() => planStates(db));
+  const of = useLiveQuery(
+    async () => (currentId ? (await db.plans.get(currentId))?.wearer?.id : undefined),
+    [currentId],
+  );
+  const [typed, setTyped] = useState('');
+  const found = plans?.filter((p) => isFound(p, typed));
   const [justDeleted, setJustDeleted] = useState(false);
   const [sentence, setSentence] = useState<string>();
   const deeds = usePlanDeeds({ currentId, close, say: setSentence, onDeleted: () => setJustDeleted(true) });
   return (
     <>
+      {plans && plans.length > MANY && (
+        <label className="field mt-2">
+          Find
+          <input
+            className="entry"
+            type="search"
+            value={typed}
+            data-testid="find-plan"
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </label>
+      )}
       <ul className="mt-4">
-        {plans?.map((p) => (
-          <PlanEntry key={p.id} record={p} isOpen={p.id === currentId} deeds={deeds} say={setSentence} />
+        {found?.map((p) => (
+          <PlanEntry
+            key={p.id}
+            record={p}
+            state={states?.get(p.id)}
+            isOpen={p.id === currentId}
+            deeds={deeds}
+            say={setSentence}
+          />
         ))}
       </ul>
+      {found?.length === 0 && typed !== '' && <p className="note">No plan and no wearer is called so.</p>}
       {justDeleted && deleted && (
         <p className="line py-2" role="status">
           “{nameOf(deleted)}” is deleted.{' '}
@@ -58,14 +85,9 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
         </p>
       )}
       <div className="line flex flex-wrap gap-x-8 pt-2">
-        <button
-          type="button"
-          className="word font-strong"
-          data-testid="new-plan"
-          onClick={() => deeds.begin(plans?.length ?? 0)}
-        >
+        <Link className="word font-strong" data-testid="new-plan" to={of ? `/new?for=${of}` : '/new'} onClick={close}>
           New plan
-        </button>
+        </Link>
         <OpenFile
           words="Open a file"
           className="word font-strong"
@@ -74,9 +96,30 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
           testId="import-file"
           onChosen={deeds.bringIn}
         />
+        <DemoChoice close={close} />
       </div>
     </>
   );
+}
+
+/** So many are seen at a glance. */
+const MANY = 6;
+
+function isFound(record: PlanRecord, typed: string): boolean {
+  const words = typed.trim().toLowerCase();
+  const wearer = holdsPlan(record) ? record.history.present.plan.wearer : '';
+  return words === '' || `${nameOf(record)} ${wearer}`.toLowerCase().includes(words);
+}
+
+function stateWords(state: PlanState | undefined): string {
+  switch (state?.kind) {
+    case 'half':
+      return `half hooked, ${state.hooked}${state.of === undefined ? ' so far' : ` of ${state.of}`}`;
+    case 'worn':
+      return `worn since ${day(state.sinceMs)}`;
+    default:
+      return 'planned';
+  }
 }
 
 type PlanDeeds = ReturnType<typeof usePlanDeeds>;
@@ -104,12 +147,6 @@ function usePlanDeeds(props: {
   };
   return {
     open: (id: string) => go(`/plan/${id}/${id === currentId ? 'aim' : 'rows'}`),
-    begin: (count: number) =>
-      attempt(async () => {
-        const plan = newPlan(newId(), `Plan ${count + 1}`);
-        await addPlan(db, plan, 'New plan', Date.now());
-        go(`/plan/${plan.id}/measure`);
-      }),
     copy: (id: string) =>
       attempt(async () => {
         await copyPlan(db, id, newId(), Date.now());
@@ -132,11 +169,13 @@ function usePlanDeeds(props: {
 
 function PlanEntry(props: {
   readonly record: PlanRecord;
+  readonly state: PlanState | undefined;
   readonly isOpen: boolean;
   readonly deeds: PlanDeeds;
   readonly say: (sentence: string) => void;
 }) {
   const { record, isOpen, deeds } = props;
+  const picture = useLiveQuery(() => db.pictures.get(record.id), [record.id]);
   const name = nameOf(record);
   const plan = holdsPlan(record) ? record.history.present.plan : undefined;
   const [renaming, setRenaming] = useState(false);
@@ -152,7 +191,12 @@ function PlanEntry(props: {
         ['Delete', () => deeds.remove(record.id)],
       ];
   return (
-    <li className="line py-2" data-plan={record.id}>
+    <li className="plan-entry line py-2" data-plan={record.id}>
+      {picture ? (
+        <img src={picture.image} alt="" width="72" height="72" />
+      ) : (
+        <i className="no-picture" aria-hidden="true" />
+      )}
       {renaming ? (
         <Rename record={record} onDone={() => setRenaming(false)} onTrouble={props.say} />
       ) : (
@@ -168,10 +212,11 @@ function PlanEntry(props: {
           <p className="note -mt-2">
             {plan?.wearer && `${plan.wearer}, `}
             {!plan && 'damaged, kept as it is, '}
+            {plan && `${stateWords(props.state)}, `}
             {day(record.updatedAtMs)}
             {isOpen && ', open now'}
           </p>
-          <div className="flex gap-6 text-note">
+          <div className="flex flex-wrap gap-x-5 text-note">
             {words.map(([word, act]) => (
               <button key={word} type="button" className="word" onClick={act}>
                 {word}

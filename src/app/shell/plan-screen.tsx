@@ -8,7 +8,6 @@ import { type Checked, useChecked } from '../ask/checked.ts';
 import { useFiguresBefore } from '../ask/figures.ts';
 import { useResult, useScene } from '../ask/plan.ts';
 import { HeadView } from '../head-view/head-view.tsx';
-import type { Show } from '../head-view/modes/modes.ts';
 import { RowMap } from '../row-map/row-map.tsx';
 import { exportPlan } from '../session/files.ts';
 import { type PlanSession, usePlanSession } from '../session/plan-session.ts';
@@ -17,7 +16,9 @@ import { Tally } from '../tally/tally.tsx';
 import { BY_WORDS, isStation, STATIONS, type StationId } from '../thread/stations.ts';
 import { Thread } from '../thread/thread.tsx';
 import { FindingNote } from '../ui/finding-note.tsx';
-import { PLAIN_CHECK, useView } from '../view/view-store.ts';
+import { type Layer, layerWith, type Show, showOf } from '../view/layers.ts';
+import { useLayer } from '../view/room.ts';
+import { PLAIN_CHECK, useView, VIEWS } from '../view/view-store.ts';
 import { BENCHES } from './benches.ts';
 import { clearFailed } from './failed.ts';
 import { Guard } from './guard.tsx';
@@ -26,6 +27,7 @@ import './screen.css';
 
 /** Dialogs come when they are first wanted; the head and the cloth are there at once. */
 const CompareStage = lazy(() => import('../head-view/compare.tsx').then((m) => ({ default: m.CompareStage })));
+const OfWearer = lazy(() => import('./of-wearer.tsx').then((m) => ({ default: m.OfWearer })));
 const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
 
 export function PlanScreen() {
@@ -56,7 +58,13 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   const { answer, why: error } = useResult(plan);
   const scene = useScene(session.history.present.plan);
   const result = answer?.value;
-  const checked = useChecked(session, result, station === 'check');
+  const [chosen, choose] = useLayer(station);
+  const layer = layerWith(
+    useView((v) => v.tool),
+    chosen,
+  );
+  const show = showOf(station, layer);
+  const checked = useChecked(session, result, station === 'check', show);
   const { looked, findings } = checked;
   const before = useFiguresBefore(answer, looked, session.history.present.plan, session.isDraft);
   // Another state of the plan is another try for what could not be shown.
@@ -65,6 +73,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   useHistoryKeys(session);
   usePage(plan, station);
   useNothingHeld(plan.id, station);
+  useFrontal(station);
   useShown(plan.id, answer?.isCurrent === true);
   return (
     <div
@@ -82,13 +91,13 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           {stationName(station)}, {plan.name}
         </h1>
         <Guard what="The head" resetKey={`${station} ${faultKey}`}>
-          <Stage {...{ session, station, result, scene, checked }} />
+          <Stage {...{ session, station, result, scene, checked, show }} shown={[layer, choose]} />
+        </Guard>
+        <Guard what="The cloth of rows" resetKey={faultKey}>
+          <RowMap {...{ session, station, result }} seenIds={checked.seenIds} hooked={checked.hooked} />
         </Guard>
         <Bench {...{ session, station, result, checked, error, faultKey }} />
       </main>
-      <Guard what="The cloth of rows" resetKey={faultKey}>
-        <RowMap session={session} result={result} seenIds={checked.seenIds} hooked={checked.hooked} />
-      </Guard>
       <Guard what="The tally" resetKey={faultKey}>
         <Tally
           session={session}
@@ -131,34 +140,33 @@ function Brand({ plan }: { readonly plan: PlanDocument }) {
   );
 }
 
-const SHOWN: Readonly<Partial<Record<StationId, Show>>> = {
-  measure: 'tape',
-  base: 'sections',
-  cap: 'opening',
-  check: 'look',
-};
-
 /** Her head, or three of them where two plans are held against each other. */
-function Stage({ session, station, result, scene, checked }: AtWork & { readonly scene: HeadScene | undefined }) {
+function Stage(
+  props: AtWork & {
+    readonly scene: HeadScene | undefined;
+    readonly show: Show;
+    readonly shown: readonly [Layer, (layer: Layer) => void];
+  },
+) {
+  const { session, station, result, scene, checked } = props;
   const other = useView((v) => v.other);
-  const atCheck = station === 'check';
-  if (atCheck && other && result && checked.looked && scene) {
-    return (
-      <Suspense>
-        <CompareStage plan={session.plan} result={result} look={checked.looked.value} scene={scene} other={other} />
-      </Suspense>
-    );
-  }
-  return (
+  const head = (
     <HeadView
       session={session}
       result={result}
       scene={scene}
-      show={SHOWN[station] ?? 'rows'}
+      show={props.show}
+      shown={props.shown}
       partHandles={station === 'rows' || station === 'aim'}
-      look={atCheck ? checked.lookAs : undefined}
-      hair={atCheck ? checked.hair : undefined}
+      atCheck={station === 'check'}
+      checked={checked}
     />
+  );
+  if (station !== 'check' || !other || !result || !checked.looked || !scene) return head;
+  return (
+    <Suspense fallback={head}>
+      <CompareStage plan={session.plan} result={result} look={checked.looked.value} scene={scene} other={other} />
+    </Suspense>
   );
 }
 
@@ -167,23 +175,28 @@ function Bench(props: AtWork & { readonly error: string | undefined; readonly fa
   const StationBench = BENCHES[station];
   const own = checked.findings.filter((f) => f.station === station);
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus
-    <aside className="bench" aria-label="Bench" tabIndex={0}>
-      {error && (
-        <p role="alert" className="text-madder">
-          {error}
-        </p>
-      )}
-      <Guard what="The bench" resetKey={`${station} ${props.faultKey}`}>
+    <aside className="bench" aria-label="Bench">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also where nothing in it takes the focus */}
+      <div className="bench-tool" tabIndex={0}>
+        {error && (
+          <p role="alert" className="text-madder">
+            {error}
+          </p>
+        )}
         <Suspense>
-          <StationBench
-            session={session}
-            result={result}
-            checked={checked}
-            finding={<FindingNote finding={own[0]} more={own.length - 1} session={session} />}
-          />
+          <OfWearer session={session} />
         </Suspense>
-      </Guard>
+        <Guard what="The bench" resetKey={`${station} ${props.faultKey}`}>
+          <Suspense>
+            <StationBench
+              session={session}
+              result={result}
+              checked={checked}
+              finding={<FindingNote key={own[0]?.code} finding={own[0]} more={own.length - 1} session={session} />}
+            />
+          </Suspense>
+        </Guard>
+      </div>
       <Onward session={session} station={station} />
     </aside>
   );
@@ -196,6 +209,17 @@ function usePage({ skin, name }: PlanDocument, station: StationId) {
     document.documentElement.dataset.skin = skin;
     document.title = `${name} · ${stationName(station)} · Meshwork`;
   }, [skin, name, station]);
+}
+
+/** At the aim and at Check she stands before herself; elsewhere the head is as she left it. */
+function useFrontal(station: StationId) {
+  const isFrontal = station === 'aim' || station === 'check';
+  useEffect(() => {
+    if (!isFrontal) return;
+    const { azimuth, elevation, turn } = useView.getState();
+    turn(VIEWS.threeQuarters);
+    return () => turn({ azimuth, elevation });
+  }, [isFrontal]);
 }
 
 /** Another plan or station starts with nothing held. */

@@ -1,4 +1,5 @@
 /** Her plans: open, new, copy, rename, delete with undo, bring in from a file; and how the screen looks. */
+
 import { Dialog } from 'radix-ui';
 import { type ThemeChoice, useTheme } from '../session/theme.ts';
 import { PlanList } from './plan-list.tsx';

@@ -150,12 +150,16 @@ function cellsOf({ plan, result, judged }: Told): readonly CellSpec[] {
   ];
 }
 
+/** On a tablet the tally is one line of these, and opens to all. */
+const FIRST_FOUR: ReadonlySet<keyof Figures> = new Set(['pieces', 'packs', 'minutes', 'cover']);
+
 function Cells(props: Told & { readonly before: Figures | undefined }) {
   const { plan, result, judged } = props;
   const now = figuresOf(result, judged.look);
   const before = props.before && asBefore(props.before, now);
   const cells = cellsOf(props);
   const [open, setOpen] = useState<{ readonly key: keyof Figures; readonly at: HTMLButtonElement }>();
+  const [all, setAll] = useState(false);
   return (
     <>
       {cells.map((cell) => (
@@ -165,9 +169,13 @@ function Cells(props: Told & { readonly before: Figures | undefined }) {
           now={now[cell.key]}
           before={before?.[cell.key]}
           isOpen={open?.key === cell.key}
+          waits={!all && !FIRST_FOUR.has(cell.key)}
           onOpen={(at) => setOpen({ key: cell.key, at })}
         />
       ))}
+      <button type="button" className="all-figures word" aria-expanded={all} onClick={() => setAll(!all)}>
+        {all ? 'four' : 'all seven'}
+      </button>
       {open && (
         <Suspense>
           <Working
@@ -191,13 +199,15 @@ function Cell(props: {
   readonly now: number | undefined;
   readonly before: number | undefined;
   readonly isOpen: boolean;
+  /** Where there is room for four only. */
+  readonly waits: boolean;
   readonly onOpen: (at: HTMLButtonElement) => void;
 }) {
   const { cell, now, before } = props;
   return (
     <button
       type="button"
-      className="cell"
+      className={`cell ${props.waits ? 'waits' : ''}`}
       data-figure={cell.key}
       aria-haspopup="dialog"
       aria-expanded={props.isOpen}

@@ -1,11 +1,14 @@
-/** One finding of the station: stitch, what in madder, where in ink, one button that says the deed. A second is a count. */
-import { useState } from 'react';
+/** One finding of the station: a line that opens; in it why, where, one button that says the deed. A second is a count. */
+import { lazy, Suspense, useState } from 'react';
 import type { Finding, NamedFix } from '../../core/findings/index.ts';
-import { applyFix, park } from '../../model/commands.ts';
+import { park } from '../../model/commands.ts';
 import { painter } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useView } from '../view/view-store.ts';
+
+/** Comes with the first finding that is opened. */
+const Telling = lazy(() => import('./telling.tsx').then((m) => ({ default: m.Telling })));
 
 export function FindingNote(props: {
   readonly finding: Finding | undefined;
@@ -15,16 +18,28 @@ export function FindingNote(props: {
   const { finding, more, session } = props;
   const { select, selectSection } = useView.getState();
   const { take, busy, refusal } = useFix(session);
+  const [isOpen, setIsOpen] = useState(false);
   if (!finding) return null;
   const isNote = finding.severity === 'note';
   const [first] = finding.knotIds ?? [];
   const [section] = finding.sectionIds ?? [];
   return (
-    <section className="mt-4.5" aria-label={finding.what} data-finding={finding.code}>
-      {!isNote && <div className="mb-2.25 w-11 border-t-2 border-dashed border-madder" aria-hidden="true" />}
-      <p>
-        <b className={`font-strong ${isNote ? '' : 'text-madder'}`}>{finding.what}</b>{' '}
-        <span className="text-small">{finding.why}</span>
+    <details className="finding" data-finding={finding.code} onToggle={(e) => setIsOpen(e.currentTarget.open)}>
+      <summary>
+        {!isNote && <i className="stitch" aria-hidden="true" />}
+        <span className={`what ${isNote ? '' : 'text-madder'}`}>{finding.what}</span>
+        <svg width="12" height="8" viewBox="0 0 12 8" aria-hidden="true" className="opens">
+          <path d="M1 1.2L6 6.4L11 1.2" fill="none" stroke="currentColor" strokeWidth="1.5" />
+        </svg>
+      </summary>
+      <p className="text-small">
+        {isOpen ? (
+          <Suspense fallback={finding.why}>
+            <Telling text={finding.why} />
+          </Suspense>
+        ) : (
+          finding.why
+        )}
       </p>
       {[finding.fix, finding.otherwise]
         .filter((way) => way !== undefined)
@@ -41,7 +56,7 @@ export function FindingNote(props: {
       {first && <Show words="Show where" onClick={() => select(first)} />}
       {section && <Show words="Show the section" onClick={() => selectSection(section)} />}
       {more > 0 && <p className="note mt-1">{more === 1 ? 'One more finding' : `${more} more findings`} in Check.</p>}
-    </section>
+    </details>
   );
 }
 
@@ -58,7 +73,10 @@ function useFix(session: PlanSession) {
   const [refusal, setRefusal] = useState<string>();
   const [busy, setBusy] = useState(false);
   const take = async ({ deed, change }: NamedFix) => {
-    if (change.kind !== 'flattenBase') return setRefusal(session.apply(applyFix(session.plan, deed, change)));
+    if (change.kind !== 'flattenBase') {
+      const { applyFix } = await import('../../model/apply-fix.ts');
+      return setRefusal(session.apply(applyFix(session.plan, deed, change)));
+    }
     setBusy(true);
     const outcome = await painter.call('flatten', inputsOf(session.plan));
     setBusy(false);

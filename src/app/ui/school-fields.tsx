@@ -1,8 +1,9 @@
 /** Where workers disagree: each school with what it is for. */
 import { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolName, type SchoolOption } from '../../core/trade/index.ts';
-import { setSchool } from '../../model/commands.ts';
+import { setSchool } from '../../model/school-choice.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { Choice } from './choice.tsx';
+import { Telling } from './telling.tsx';
 
 export function SchoolsBench({
   session,
@@ -15,7 +16,9 @@ export function SchoolsBench({
     <>
       {names.map((name) => (
         <section key={name} className="mt-5.5">
-          <h3 className="mb-2 text-title">{SCHOOL_NAMES[name]}</h3>
+          <h3 className="mb-2 text-title">
+            <Telling text={SCHOOL_NAMES[name]} />
+          </h3>
           <Choice
             label={SCHOOL_NAMES[name]}
             value={session.plan.schools[name] as string}

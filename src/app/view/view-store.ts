@@ -6,6 +6,7 @@ import type { DirectionDeg } from '../../core/head/index.ts';
 import type { HeadScene, Look } from '../../core/plan/index.ts';
 import type { Age, MarkKind } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
+import { type Closeness, WHOLE } from '../head-view/framing.ts';
 
 export interface ViewAngle {
   /** Where the viewer stands round the head, rad: 0 in front, π/2 at her left. */
@@ -19,6 +20,8 @@ export const VIEWS = {
   right: { azimuth: -Math.PI / 2, elevation: 0.06 },
   front: { azimuth: 0, elevation: 0.1 },
   top: { azimuth: Math.PI, elevation: 1.5 },
+  /** As one stands before a mirror, a little turned. */
+  threeQuarters: { azimuth: 0.6, elevation: 0.12 },
 } as const satisfies Record<string, ViewAngle>;
 export type ViewName = keyof typeof VIEWS;
 
@@ -55,12 +58,12 @@ export interface OtherPlan {
 
 export type Against =
   | { readonly kind: 'before'; readonly steps: number }
-  | { readonly kind: 'plan'; readonly id: string };
+  | { readonly kind: 'plan'; readonly id: string }
+  /** What a search found, not taken yet. */
+  | { readonly kind: 'found'; readonly plan: PlanDocument };
 
 /** How the finished style is looked at in Check. */
 export interface CheckView {
-  /** Hair as it hangs, where light comes through, or only rows and knots. */
-  readonly picture: 'hair' | 'cover' | 'plain';
   readonly pose: Pose;
   readonly age: Age;
   /** Only up to the selected knot. */
@@ -75,7 +78,6 @@ export interface CheckView {
   readonly whyAt: DirectionDeg | undefined;
 }
 export const PLAIN_CHECK: CheckView = {
-  picture: 'hair',
   pose: 'rest',
   age: 'finished',
   soFar: false,
@@ -88,6 +90,7 @@ export const PLAIN_CHECK: CheckView = {
 interface ViewState extends ViewAngle {
   readonly check: CheckView;
   readonly mirror: boolean;
+  readonly close: Closeness;
   readonly selectedId: string | undefined;
   /** The measure whose tape is drawn. */
   readonly tape: string | undefined;
@@ -106,6 +109,9 @@ interface ViewState extends ViewAngle {
   turn(angle: ViewAngle): void;
   setMoving(moving: boolean): void;
   toggleMirror(): void;
+  setClose(close: Closeness): void;
+  /** The whole is in the picture again. */
+  stepBack(): void;
   select(id: string | undefined): void;
   showTape(measure: string | undefined): void;
   hold(tool: Tool): void;
@@ -122,6 +128,7 @@ export const useView = create<ViewState>((set) => ({
   azimuth: 2.5,
   elevation: 0.46,
   mirror: false,
+  close: WHOLE,
   selectedId: undefined,
   tape: undefined,
   moving: false,
@@ -137,6 +144,8 @@ export const useView = create<ViewState>((set) => ({
     set({ azimuth: wrap(azimuth), elevation: Math.min(1.5, Math.max(-0.35, elevation)) }),
   setMoving: (moving) => set({ moving }),
   toggleMirror: () => set((s) => ({ mirror: !s.mirror })),
+  setClose: (close) => set({ close }),
+  stepBack: () => set({ close: WHOLE }),
   select: (selectedId) => set({ selectedId }),
   showTape: (tape) => set({ tape }),
   hold: (tool) => set({ tool }),

@@ -13,7 +13,7 @@ it('holds every ribbon whole, however many there are, every second one in the fi
           const points = Float64Array.from({ length: 3 * count }, (_, i) =>
             i % 3 === 1 ? -10 * Math.floor(i / 3) : 80 + r,
           );
-          builder.add(points, count, 5, r / 30, 0.5);
+          builder.add(points, count, 5, r / 30, 0.5, r % 3);
         });
         const mesh = builder.done();
         // A ribbon of one point is none.
@@ -32,6 +32,13 @@ it('holds every ribbon whole, however many there are, every second one in the fi
         for (const v of mesh.triangles) expect(v).toBeLessThan(vertices);
         // Length along the ribbon ends at the whole of it.
         for (let v = 0; v < vertices; v++) expect(mesh.looks[4 * v + 1]).toBeLessThanOrEqual(mesh.sizes[2 * v + 1]);
+        // Every ribbon keeps the product it is of.
+        let first = 0;
+        counts.forEach((count, r) => {
+          if (count < 2) return;
+          for (let v = first; v < first + 2 * count; v++) expect(mesh.products[v]).toBe(r % 3);
+          first += 2 * count;
+        });
       },
     ),
     { numRuns: 60 },

@@ -11,6 +11,8 @@ export interface HairMesh {
   readonly looks: Float32Array;
   /** Half its width mm, its whole length mm. */
   readonly sizes: Float32Array;
+  /** Which of the plan’s products it is, by its place among them. */
+  readonly products: Float32Array;
   readonly triangles: Uint32Array;
   /** Indices of the first half. */
   readonly halfIndices: number;
@@ -22,6 +24,7 @@ export class HairMeshBuilder {
   private normals: Float32Array;
   private looks: Float32Array;
   private sizes: Float32Array;
+  private products: Float32Array;
   private readonly triangles: Uint32Array[] = [];
   private used = 0;
 
@@ -36,10 +39,11 @@ export class HairMeshBuilder {
     this.normals = new Float32Array(3 * this.vertices);
     this.looks = new Float32Array(4 * this.vertices);
     this.sizes = new Float32Array(2 * this.vertices);
+    this.products = new Float32Array(this.vertices);
   }
 
-  /** @param points of the ribbon, xyz interleaved, from its knot to its tip */
-  add(points: Float64Array, count: number, halfMm: number, seed: number, top: number) {
+  /** @param points of the ribbon, xyz interleaved, from its knot to its tip @param product its place among the plan’s products */
+  add(points: Float64Array, count: number, halfMm: number, seed: number, top: number, product: number) {
     if (count < 2) return;
     this.grow(count);
     const first = this.used;
@@ -67,6 +71,7 @@ export class HairMeshBuilder {
         this.normals[3 * v + 2] = points[o + 2] / nl;
         this.looks.set([side, along, seed, top], 4 * v);
         this.sizes[2 * v] = halfMm;
+        this.products[v] = product;
       }
     }
     for (let v = first; v < this.used; v++) this.sizes[2 * v + 1] = along;
@@ -96,6 +101,7 @@ export class HairMeshBuilder {
       normals: this.normals.slice(0, 3 * n),
       looks: this.looks.slice(0, 4 * n),
       sizes: this.sizes.slice(0, 2 * n),
+      products: this.products.slice(0, n),
       triangles,
       halfIndices: lengths[0],
     };
@@ -116,6 +122,7 @@ export class HairMeshBuilder {
     this.normals = grown(this.normals, 3);
     this.looks = grown(this.looks, 4);
     this.sizes = grown(this.sizes, 2);
+    this.products = grown(this.products, 1);
   }
 }
 

@@ -1,4 +1,5 @@
 /** How a piece lies from its knot: gravity, curl, the head in its way. */
+export { Extent } from './extent.ts';
 export { type Finish, PLAIN_FINISH } from './finish.ts';
 export type { Footprint, Root } from './footprint.ts';
 export { type HairMesh, HairMeshBuilder } from './hair-mesh.ts';
@@ -9,3 +10,4 @@ export { StrandMaker, type Surroundings } from './strands.ts';
 export { STEP_MM, StrandTracer } from './trace.ts';
 export { AT_REST, fallDirection, fallWays, type HairState } from './way.ts';
 export { fullerSide, type Lie, liesOf, slipped, type Worn, wornRibbons } from './worn.ts';
+export { drawBehind, drawnBehind, WORN_AS, WORN_AS_INFO, type WornAs } from './worn-as.ts';

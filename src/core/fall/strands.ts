@@ -7,11 +7,12 @@ import type { DistanceGrid, SurfaceMesh, Vec3 } from '../geometry/index.ts';
 import { cos, sin } from '../numerics/index.ts';
 import { TEXTURE_INFO, type Texture } from '../trade/index.ts';
 import { type Finish, isTrimmed } from './finish.ts';
-import { hang } from './hang.ts';
+import { hang, type InTheWay } from './hang.ts';
 import { standsMm } from './loft.ts';
 import { type Ribbons, ribbonAngle } from './ribbons.ts';
 import { StrandTracer } from './trace.ts';
 import type { HairState } from './way.ts';
+import { FORWARD, OffTheFace } from './worn-as.ts';
 
 /** Two steps of the tracer. */
 const POINT_MM = 12;
@@ -32,6 +33,8 @@ export interface Surroundings {
   readonly state: HairState;
   readonly finish: Finish;
   readonly nape: Vec3;
+  /** Middle of the front hairline. */
+  readonly front: Vec3;
   /** Nothing hangs lower than this: a fringe over the brow. */
   readonly floorMm?: number;
 }
@@ -42,12 +45,14 @@ export class StrandMaker {
   count = 0;
   private readonly tracer: StrandTracer;
   private readonly down: Vec3;
+  private readonly inTheWay: InTheWay;
   /** Half breadth, crown and half length of the bare head, mm. */
   private readonly axes: Vec3;
 
   constructor(private readonly round: Surroundings) {
     this.tracer = new StrandTracer(round.mesh, round.ways);
     this.down = downOf(round.state);
+    this.inTheWay = keepsFaceFree(round) ? new OffTheFace(round.body, round.front) : round.body;
     this.axes = halfAxes(round.mesh.positionsMm);
   }
 
@@ -61,7 +66,7 @@ export class StrandMaker {
     loft: number,
   ) {
     const { points, round, down } = this;
-    const { mesh, body, finish, nape, floorMm = Number.NEGATIVE_INFINITY } = round;
+    const { mesh, finish, nape, floorMm = Number.NEGATIVE_INFINITY } = round;
     const { lengthMm } = ribbons;
     const angle = ribbonAngle(ribbons, ribbon);
     this.tracer.trace(root.xMm, root.yMm, root.zMm, root.vertex, angle, ribbons.fanReachMm, lengthMm);
@@ -93,7 +98,7 @@ export class StrandMaker {
       down,
       bendMm: TEXTURE_INFO[texture].bendMm,
       stepMm: POINT_MM,
-      body,
+      body: this.inTheWay,
       clearMm: 2 + KEPT_OFF * lift,
       ends: (x, y, z) => y < floorMm || isTrimmed(finish, [x, y, z], nape, this.fromHead(x, y, z)),
     });
@@ -127,9 +132,16 @@ export class StrandMaker {
   }
 }
 
-/** Where hair off the head goes: down, and with the wind. */
-function downOf({ gravity, wind }: HairState): Vec3 {
-  return unit(gravity[0] + wind[0], gravity[1] + wind[1], gravity[2] + wind[2]);
+/** A fringe lies where it is cut to lie; with the head bent or in the wind nothing stays off the face. */
+function keepsFaceFree({ state: { wornAs, gravity, wind }, floorMm }: Surroundings): boolean {
+  const isStill = gravity[1] < -0.99 && wind.every((w) => w === 0);
+  return wornAs !== 'falls' && floorMm === undefined && isStill;
+}
+
+/** Where hair off the head goes: down, with the wind, and forward where she wears it so. */
+function downOf({ gravity, wind, wornAs }: HairState): Vec3 {
+  const f = wornAs === 'forward' ? FORWARD : [0, 0, 0];
+  return unit(gravity[0] + wind[0] + f[0], gravity[1] + wind[1] + f[1], gravity[2] + wind[2] + f[2]);
 }
 
 function halfAxes(positionsMm: Float64Array): Vec3 {

@@ -7,6 +7,7 @@
 
 import { distanceFrom, gradientAt, gradients, type SurfaceMesh, type Vec3 } from '../geometry/index.ts';
 import { exp } from '../numerics/index.ts';
+import type { WornAs } from './worn-as.ts';
 
 /** How she holds her head, and what moves her hair. Directions in the frame of the head. */
 export interface HairState {
@@ -14,6 +15,8 @@ export interface HairState {
   readonly gravity: Vec3;
   /** Added to the way of the hair; its length against 1 is the strength of the wind. */
   readonly wind: Vec3;
+  /** How she wears it; off the face where nothing is said. */
+  readonly wornAs?: WornAs;
   /** Over to the second part. */
   readonly flipped?: boolean;
   /** A line on the scalp along which a finger parts the hair, xyz interleaved, mm. */

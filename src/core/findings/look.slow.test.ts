@@ -3,7 +3,7 @@
 import { describe, expect, it } from 'vitest';
 import { everyZone, hairOf, NO_CAP, plainInputs } from '../../../tests/helpers/heads.ts';
 import { Planner } from '../../../tests/helpers/planner.ts';
-import { applyFix } from '../../model/commands.ts';
+import { applyFix } from '../../model/apply-fix.ts';
 import { newPlan } from '../../model/defaults.ts';
 import { PLAIN_FINISH } from '../fall/finish.ts';
 import type { PlanInputs } from '../plan/inputs.ts';

@@ -20,7 +20,7 @@ export {
   seenInMirror,
   verticesUnder,
 } from './surface-mesh.ts';
-export { surfaceNets } from './surface-nets.ts';
+export { latticeOver, surfaceNets } from './surface-nets.ts';
 export {
   along,
   between,

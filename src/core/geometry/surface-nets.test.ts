@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { buildSurfaceMesh } from './surface-mesh.ts';
-import { surfaceNets } from './surface-nets.ts';
+import { latticeOver, surfaceNets } from './surface-nets.ts';
 
 const box = { min: [-60, -60, -60], max: [60, 60, 60] } as const;
 
 describe('surface nets', () => {
-  const ball = surfaceNets((x, y, z) => Math.sqrt(x * x + y * y + z * z) - 45, box, 4);
+  const ball = surfaceNets((x, y, z) => Math.sqrt(x * x + y * y + z * z) - 45, latticeOver(box, 4));
 
   it('puts its vertices near the surface', () => {
     for (let i = 0; i < ball.positionsMm.length; i += 3) {
@@ -29,9 +29,26 @@ describe('surface nets', () => {
     }
   });
 
+  it('with finer planes at one side stays closed and has more vertices there', () => {
+    const finer = { min: [-20, -20, 20], max: [20, 20, 60], stepMm: 1.5 } as const;
+    const net = surfaceNets((x, y, z) => Math.sqrt(x * x + y * y + z * z) - 45, latticeOver(box, 4, [finer]));
+    const mesh = buildSurfaceMesh(net.positionsMm, net.triangles);
+    expect(mesh.borders).toEqual([]);
+    const near = (sign: number) => {
+      let count = 0;
+      for (let v = 0; v < mesh.vertexCount; v++) if (sign * mesh.positionsMm[3 * v + 2] > 38) count++;
+      return count;
+    };
+    expect(near(1)).toBeGreaterThan(1.2 * near(-1));
+    for (let v = 0; v < mesh.vertexCount; v++) {
+      const p = mesh.positionsMm.subarray(3 * v, 3 * v + 3);
+      expect(Math.abs(Math.sqrt(p[0] ** 2 + p[1] ** 2 + p[2] ** 2) - 45)).toBeLessThan(0.5);
+    }
+  });
+
   it('is open where the body leaves the box, and empty where there is none', () => {
-    const tube = surfaceNets((x, _y, z) => Math.sqrt(x * x + z * z) - 30, box, 5);
+    const tube = surfaceNets((x, _y, z) => Math.sqrt(x * x + z * z) - 30, latticeOver(box, 5));
     expect(buildSurfaceMesh(tube.positionsMm, tube.triangles).borders.length).toBe(2);
-    expect(surfaceNets(() => 50, box, 5).triangles).toHaveLength(0);
+    expect(surfaceNets(() => 50, latticeOver(box, 5)).triangles).toHaveLength(0);
   });
 });

@@ -16,14 +16,31 @@ const BLOCK = 4;
 /** Room for distances that are not exact, as a factor on a block's half diagonal. */
 const SLACK = 2.2;
 
-export function surfaceNets(distance: SignedDistance, box: Box, stepMm: number) {
-  const size = box.max.map((m, k) => BLOCK * Math.ceil((m - box.min[k]) / (stepMm * BLOCK)) + 1) as [
-    number,
-    number,
-    number,
-  ];
+/** Coordinates of the lattice planes along each axis, rising, mm; one more than a multiple of `BLOCK` of them. */
+export type Lattice = readonly [x: Float64Array, y: Float64Array, z: Float64Array];
+
+/** An even lattice over a box; where any of `finer` lies beside an axis, planes across it lie as close as that asks. */
+export function latticeOver(
+  box: Box,
+  stepMm: number,
+  finer: ReadonlyArray<Box & { readonly stepMm: number }> = [],
+): Lattice {
+  return [0, 1, 2].map((c) => {
+    const planes = [box.min[c]];
+    const stepAt = (v: number) =>
+      Math.min(stepMm, ...finer.filter((f) => v >= f.min[c] && v < f.max[c]).map((f) => f.stepMm));
+    while (planes[planes.length - 1] < box.max[c] || planes.length % BLOCK !== 1) {
+      const last = planes[planes.length - 1];
+      planes.push(last + stepAt(last));
+    }
+    return Float64Array.from(planes);
+  }) as unknown as Lattice;
+}
+
+export function surfaceNets(distance: SignedDistance, lattice: Lattice) {
+  const size = lattice.map((planes) => planes.length) as [number, number, number];
   const at = (i: number, j: number, k: number) => (k * size[1] + j) * size[0] + i;
-  const values = sample(distance, box, stepMm, size, at);
+  const values = sample(distance, lattice, size, at);
   const vertexOf = new Int32Array(values.length).fill(-1);
   const positions: number[] = [];
   for (let k = 0; k + 1 < size[2]; k++) {
@@ -34,27 +51,32 @@ export function surfaceNets(distance: SignedDistance, box: Box, stepMm: number) 
         const p = cellVertex(values, at, i, j, k);
         if (!p) continue;
         vertexOf[at(i, j, k)] = positions.length / 3;
-        positions.push(box.min[0] + p[0] * stepMm, box.min[1] + p[1] * stepMm, box.min[2] + p[2] * stepMm);
+        positions.push(between(lattice[0], i, p[0]), between(lattice[1], j, p[1]), between(lattice[2], k, p[2]));
       }
     }
   }
   return { positionsMm: Float64Array.from(positions), triangles: quads(values, vertexOf, size, at) };
 }
 
+const between = (planes: Float64Array, i: number, share: number) => planes[i] + share * (planes[i + 1] - planes[i]);
+
 type Index = (i: number, j: number, k: number) => number;
 
-function sample(distance: SignedDistance, box: Box, step: number, size: readonly number[], at: Index): Float32Array {
+function sample(
+  distance: SignedDistance,
+  [x, y, z]: Lattice,
+  size: readonly [number, number, number],
+  at: Index,
+): Float32Array {
   const values = new Float32Array(size[0] * size[1] * size[2]).fill(Number.NaN);
-  const half = (BLOCK * step) / 2;
-  const reach = half * Math.sqrt(3) * SLACK;
+  const half = (planes: Float64Array, i: number) => (planes[i + BLOCK] - planes[i]) / 2;
   for (let k = 0; k + 1 < size[2]; k += BLOCK) {
     for (let j = 0; j + 1 < size[1]; j += BLOCK) {
       for (let i = 0; i + 1 < size[0]; i += BLOCK) {
-        const x = box.min[0] + i * step;
-        const y = box.min[1] + j * step;
-        const z = box.min[2] + k * step;
-        if (Math.abs(distance(x + half, y + half, z + half)) > reach) continue;
-        sampleBlock(values, distance, box, step, at, i, j, k);
+        const [a, b, c] = [half(x, i), half(y, j), half(z, k)];
+        const reach = Math.sqrt(a * a + b * b + c * c) * SLACK;
+        if (Math.abs(distance(x[i] + a, y[j] + b, z[k] + c)) > reach) continue;
+        sampleBlock(values, distance, [x, y, z], at, [i, j, k]);
       }
     }
   }
@@ -64,19 +86,15 @@ function sample(distance: SignedDistance, box: Box, step: number, size: readonly
 function sampleBlock(
   values: Float32Array,
   distance: SignedDistance,
-  box: Box,
-  step: number,
+  [x, y, z]: Lattice,
   at: Index,
-  i: number,
-  j: number,
-  k: number,
+  [i, j, k]: readonly [number, number, number],
 ) {
   for (let c = k; c <= k + BLOCK; c++) {
     for (let b = j; b <= j + BLOCK; b++) {
       for (let a = i; a <= i + BLOCK; a++) {
         const index = at(a, b, c);
-        if (!Number.isNaN(values[index])) continue;
-        values[index] = distance(box.min[0] + a * step, box.min[1] + b * step, box.min[2] + c * step);
+        if (Number.isNaN(values[index])) values[index] = distance(x[a], y[b], z[c]);
       }
     }
   }
@@ -97,7 +115,7 @@ const EDGES: ReadonlyArray<readonly [number, number]> = [
   [3, 7],
 ];
 
-/** Mean of the crossings on the cell's edges, in cells; undefined where the surface doesn't pass. */
+/** Mean of the crossings on the cell's edges, as shares of the cell; undefined where the surface doesn't pass. */
 function cellVertex(values: Float32Array, at: Index, i: number, j: number, k: number) {
   const corners = new Float64Array(8);
   let inside = 0;
@@ -120,7 +138,7 @@ function cellVertex(values: Float32Array, at: Index, i: number, j: number, k: nu
     }
     crossings++;
   }
-  return [i + sum[0] / crossings, j + sum[1] / crossings, k + sum[2] / crossings];
+  return [sum[0] / crossings, sum[1] / crossings, sum[2] / crossings];
 }
 
 /** For a lattice edge along each axis: the step along it, and the four cells round it. */

@@ -1,57 +1,17 @@
 /**
  * What one sees round the fitted head: face, ears, neck and shoulders as smooth unions of ellipsoids and
- * capsules. Decoration, so that she knows where she is; nothing is computed from it. Radii by eye, mm on a
- * head of prior size. Smooth minimum: I. Quilez' polynomial form (k/4 at the join).
+ * capsules. So that she knows where she is, and what hair lies on; no figure of a plan is computed from it.
+ * Radii by eye, mm on a head of prior size.
  */
 
-import { smoothstep, surfaceNets } from '../geometry/index.ts';
-import { cos, sin } from '../numerics/index.ts';
+import { latticeOver, smoothstep, surfaceNets } from '../geometry/index.ts';
+import { earDistance } from './ear.ts';
+import { FACE_BOX, withFace } from './face.ts';
 import { aboveHairline, type Hairline } from './hairline.ts';
 import { landmarks } from './landmarks.ts';
 import { REFERENCE_SIZE_MM } from './parameters.ts';
 import { gauge, type HeadShape } from './shape.ts';
-
-type V3 = readonly [number, number, number];
-
-function smoothMin(a: number, b: number, k: number): number {
-  const h = Math.max(0, k - Math.abs(a - b)) / k;
-  return Math.min(a, b) - h * h * k * 0.25;
-}
-const smoothMax = (a: number, b: number, k: number) => -smoothMin(-a, -b, k);
-
-function ellipsoid(x: number, y: number, z: number, a: number, b: number, c: number): number {
-  const k0 = Math.sqrt((x / a) ** 2 + (y / b) ** 2 + (z / c) ** 2);
-  const k1 = Math.sqrt((x / (a * a)) ** 2 + (y / (b * b)) ** 2 + (z / (c * c)) ** 2);
-  return k1 < 1e-9 ? -Math.min(a, b, c) : (k0 * (k0 - 1)) / k1;
-}
-
-function capsule(x: number, y: number, z: number, a: V3, b: V3, ra: number, rb: number): number {
-  const bx = b[0] - a[0];
-  const by = b[1] - a[1];
-  const bz = b[2] - a[2];
-  const px = x - a[0];
-  const py = y - a[1];
-  const pz = z - a[2];
-  const h = Math.min(1, Math.max(0, (px * bx + py * by + pz * bz) / (bx * bx + by * by + bz * bz)));
-  return Math.sqrt((px - bx * h) ** 2 + (py - by * h) ** 2 + (pz - bz * h) ** 2) - (ra + (rb - ra) * h);
-}
-
-/** An ear that flares at its back edge: shell, lobe, hollow and the fold in front. */
-function earDistance(x: number, y: number, z: number, earTop: V3): number {
-  const X = Math.abs(x) - (earTop[0] + 5);
-  const Y = y - (earTop[1] - 25);
-  const Z = z - (earTop[2] - 7);
-  const flare = 0.42;
-  const lean = -0.2;
-  const x1 = cos(flare) * X + sin(flare) * Z;
-  const z1 = -sin(flare) * X + cos(flare) * Z;
-  const y2 = cos(lean) * Y - sin(lean) * z1;
-  const z2 = sin(lean) * Y + cos(lean) * z1;
-  let d = ellipsoid(x1, y2 - 4, z2, 6, 27, 18);
-  d = smoothMin(d, ellipsoid(x1, y2 + 20, z2 - 5, 5.5, 13, 9), 8);
-  d = smoothMax(d, -ellipsoid(x1 - 7.4, y2 - 3, z2 - 1, 6, 21, 12.5), 4);
-  return smoothMin(d, ellipsoid(x1 - 1, y2 - 2, z2 - 9, 4, 11, 4), 4);
-}
+import { capsule, crease, ellipsoid, type Place, smoothMax, smoothMin } from './solids.ts';
 
 export interface Bust {
   readonly distance: (x: number, y: number, z: number) => number;
@@ -61,7 +21,7 @@ export interface Bust {
 export function bust(head: HeadShape): Bust {
   const k = head.sizeMm / REFERENCE_SIZE_MM;
   const mark = landmarks(head);
-  const earTop: V3 = [mark.earTop[0] / k, mark.earTop[1] / k, mark.earTop[2] / k];
+  const earTop: Place = [mark.earTop[0] / k, mark.earTop[1] / k, mark.earTop[2] / k];
   const ear = (x: number, y: number, z: number) => earDistance(x / k, y / k, z / k, earTop) * k;
   const distance = (px: number, py: number, pz: number) => {
     const x = px / k;
@@ -69,34 +29,39 @@ export function bust(head: HeadShape): Bust {
     const z = pz / k;
     const fromMiddle = Math.sqrt(px * px + py * py + pz * pz);
     let d = 1000;
-    if (fromMiddle < 330 * k && y > -165) {
+    if (fromMiddle < 330 * k && y > -185) {
       const neck = smoothstep(-66, -135, y);
       const g = gauge(head, px * (1 + 0.16 * neck), py, pz > 0 ? pz : pz * (1 + 0.03 * neck));
       d = ((fromMiddle / k) * g * 0.86) / (1 + g);
-      if (y < -120) d = smoothMax(d, -150 - y, 30);
+      // It ends inside the neck, well before the join lets go of it.
+      if (y < -100) d = smoothMax(d, -138 - y, 36);
     }
     // Parts whose smooth join can't reach this place are left out; that saves most of the time.
-    if (z > -50 && y < 70) {
-      d = smoothMin(d, ellipsoid(x, y + 44, z - 44, 61, 66, 56), 26);
-      d = smoothMin(d, ellipsoid(x, y + 92, z - 62, 30, 22, 32), 30);
-      // Bridge, tip and wings of the nose, a hint of a chin: no eyes, no mouth.
-      d = smoothMin(d, ellipsoid(x, y + 42, z - 101, 6.5, 24, 11), 10);
-      d = smoothMin(d, ellipsoid(x, y + 60, z - 109, 8.5, 8, 9), 9);
-      d = smoothMin(d, ellipsoid(Math.abs(x) - 9.5, y + 62, z - 102, 6, 6, 8), 8);
-      d = smoothMin(d, ellipsoid(x, y + 106, z - 88, 16, 10, 9), 20);
-    }
-    if (y < -20) {
-      d = smoothMin(d, capsule(x, y, z, [0, -95, -14], [0, -205, -34], 50, 56), 26);
-      const aside = Math.sqrt(x * x + 420) - 6;
-      d = smoothMin(d, capsule(aside, y, z, [16, -178, -46], [150, -246, -40], 38, 43), 66);
-      d = smoothMin(d, ellipsoid(x, y + 304, z + 30, 150, 92, 74), 52);
-    }
+    if (z > -50 && y < 70) d = withFace(d, x, y, z);
+    if (y < -20) d = withTrunk(d, x, y, z);
     if (Math.abs(x) > earTop[0] - 40 && y < earTop[1] + 50 && y > earTop[1] - 100) {
       d = smoothMin(d, earDistance(x, y, z, earTop), 5);
     }
     return d * k;
   };
   return { distance, ear };
+}
+
+/** Neck, collar bones and shoulders, cut as a sculptor cuts a bust: round below, upright at the arms. */
+function withTrunk(d: number, x: number, y: number, z: number): number {
+  const side = Math.abs(x);
+  const aside = Math.sqrt(x * x + 420) - 6;
+  let t = capsule(x, y, z, [0, -95, -14], [0, -205, -34], 49, 54);
+  t = smoothMin(t, capsule(aside, y, z, [16, -178, -46], [150, -250, -40], 36, 44), 62);
+  t = smoothMin(t, ellipsoid(x, y + 304, z + 24, 150, 96, 80), 52);
+  if (z > -40) {
+    // From behind the ear to the pit of the throat, and from there out along the collar bone.
+    t = smoothMin(t, capsule(side, y, z, [40, -96, -4], [13, -212, 20], 7, 6), 16);
+    t = smoothMin(t, capsule(side, y, z, [15, -217, 28], [112, -218, -14], 5.5, 6), 13);
+    t += crease(Math.sqrt(x * x + (y + 212) ** 2 + (z - 26) ** 2), 3.5, 13);
+  }
+  const cut = ellipsoid(x, y + 190, z + 24, 172, 128, 118);
+  return smoothMin(d, smoothMax(t, cut, 7), 26);
 }
 
 export interface PictureMesh {
@@ -115,12 +80,13 @@ const HIDDEN_INSIDE_MM = 14;
 /** Everything that is drawn of her lies in it. */
 export function bustBox(head: HeadShape) {
   const k = head.sizeMm / REFERENCE_SIZE_MM;
-  return { min: [-200 * k, -262 * k, -128 * k], max: [200 * k, head.crownHeightMm + 8, 128 * k] } as const;
+  return { min: [-182 * k, -326 * k, -146 * k], max: [182 * k, head.crownHeightMm + 8, 128 * k] } as const;
 }
 
-export function bustMesh(head: HeadShape, line: Hairline, stepMm: number): PictureMesh {
+/** @param fineMm step of the lattice over lids and lips; over the ears half as much again */
+export function bustMesh(head: HeadShape, line: Hairline, stepMm: number, fineMm = stepMm): PictureMesh {
   const body = bust(head);
-  const net = surfaceNets(body.distance, bustBox(head), stepMm);
+  const net = surfaceNets(body.distance, latticeOver(bustBox(head), stepMm, fineBoxes(head, fineMm)));
   const n = net.positionsMm.length / 3;
   const positions = new Float32Array(3 * n);
   const normals = new Float32Array(3 * n);
@@ -132,10 +98,9 @@ export function bustMesh(head: HeadShape, line: Hairline, stepMm: number): Pictu
       net.positionsMm[3 * v + 1],
       net.positionsMm[3 * v + 2],
     ];
-    let normal = gradient(body.distance, p);
+    const normal = gradient(body.distance, p);
     const d = body.distance(...p);
     for (let c = 0; c < 3; c++) p[c] -= d * normal[c];
-    normal = gradient(body.distance, p);
     positions.set(p, 3 * v);
     normals.set(normal, 3 * v);
     light[v] = openness(body.distance, p, normal);
@@ -152,7 +117,19 @@ export function bustMesh(head: HeadShape, line: Hairline, stepMm: number): Pictu
   return { positions, normals, triangles: Uint32Array.from(kept), light, aboveHairlineMm };
 }
 
-function gradient(distance: Bust['distance'], [x, y, z]: V3): [number, number, number] {
+function fineBoxes(head: HeadShape, fineMm: number) {
+  const k = head.sizeMm / REFERENCE_SIZE_MM;
+  const scaled = ([x, y, z]: Place): Place => [k * x, k * y, k * z];
+  const [ex, ey, ez] = landmarks(head).earTop;
+  const ear = (side: 1 | -1) => ({
+    min: [side > 0 ? ex - 6 * k : -ex - 24 * k, ey - 60 * k, ez - 34 * k] as Place,
+    max: [side > 0 ? ex + 24 * k : -ex + 6 * k, ey + 8 * k, ez + 20 * k] as Place,
+    stepMm: 1.5 * fineMm,
+  });
+  return [{ min: scaled(FACE_BOX.min), max: scaled(FACE_BOX.max), stepMm: fineMm }, ear(1), ear(-1)];
+}
+
+function gradient(distance: Bust['distance'], [x, y, z]: Place): [number, number, number] {
   const h = 0.8;
   const gx = distance(x + h, y, z) - distance(x - h, y, z);
   const gy = distance(x, y + h, z) - distance(x, y - h, z);
@@ -162,7 +139,7 @@ function gradient(distance: Bust['distance'], [x, y, z]: V3): [number, number, n
 }
 
 /** How much of the way out along the normal is free: five samples, nearer ones count more. */
-export function openness(distance: Bust['distance'], p: V3, n: V3): number {
+export function openness(distance: Bust['distance'], p: Place, n: Place): number {
   let hidden = 0;
   let weight = 1;
   for (let i = 1; i <= 5; i++) {

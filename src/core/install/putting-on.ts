@@ -79,7 +79,7 @@ export function wornAfterBlock(g: WorkContext): WorklistStep[] {
     {
       kind: 'cap',
       what: 'Put it on over the base',
-      how: 'From the forehead, drawn down behind. Nothing under it is damp.',
+      how: FILLED_INFO.head.how,
       minutes: 4,
     },
     ...heldFirst(g),

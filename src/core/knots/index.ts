@@ -16,6 +16,6 @@ export type { PlannedKnot, PlannedRow } from './place/planned.ts';
 export { type Laid, planRows } from './place/planned-rows.ts';
 export { type PlaceSchools, schoolsByPlace } from './place/schools-here.ts';
 export { exposure, holdsCap } from './place/situation.ts';
-export { isLeftOfPart, whereContext } from './place/where.ts';
+export { isLeftOfPart, shortWhere, whereContext } from './place/where.ts';
 export { zoneOf } from './place/zone.ts';
 export type { KnotDecision, KnotOverride } from './rules/situation.ts';

@@ -9,7 +9,8 @@ import { type Cap, DEFAULT_CAP } from '../trade/caps.ts';
 import { LOOPS } from '../trade/loops.ts';
 import { DRESSINGS, SPLITS } from '../trade/preparation.ts';
 import { SCHEMES } from '../trade/rows.ts';
-import { SCHOOL_OPTIONS, type SchoolName, type Schools } from '../trade/schools.ts';
+import { SCHOOL_OPTIONS } from '../trade/school-words.ts';
+import type { SchoolName, Schools } from '../trade/schools.ts';
 import { TEXTURES } from '../trade/textures.ts';
 import type { PlanInputs } from './inputs.ts';
 

@@ -2,7 +2,7 @@
 export { coverRange } from './ask/cover-range.ts';
 export { fallingHair } from './ask/falling-hair.ts';
 export { guessRange } from './ask/look-advice.ts';
-export { type HeadScene, headScene } from './ask/scene.ts';
+export type { HeadScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export { tryEdit } from './ask/try-edit.ts';
 export { FINE_MESH, type HeadInputs, type PlanInputs } from './inputs.ts';

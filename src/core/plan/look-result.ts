@@ -55,6 +55,8 @@ export interface LookAsked {
 export interface HairOnHead {
   readonly mesh: HairMesh;
   readonly size: Readonly<Record<SizeView, OutlineBox>>;
+  /** Its outermost points all round, xyz interleaved, mm in the frame of the head. */
+  readonly extentMm: Float32Array;
   /** Before trimming, where something is trimmed. */
   readonly untrimmed: Readonly<Record<SizeView, OutlineBox>> | undefined;
   /** Mean thickness of the hair over the scalp, mm. */

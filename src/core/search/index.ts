@@ -2,4 +2,12 @@
 export { meritOfUse, stopsHelping, type TradePoint, type UseAim, type UseFigures, type UseLimits } from './best-use.ts';
 export type { UsesAsked } from './evaluate.ts';
 export { type Genome, type Merit, Search } from './search.ts';
-export { type Allowed, beyondUsual, changesInWords, planWithUse, searchSpace, type UseSpace } from './use.ts';
+export {
+  type Allowed,
+  beyondUsual,
+  type Proposed,
+  planWithUse,
+  proposals,
+  searchSpace,
+  type UseSpace,
+} from './use.ts';

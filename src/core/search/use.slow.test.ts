@@ -9,19 +9,22 @@ import type { PlanInputs } from '../plan/inputs.ts';
 import { meritOfUse } from './best-use.ts';
 import { evaluateUses, figuresOfUse } from './evaluate.ts';
 import { Search } from './search.ts';
-import { changesInWords, planWithUse, searchSpace } from './use.ts';
+import { planWithUse, proposals, searchSpace } from './use.ts';
 
 const fingersOf = (of: PlanInputs) => atelier.spacing(of).fingers;
 const ALL = { split: true, half: true, open: true };
 const atelier = new Planner();
 const inputs = plainInputs();
 const bare = atelier.look({ inputs }).patches;
+/** What a proposal says of itself that it changes. */
+const changed = (s: typeof space, genome: readonly number[]) =>
+  proposals(s, genome, 'line').filter((p) => p.was !== p.now);
 const space = searchSpace(inputs, fingersOf(inputs), ALL, bare);
 
 describe('what a search may change', () => {
-  it('of the plan as it is nothing, said with no words', () => {
+  it('of the plan as it is nothing, and says so', () => {
     expect(planWithUse(inputs, space, space.now)).toEqual(inputs);
-    expect(changesInWords(space, space.now, 'line')).toEqual([]);
+    expect(changed(space, space.now)).toEqual([]);
   });
 
   it('gives the same plan to a document as to inputs, and one that can be read', () => {
@@ -35,8 +38,8 @@ describe('what a search may change', () => {
         const read = readPlan(JSON.parse(JSON.stringify(document)));
         expect(read.ok ? '' : read.why).toBe('');
         expect(planInputs(document, 12)).toEqual(planWithUse(from, s, genome));
-        const changed = genome.join() !== s.now.join();
-        expect(changesInWords(s, genome, 'line').length > 0).toBe(changed);
+        const isChanged = genome.join() !== s.now.join();
+        expect(changed(s, genome).length > 0).toBe(isChanged);
       }
     }
   });

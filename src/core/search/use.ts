@@ -198,33 +198,37 @@ function nameOf({ split, half }: CutChoice, opened: number | undefined): string 
   return upperFirst(words);
 }
 
-/** What a genome changes, in words; nothing where it changes nothing. */
-export function changesInWords(space: UseSpace, genome: Genome, partKind: PlanInputs['part']['kind']): string[] {
+/** One line of what a genome proposes: what it is about, as planned and as found. */
+export interface Proposed {
+  readonly what: string;
+  readonly was: string;
+  readonly now: string;
+}
+
+/** Every zone, what is cut, opened and brushed: as planned and as found. */
+export function proposals(space: UseSpace, genome: Genome, partKind: PlanInputs['part']['kind']): Proposed[] {
   const at = places(genome);
   const now = places(space.now);
-  const gaps = ZONES.flatMap((z, i) =>
-    at.gaps[i] === now.gaps[i]
-      ? []
-      : [
-          `${lowerFirst(zoneName(z, partKind))} ${fingersFigure(space.gaps[z][now.gaps[i]])} → ${fingersFigure(space.gaps[z][at.gaps[i]])} fingers`,
-        ],
-  );
-  const cuts = GROUP_NAMES.flatMap((g, i) =>
-    at.cuts[i] === 0
-      ? []
-      : [`${g === 'front' ? 'in front' : 'behind'} ${lowerFirst(nameOf(space.cuts[g][at.cuts[i]], undefined))}`],
-  );
-  const opening =
-    at.opening === 0
-      ? []
-      : [
-          space.openings[at.opening] === 0
-            ? 'left closed'
-            : `opened ${Math.round(100 * space.openings[at.opening])} % after hooking`,
-        ];
-  const brush =
-    at.brush === 0 ? [] : [`fuller at ${space.strokes.length} thin ${space.strokes.length === 1 ? 'place' : 'places'}`];
-  return [...gaps, ...cuts, ...opening, ...brush];
+  const gaps = ZONES.map((z, i) => ({
+    what: zoneName(z, partKind),
+    was: fingersFigure(space.gaps[z][now.gaps[i]]),
+    now: fingersFigure(space.gaps[z][at.gaps[i]]),
+  }));
+  const cut = (g: Group, i: number) => lowerFirst(nameOf(space.cuts[g][i], undefined));
+  const cuts = GROUP_NAMES.map((g, i) => ({
+    what: g === 'front' ? 'Pieces in front' : 'Pieces behind',
+    was: cut(g, now.cuts[i]),
+    now: cut(g, at.cuts[i]),
+  }));
+  const opened = (i: number) => (space.openings[i] === 0 ? 'no' : `${Math.round(100 * space.openings[i])} %`);
+  const thin = `${space.strokes.length} thin ${space.strokes.length === 1 ? 'place' : 'places'}`;
+  const brushed = (i: number) => (i === 0 ? 'as it is' : `at ${thin}`);
+  return [
+    ...gaps,
+    ...cuts,
+    { what: 'Opened', was: opened(now.opening), now: opened(at.opening) },
+    { what: 'Fuller', was: brushed(now.brush), now: brushed(at.brush) },
+  ];
 }
 
 /** Where a genome goes beyond what people do, in words: it may be right, and nobody has tried it. */

@@ -72,6 +72,17 @@ export interface Cap {
 /** Off the head nothing is pinned through hair, and no border creeps. */
 export const isOffHead = ({ dome, filledOn }: Pick<Cap, 'dome' | 'filledOn'>) => dome !== 'none' && filledOn !== 'head';
 
+/** Nobody is there to put it on: a wig, on a net, off the head, filled to its end. */
+export function onForm<C extends Pick<Cap, 'dome' | 'filledOn' | 'wig' | 'topKept'>>(cap: C): C {
+  return {
+    ...cap,
+    dome: cap.dome === 'none' ? 'closed' : cap.dome,
+    filledOn: cap.filledOn === 'head' ? 'block' : cap.filledOn,
+    wig: true,
+    topKept: false,
+  };
+}
+
 export const CAP_LIMITS = {
   combsAt: 12,
   openingMm: [20, 200],
@@ -121,7 +132,7 @@ export interface Named {
 /** All reasons: common practice, no source. */
 export const DOME_INFO: Readonly<Record<Dome, Named>> = {
   none: { name: 'No cap', reason: 'Pieces go through own hair. Take generous bites: few hairs carry badly and hurt.' },
-  closed: { name: 'Closed dome', reason: 'Put on from the forehead, drawn down behind, over the finished base.' },
+  closed: { name: 'Closed dome', reason: 'Put on from the forehead, drawn down behind.' },
   openTop: { name: 'Open on top', reason: 'A handful of knots draws its top shut; it packs small and suits a block.' },
 };
 
@@ -156,7 +167,7 @@ export const FILLED_INFO: Readonly<Record<FilledOn, Named & { readonly put: stri
     name: 'on a block',
     reason: 'Both hands free, sitting; the net is drawn out as the block is.',
     put: 'Pin the cap on the block',
-    how: 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up on your head.',
+    how: 'The block has to be held still. Stretch the net evenly; set spacing in holes, since it opens up when worn.',
   },
   stand: {
     name: 'on a stand',

@@ -32,6 +32,7 @@ export {
   type Dome,
   FILLED_INFO,
   FILLED_ONS,
+  type FilledOn,
   HOLE_NAMES,
   HOLE_SHAPES,
   type HoleShape,
@@ -41,6 +42,7 @@ export {
   OWN_ROWS,
   OWN_ROWS_INFO,
   type OwnRows,
+  onForm,
   WIG_HOLDS,
 } from './caps.ts';
 export { GROUND_LUMINANCE, hairLuminance, litHair } from './colours.ts';
@@ -183,12 +185,19 @@ export {
 } from './preparation.ts';
 export { REQUIREMENT_NAMES, REQUIREMENTS, type Requirement } from './requirements.ts';
 export {
-  BACK_UNDER_LONG,
   BORDER_KNOT_INFO,
-  BORDER_KNOTS,
   BORDER_WHEN_INFO,
-  BORDER_WHENS,
   BORDER_WHERE_INFO,
+  FILL_INFO,
+  FOLLOWED_INFO,
+  FRINGE_INFO,
+  SCHEME_INFO,
+  SECOND_PASS_INFO,
+} from './row-words.ts';
+export {
+  BACK_UNDER_LONG,
+  BORDER_KNOTS,
+  BORDER_WHENS,
   BORDER_WHERES,
   type BorderKnot,
   type BorderRow,
@@ -196,12 +205,9 @@ export {
   type BorderWhere,
   CLOSEST_MM,
   CROWDED,
-  FILL_INFO,
   FILL_LIMITS,
   FILL_WHERES,
   type Fill,
-  FOLLOWED_INFO,
-  FRINGE_INFO,
   FRINGES,
   type Fringe,
   isLongHair,
@@ -215,22 +221,19 @@ export {
   ROW_LIMITS,
   ROWS_FOLLOWED,
   type RowsFollowed,
-  SCHEME_INFO,
   SCHEMES,
   type Scheme,
-  SECOND_PASS_INFO,
   SECOND_PASSES,
   type SecondPass,
   widestFingers,
 } from './rows.ts';
+export { SCHOOL_NAMES, SCHOOL_OPTIONS, type SchoolOption } from './school-words.ts';
 export {
   DEFAULT_SCHOOLS,
-  SCHOOL_NAMES,
-  SCHOOL_OPTIONS,
+  SCHOOL_VALUES,
   SCHOOLS_BY_PLACE,
   type SchoolByPlace,
   type SchoolName,
-  type SchoolOption,
   type Schools,
 } from './schools.ts';
 export { STEP_INFO, STEP_KINDS, type StepInfo, type StepKind } from './steps.ts';
@@ -242,6 +245,7 @@ export {
   type StrandJob,
 } from './strands.ts';
 export { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from './tape.ts';
+export { TERM_PATTERN, type Term, termOf } from './term-words.ts';
 export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
 export { lowerFirst, percent, rowWords, upperFirst } from './words.ts';
 export {

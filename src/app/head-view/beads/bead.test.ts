@@ -1,11 +1,13 @@
 /** Dragging on the head: from pixels on the stage to mm along the scalp. */
 import { describe, expect, it } from 'vitest';
+import { headFrame } from '../framing.ts';
 import { layersOf } from '../picture/layers.ts';
 import { projection, screenX, screenY, type V3 } from '../projection.ts';
 import { dragAlong, movedOnScreen } from './bead.tsx';
 
+const stage = { width: 940, height: 460 };
 const view = (azimuth: number, elevation: number, mirror = false) =>
-  projection({ azimuth, elevation }, 940, 460, mirror);
+  projection({ azimuth, elevation }, stage, headFrame(stage, elevation), mirror);
 
 describe('a drag', () => {
   it('along a direction that is seen in full is its pixels over the scale', () => {

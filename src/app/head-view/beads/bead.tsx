@@ -2,6 +2,7 @@
 import { useRef, useState } from 'react';
 import { useView } from '../../view/view-store.ts';
 import { type Projection, screenX, screenY, type V3 } from '../projection.ts';
+import type { Placed } from './apart.ts';
 
 export interface BeadProps {
   readonly view: Projection;
@@ -9,6 +10,8 @@ export interface BeadProps {
   readonly label: string;
   readonly name: string;
   readonly small?: boolean;
+  /** Where it stands on the screen instead, where beads would lie on each other. */
+  readonly placed?: Placed | undefined;
   readonly stage: () => DOMRect | undefined;
   /** Where the finger is on the stage, and how far it has come, px. */
   readonly onDrag: (to: { x: number; y: number; dx: number; dy: number }) => void;
@@ -26,16 +29,27 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 };
 
+/** Whether a place lies on the side of the head that is looked at. */
+export function isFacing(view: Projection, at: V3): boolean {
+  const length = Math.sqrt(at[0] ** 2 + at[1] ** 2 + at[2] ** 2);
+  return (at[0] * view.toEye[0] + at[1] * view.toEye[1] + at[2] * view.toEye[2]) / length > 0.02;
+}
+
 export function Bead(props: BeadProps) {
   const { view, at } = props;
   const { held, handlers } = useDrag(props);
-  const length = Math.sqrt(at[0] ** 2 + at[1] ** 2 + at[2] ** 2);
-  const facingUs = (at[0] * view.toEye[0] + at[1] * view.toEye[1] + at[2] * view.toEye[2]) / length > 0.02;
+  const facingUs = isFacing(view, at);
+  const { x, y, size } = props.placed ?? { x: screenX(view, at), y: screenY(view, at), size: undefined };
   return (
     <button
       type="button"
       className={`handle ${props.small ? 'middle' : ''} ${held ? 'held' : ''}`}
-      style={{ left: screenX(view, at), top: screenY(view, at), visibility: facingUs ? 'visible' : 'hidden' }}
+      style={{
+        left: x,
+        top: y,
+        visibility: facingUs ? 'visible' : 'hidden',
+        ...(size === undefined ? {} : { width: size, height: size, margin: -size / 2 }),
+      }}
       aria-label={`${props.label}. Arrow keys move it.`}
       data-bead={props.name}
       onFocus={() => {

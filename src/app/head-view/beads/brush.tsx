@@ -4,8 +4,8 @@ import type { HeadScene } from '../../../core/plan/index.ts';
 import { MARK_NAMES } from '../../../core/trade/index.ts';
 import { addMark } from '../../../model/commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { type BrushTool, brushMark } from '../pens.tsx';
 import type { Projection } from '../projection.ts';
-import { type BrushTool, brushMark } from '../use-strokes.ts';
 import { PlaceBead } from './place.tsx';
 
 export function BrushBead(props: {

@@ -7,8 +7,9 @@ import { setHairlinePoint } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
-import type { Projection, V3 } from '../projection.ts';
-import { Bead, dragAlong } from './bead.tsx';
+import { type Projection, screenX, screenY, type V3 } from '../projection.ts';
+import { apart, type Placed } from './apart.ts';
+import { Bead, dragAlong, isFacing } from './bead.tsx';
 
 /** One press of an arrow, mm. */
 const NUDGE_MM = 2;
@@ -25,13 +26,20 @@ export function HairlineBeads(props: {
   /** Where the finger has a bead, while the head is still on its way. */
   const [held, setHeld] = useState<{ readonly point: HairlinePoint; readonly at: V3 }>();
   const kept = session.history.present.plan;
+  const atOf = (p: HairlinePoint) => (held?.point.name === p.name && held.point.side === p.side ? held.at : p.at);
+  const seen = result.head.hairlinePoints.filter((p) => isFacing(view, atOf(p)));
+  const places = new Map<HairlinePoint, Placed>();
+  apart(seen.map((p) => ({ x: screenX(view, atOf(p)), y: screenY(view, atOf(p)) }))).forEach((placed, i) => {
+    places.set(seen[i], placed);
+  });
   return (
     <>
       {result.head.hairlinePoints.map((point) => (
         <Bead
           key={`${point.name}-${point.side}`}
           view={view}
-          at={held?.point.name === point.name && held.point.side === point.side ? held.at : point.at}
+          at={atOf(point)}
+          placed={places.get(point)}
           small={point.side !== 'middle'}
           name={`hairline-${point.name}-${point.side}`}
           label={`Hairline, ${HAIRLINE_POINT_NAMES[point.name]}${point.side === 'middle' ? '' : `, ${point.side}`}, ${offsetOf(plan, point)} mm`}

@@ -67,7 +67,7 @@ function MoveBead({ view, scene, session, knot, stage }: BeadsProps & { readonly
   const commit = (to: V3) => {
     latest.current = undefined;
     setHeld(undefined);
-    useView.getState().refuse(session.apply(moveKnot(plan, knot.id, from, directionDeg(to))));
+    useView.getState().refuse(session.apply(moveKnot(plan, from, directionDeg(to))));
   };
   return (
     <Bead

@@ -10,8 +10,9 @@ import { looseLine, RIM, ring } from './lines.ts';
 
 export interface LookDrawing {
   readonly look: Look;
-  readonly picture: 'hair' | 'cover' | 'plain';
+  readonly picture: 'hair' | 'light';
   readonly selectedId: string | undefined;
+  readonly marksSeen: boolean;
   /** The place that is asked about, mm. */
   readonly whyAtMm: readonly [number, number, number] | undefined;
 }
@@ -21,12 +22,12 @@ const LIFT_MM = 2;
 const SOLID = 0.45;
 
 export function drawLook(ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult, drawing: LookDrawing) {
-  if (drawing.picture === 'cover') {
+  if (drawing.picture === 'light') {
     drawIsolines(ctx, view, drawing.look);
     result.knots.forEach((k, i) => {
       drawCovered(ctx, view, k, drawing.look.knots[i]?.by === 'nothing');
     });
-  } else {
+  } else if (drawing.marksSeen) {
     // Under drawn hair only what shows is marked.
     result.knots.forEach((k, i) => {
       if (drawing.look.knots[i]?.by === 'nothing') drawCovered(ctx, view, k, true);

@@ -88,23 +88,6 @@ function drawOff(ctx: CanvasRenderingContext2D, view: Projection, pointsMm: Floa
   ctx.globalAlpha = 1;
 }
 
-/** A cut or a row while the finger is down. */
-export function drawStroke(ctx: CanvasRenderingContext2D, points: ReadonlyArray<readonly [number, number]>) {
-  const path = new Path2D();
-  points.forEach(([x, y], i) => {
-    if (i === 0) path.moveTo(x, y);
-    else path.lineTo(x, y);
-  });
-  for (const [style, width] of [
-    [token('under'), 5],
-    [token('light'), 2.6],
-  ] as const) {
-    ctx.strokeStyle = style;
-    ctx.lineWidth = width;
-    ctx.stroke(path);
-  }
-}
-
 /** A row through tied roots is not drawn from one to the next, which lie farther apart than this, mm. */
 const JUMP_MM = 20;
 

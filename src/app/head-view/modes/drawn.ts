@@ -25,10 +25,10 @@ export interface Drawn extends LineView {
   readonly scene: HeadScene | undefined;
   readonly seen: Projection;
   readonly look: Look | undefined;
+  /** Knots that show are marked where that is told beside them. */
+  readonly marksSeen: boolean;
   /** Where the part was before the finger came down. */
   readonly oldPart: Float32Array | undefined;
-  /** A stroke that is being drawn, in pixels. */
-  readonly stroke: ReadonlyArray<readonly [x: number, y: number]> | undefined;
 }
 
 export interface Mode {

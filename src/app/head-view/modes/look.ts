@@ -1,20 +1,19 @@
 /** The finished style: light that comes through, knots that show; a tap asks about a place. */
 import { askAbout, onScene } from '../ask-about.ts';
 import { drawLook } from '../lines/look.ts';
-import { drawStroke } from '../lines/rows.ts';
 import type { Mode } from './drawn.ts';
-import { rows } from './rows.ts';
 
-export const look: Mode = {
+const lookMode = (picture: 'hair' | 'light'): Mode => ({
   draw(ctx, drawn, result) {
-    const { seen, scene, check, selectedId, stroke } = drawn;
-    if (check.picture === 'plain') return rows.draw(ctx, drawn, result);
+    const { seen, scene, check, selectedId, marksSeen } = drawn;
     if (!drawn.look) return;
     const whyAtMm = check.whyAt && scene ? onScene(scene, check.whyAt) : undefined;
-    drawLook(ctx, seen, result, { look: drawn.look, picture: check.picture, selectedId, whyAtMm });
-    if (stroke) drawStroke(ctx, stroke);
+    drawLook(ctx, seen, result, { look: drawn.look, picture, selectedId, whyAtMm, marksSeen });
   },
-  tap({ seen, scene, check }, result, x, y) {
-    if (scene) askAbout(seen, scene, result, x, y, check.picture);
+  tap({ seen, scene }, result, x, y) {
+    if (scene) askAbout(seen, scene, result, x, y, picture);
   },
-};
+});
+
+export const hair = lookMode('hair');
+export const light = lookMode('light');

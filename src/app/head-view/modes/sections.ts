@@ -1,17 +1,16 @@
 /** The base under the rows; a tap selects the section that is touched. */
 import { useView } from '../../view/view-store.ts';
 import { drawBase } from '../lines/base.ts';
-import { drawParts, drawStroke } from '../lines/rows.ts';
+import { drawParts } from '../lines/rows.ts';
 import { surfacePointAt, vertexAt } from '../surface-hit.ts';
 import { cautionsOf, type Mode, rowsDrawing } from './drawn.ts';
 
 export const sections: Mode = {
   draw(ctx, drawn, result) {
-    const { seen, sectionId, lineKey, showBumps, stroke } = drawn;
+    const { seen, sectionId, lineKey, showBumps } = drawn;
     const cautions = new Set(cautionsOf(result).flatMap((f) => f.sectionIds ?? []));
     drawParts(ctx, seen, result, rowsDrawing(drawn, result));
     drawBase(ctx, seen, result, { sectionId, lineKey, cautions, showBumps });
-    if (stroke) drawStroke(ctx, stroke);
   },
   tap({ seen, scene }, result, x, y) {
     const hit = scene && surfacePointAt(seen, scene.cap, x, y);

@@ -297,8 +297,8 @@ export class HeadPicture {
     this.hair.set(hair);
   }
 
-  setHairLook(look: HairLook) {
-    this.hair.setLook(look);
+  setHairLooks(looks: readonly HairLook[]) {
+    this.hair.setLooks(looks);
   }
 
   /** @param moving draws a lighter head of hair */

@@ -47,7 +47,7 @@ export function AimBench({ session, finding }: WithFinding) {
           label="Route"
           value={plan.cap.dome}
           // A wig for nobody's base is hooked on a net.
-          options={ROUTES.filter((r) => isWorn(plan.madeFor) || r.value !== 'none')}
+          options={isWorn(plan.madeFor) ? ROUTES : ON_A_NET}
           onChange={(dome) =>
             session.apply(setCap(plan, dome === 'openTop' ? { dome, filledOn: 'block', wig: true } : { dome }))
           }
@@ -112,3 +112,9 @@ const ROUTES: ReadonlyArray<{ readonly value: Dome; readonly name: string; reado
     reason: 'Filled off the head and worn as a wig; a handful of knots draws its top shut.',
   },
 ];
+
+const ON_A_NET = ROUTES.filter((r) => r.value !== 'none').map((r) =>
+  r.value === 'closed'
+    ? { ...r, name: 'Closed cap', reason: 'Its dome is whole; it is filled off the head and worn as a wig.' }
+    : r,
+);

@@ -3,6 +3,7 @@ import {
   BLENDINGS,
   FILLED_INFO,
   FILLED_ONS,
+  type FilledOn,
   HOLE_NAMES,
   HOLE_SHAPES,
   isOffHead,
@@ -14,15 +15,20 @@ import { type FieldEntry, named } from '../../ui/fields.tsx';
 
 type Table = ReadonlyArray<FieldEntry<CapAsWritten>>;
 
+const filled = (on: readonly FilledOn[]): FieldEntry<CapAsWritten> => ({
+  key: 'filledOn',
+  kind: 'choice',
+  label: 'Filled',
+  testId: 'filled-on',
+  options: named(on, (f) => FILLED_INFO[f].name),
+  beside: ({ filledOn }) => FILLED_INFO[filledOn].reason,
+});
+
+/** A wig for nobody’s base, or off a head. */
+export const ON_A_FORM: Table = [filled(FILLED_ONS.filter((f) => f !== 'head'))];
+
 export const WORN: Table = [
-  {
-    key: 'filledOn',
-    kind: 'choice',
-    label: 'Filled',
-    testId: 'filled-on',
-    options: named(FILLED_ONS, (f) => FILLED_INFO[f].name),
-    beside: ({ filledOn }) => FILLED_INFO[filledOn].reason,
-  },
+  filled(FILLED_ONS),
   {
     key: 'wig',
     kind: 'choice',

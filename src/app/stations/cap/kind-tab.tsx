@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { DOME_INFO, DOMES, WIG_HOLDS } from '../../../core/trade/index.ts';
+import { DOME_INFO, DOMES, isWorn, WIG_HOLDS } from '../../../core/trade/index.ts';
 import { keepCap, offShelf, shelfCaps } from '../../../store/shelf.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
@@ -10,18 +10,20 @@ import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice, Several } from '../../ui/choice.tsx';
 import { TextField } from '../../ui/field.tsx';
 import { Fields } from '../../ui/fields.tsx';
-import { READY_ROWS, TIMES_WORN, WIG, WORN } from './fields.ts';
+import { ON_A_FORM, READY_ROWS, TIMES_WORN, WIG, WORN } from './fields.ts';
 import { useCap } from './use-cap.ts';
 
 export function KindTab({ session, result }: BenchProps) {
   const { cap, change } = useCap(session);
   const capped = cap.dome !== 'none';
+  const worn = isWorn(session.plan.madeFor);
   return (
     <>
       <Choice
         label="Cap"
         value={cap.dome}
-        options={DOMES.map((value) => ({ value, ...DOME_INFO[value] }))}
+        // A wig for nobody's base is hooked on a net.
+        options={DOMES.filter((d) => worn || d !== 'none').map((value) => ({ value, ...DOME_INFO[value] }))}
         onChange={(dome) => change({ dome })}
       />
       {capped && (
@@ -29,16 +31,18 @@ export function KindTab({ session, result }: BenchProps) {
           {result && cap.dome === 'openTop' && (
             <p className="note mt-1">About {result.cap.knotsToCloseTop} knots round its rim draw it shut.</p>
           )}
-          <Fields record={cap} of={WORN} set={change} />
+          <Fields record={cap} of={worn ? WORN : ON_A_FORM} set={change} />
           {cap.wig && <WigFields session={session} />}
           <Fields record={cap} of={READY_ROWS} set={change} />
           <Shelf session={session} />
         </>
       )}
-      <p className="note mt-3">
-        For it: it shares the pull, keeps added fibre off your own hair, gives places to hook, and makes takedown fast.
-        Against it: warmth, one more thing to hide.
-      </p>
+      {worn && (
+        <p className="note mt-3">
+          For it: it shares the pull, keeps added fibre off your own hair, gives places to hook, and makes takedown
+          fast. Against it: warmth, one more thing to hide.
+        </p>
+      )}
     </>
   );
 }
@@ -53,7 +57,7 @@ function WigFields({ session }: { readonly session: PlanSession }) {
         options={WIG_HOLDS.map((h) => [h, h] as const)}
         onChange={(wigHolds) => change({ wigHolds }, `Held by ${wigHolds.join(', ') || 'nothing'}`)}
       />
-      <Fields record={cap} of={WIG} set={change} />
+      {isWorn(session.plan.madeFor) && <Fields record={cap} of={WIG} set={change} />}
     </>
   );
 }

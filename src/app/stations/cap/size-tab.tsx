@@ -40,7 +40,7 @@ export function SizeTab({ session, result }: BenchProps) {
       )}
       {result && <SpacingTable plan={plan} result={result} block={off} />}
       <p className="note mt-3">
-        Size by girth over the base; stretch decides more than the label.{' '}
+        Size by girth{worn ? ' over the base' : ''}; stretch decides more than the label.{' '}
         {off
           ? 'A net opens up on a bigger head: set spacing as it shall be worn, and count holes where it is filled.'
           : ''}

@@ -2,6 +2,7 @@
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { milliNewton } from '../../../core/load/index.ts';
 import type { Look } from '../../../core/plan/index.ts';
+import { isWorn } from '../../../core/trade/index.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
 import { percent, range } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
@@ -13,11 +14,13 @@ const MOST_ROWS = 12;
 
 const BITE_NAMES = { all: 'All of them', edge: 'At the edge', tender: 'Tender or thin' } as const;
 
-export function LoadTab({ result, checked }: CheckProps) {
+export function LoadTab({ session, result, checked }: CheckProps) {
   const look = checked.looked?.value;
   if (!result) return null;
   const { load, cap } = result;
   const grams = (v: number) => `${Math.round(v)} g`;
+  // Where nobody's hair is under it nothing of hers bears any of it.
+  const worn = isWorn(session.plan.madeFor);
   const bare = result.knots.filter((k) => k.through !== 'net' && (k.onNet === 'none' || k.onNet === 'cutOut')).length;
   return (
     <>
@@ -25,17 +28,30 @@ export function LoadTab({ result, checked }: CheckProps) {
       <dl className="mt-2 text-small">
         <Figure name="Dry">{range(load.range, grams)}</Figure>
         <Figure name="Wet">{range(load.wetG, grams)}</Figure>
-        <Figure name="The net takes">{range(cap.shareOfPull, percent)}</Figure>
-        <Figure name="Pieces on own hair alone">{bare}</Figure>
-        <Figure name="Highest bump of the base under it">{Math.round(result.base.bumps.highestMm)} mm</Figure>
+        {worn && (
+          <>
+            <Figure name="The net takes">{range(cap.shareOfPull, percent)}</Figure>
+            <Figure name="Pieces on own hair alone">{bare}</Figure>
+            <Figure name="Highest bump of the base under it">{Math.round(result.base.bumps.highestMm)} mm</Figure>
+          </>
+        )}
       </dl>
-      {look && look.bites[0].bites > 0 && <Bites look={look} result={result} />}
-      <Sections result={result} />
-      <p className="note mt-2">
-        Times the weight of the section’s own hair, once the net has taken its share. To lower it: thinner pieces, wider
-        gaps, shorter hair, more of it on the net. Pain, bumps, headache or shiny skin at the hairline mean too tight:
-        take it out, and see a professional if it stays. No figure promises safety.
-      </p>
+      {worn ? (
+        <>
+          {look && look.bites[0].bites > 0 && <Bites look={look} result={result} />}
+          <Sections result={result} />
+          <p className="note mt-2">
+            Times the weight of the section’s own hair, once the net has taken its share. To lower it: thinner pieces,
+            wider gaps, shorter hair, more of it on the net. Pain, bumps, headache or shiny skin at the hairline mean
+            too tight: take it out, and see a professional if it stays. No figure promises safety.
+          </p>
+        </>
+      ) : (
+        <p className="note mt-2">
+          What bears it is judged once you say what it will be worn over. A heavy wig pulls at combs and temples: tell
+          whoever will wear it to take it off when it aches.
+        </p>
+      )}
     </>
   );
 }

@@ -1,13 +1,15 @@
 /** How it looks, from every side. */
 import { meetsTheEye } from '../../../core/cover/index.ts';
-import { POSE_NAMES, POSES } from '../../../core/fall/index.ts';
+import { POSE_NAMES, POSES, WORN_AS, WORN_AS_INFO } from '../../../core/fall/index.ts';
 import type { Look } from '../../../core/plan/index.ts';
 import { AGE_INFO, AGES } from '../../../core/trade/index.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
+import { SelectField } from '../../ui/field.tsx';
 import { type FieldEntry, Fields, named } from '../../ui/fields.tsx';
 import { FindingNote } from '../../ui/finding-note.tsx';
 import { percent } from '../../ui/format.ts';
-import { OneOf, ToolButton } from '../../ui/tabs.tsx';
+import { ToolButton } from '../../ui/tabs.tsx';
+import { useWornAs } from '../../view/room.ts';
 import { type CheckView, PLAIN_CHECK, TURN_TOOL, useView } from '../../view/view-store.ts';
 import { HiddenBy, SeenBySide } from './seen.tsx';
 import { WhyHere } from './why.tsx';
@@ -16,21 +18,22 @@ export function LookTab({ session, result, checked }: CheckProps) {
   const { lookAs, findings } = checked;
   const look = checked.looked?.value;
   const view = useView((v) => v.check);
-  const setCheck = useView((v) => v.setCheck);
+  const [wornAs, wear] = useWornAs();
   if (!result) return null;
   return (
     <>
       <h2>Before any hair is bought</h2>
-      <OneOf
-        label="What is drawn"
-        value={view.picture}
-        options={PICTURES}
-        testId="picture"
-        onChange={(picture) => setCheck({ picture })}
-      />
       {lookAs && <SeenBySide look={lookAs} rest={look} />}
       <WhyHere session={session} result={result} look={look} />
       <div className="mt-3">
+        <SelectField
+          label="Worn"
+          wide
+          testId="worn-as"
+          value={wornAs}
+          options={WORN_AS.map((w) => [w, WORN_AS_INFO[w]] as const)}
+          onChange={wear}
+        />
         <Fields
           record={{
             ...view,
@@ -55,12 +58,6 @@ export function LookTab({ session, result, checked }: CheckProps) {
     </>
   );
 }
-
-const PICTURES = [
-  ['hair', 'Hair'],
-  ['cover', 'Where light comes through'],
-  ['plain', 'Rows'],
-] as const;
 
 const setView = (change: Partial<CheckView>) => {
   useView.getState().setCheck(change);
@@ -159,7 +156,7 @@ function Finger({ thinnestMm }: { readonly thinnestMm: readonly [number, number,
         <button
           type="button"
           className="word text-note"
-          onClick={() => setCheck({ ...PLAIN_CHECK, picture: view.picture, whyAt: view.whyAt })}
+          onClick={() => setCheck({ ...PLAIN_CHECK, whyAt: view.whyAt })}
         >
           Back to at rest and finished
         </button>

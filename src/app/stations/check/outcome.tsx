@@ -1,13 +1,14 @@
 /** What a search has found so far. */
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Part } from '../../../core/head/index.ts';
-import { beyondUsual, changesInWords, planWithUse, type UseFigures } from '../../../core/search/index.ts';
-import { upperFirst } from '../../../core/trade/index.ts';
+import { beyondUsual, type Proposed, planWithUse, proposals, type UseFigures } from '../../../core/search/index.ts';
 import { planInputs } from '../../../model/to-inputs.ts';
+import { useAgainst } from '../../ask/against.ts';
 import { type UseCandidate, type UseRun, useBestUse } from '../../ask/best-use.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { hours, percent, percentRange } from '../../ui/format.ts';
 import { Ledger, WasNow } from '../../ui/ledger.tsx';
+import { useView } from '../../view/view-store.ts';
 import { TradeOff } from './trade-off.tsx';
 
 export function Outcome({ run, session }: { readonly run: UseRun; readonly session: PlanSession }) {
@@ -58,7 +59,8 @@ function Taking(props: { readonly run: UseRun; readonly pick: UseCandidate; read
   const [refusal, setRefusal] = useState<string>();
   const forget = useBestUse((s) => s.forget);
   const isOld = session.history.present.plan !== run.plan;
-  const changes = changesInWords(run.space, pick.genome, run.plan.part.kind as Part['kind']);
+  const lines = proposals(run.space, pick.genome, run.plan.part.kind as Part['kind']);
+  const changes = lines.filter((l) => l.was !== l.now);
   const beyond = beyondUsual(run.space, pick.genome, planInputs(run.plan), run.plan.part.kind as Part['kind']);
   const take = () => {
     const { packs } = pick.figures;
@@ -72,9 +74,10 @@ function Taking(props: { readonly run: UseRun; readonly pick: UseCandidate; read
       {changes.length === 0 ? (
         <p className="mt-2">Nothing better was found within these limits yet: the plan is as good.</p>
       ) : (
-        <p className="mt-2 text-small" data-testid="use-words">
-          {upperFirst(changes.join('; '))}.
-        </p>
+        <>
+          <Proposal lines={lines} />
+          {!isOld && (run.state === 'done' || run.state === 'stopped') && <SideBySide {...props} />}
+        </>
       )}
       {run.state === 'running' && (
         <p className="note mt-1">
@@ -99,6 +102,51 @@ function Taking(props: { readonly run: UseRun; readonly pick: UseCandidate; read
       )}
     </>
   );
+}
+
+/** Zone by zone, gaps in fingers; what changes stands out. */
+function Proposal({ lines }: { readonly lines: readonly Proposed[] }) {
+  return (
+    <Ledger
+      captionSaid
+      testId="use-changes"
+      caption="What it would change: as planned, as found"
+      heads={['Gaps in fingers', 'planned', 'found']}
+      lines={lines.map(({ what, was, now }) => ({
+        key: what,
+        name: what,
+        cells: [
+          <span key="was" className="text-ink2">
+            {was}
+          </span>,
+          <span key="now" className={was === now ? 'text-ink2' : 'font-strong'}>
+            {now}
+          </span>,
+        ],
+      }))}
+    />
+  );
+}
+
+/** The head as planned and as found, and what is different, on the stage. */
+function SideBySide({
+  run,
+  pick,
+  session,
+}: {
+  readonly run: UseRun;
+  readonly pick: UseCandidate;
+  readonly session: PlanSession;
+}) {
+  const { setCheck } = useView.getState();
+  const kept = session.history.present.plan;
+  const plan = useMemo(() => planWithUse(kept, run.space, pick.genome), [kept, run.space, pick.genome]);
+  useEffect(() => {
+    setCheck({ against: { kind: 'found', plan } });
+    return () => setCheck({ against: undefined });
+  }, [plan, setCheck]);
+  useAgainst(session);
+  return null;
 }
 
 const FIGURES: ReadonlyArray<readonly [name: string, show: (f: UseFigures) => string]> = [

@@ -103,7 +103,7 @@ function lookDifferences(was: Look, now: Look) {
 }
 
 function keyOf(against: Against | undefined): string {
-  if (!against) return NONE;
+  if (!against || against.kind === 'found') return NONE;
   return against.kind === 'before' ? `before ${against.steps}` : `plan ${against.id}`;
 }
 

@@ -4,6 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { foldInstall, type InstallState } from '../../../core/install/index.ts';
+import { isOffHead, isWorn } from '../../../core/trade/index.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { openSession, sessionEvents, startSession } from '../../../store/installs.ts';
@@ -27,6 +28,7 @@ export function InstallBench({ session, result }: BenchProps) {
       startedAtMs: Date.now(),
       plan: session.history.present.plan,
       finished: 0,
+      ...(result ? { knots: result.knots.length } : {}),
     };
     try {
       await startSession(db, started);
@@ -58,7 +60,7 @@ export function InstallBench({ session, result }: BenchProps) {
       )}
       <h3 className="mt-6 text-title">Before you begin</h3>
       <ul className="mt-2 list-none text-small">
-        {BEFORE.map((line) => (
+        {beforeIt(plan).map((line) => (
           <li key={line} className="line py-1.5">
             {line}
           </li>
@@ -68,13 +70,19 @@ export function InstallBench({ session, result }: BenchProps) {
   );
 }
 
-const BEFORE = [
-  'Hair clean, detangled and dry, scalp oiled before it disappears under the net.',
-  'Hook two pieces and look before you open the rest of the hair.',
-  'Keep the latch shut when the hook goes back through.',
-  'After each knot: it doesn’t slide at a light tug, and the skin doesn’t lift.',
-  'Pain, bumps or a headache mean too tight: take it out. Never load sore edges.',
-];
+/** Off a head there is no hair to ready and no skin that lifts. */
+function beforeIt({ cap, madeFor }: PlanDocument): string[] {
+  const off = isOffHead(cap);
+  return [
+    ...(isWorn(madeFor) ? ['Hair clean, detangled and dry, scalp oiled before it disappears under the net.'] : []),
+    'Hook two pieces and look before you open the rest of the hair.',
+    'Keep the latch shut when the hook goes back through.',
+    off
+      ? 'After each knot: it doesn’t slide at a light tug, and the net doesn’t pucker.'
+      : 'After each knot: it doesn’t slide at a light tug, and the skin doesn’t lift.',
+    ...(off ? [] : ['Pain, bumps or a headache mean too tight: take it out. Never load sore edges.']),
+  ];
+}
 
 /** An install that is not finished, as it stands. */
 interface Open {

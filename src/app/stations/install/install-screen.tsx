@@ -142,7 +142,7 @@ function ThisKnot(props: {
   );
   return (
     <section
-      className="mx-auto flex w-full max-w-295 flex-col gap-far overflow-y-auto px-[clamp(16px,5vw,40px)] pb-2 pt-far"
+      className="mx-auto flex w-full max-w-295 flex-col gap-far overflow-y-auto px-[clamp(16px,5vw,40px)] pt-far"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
       tabIndex={0}
       aria-label="This knot"
@@ -151,13 +151,13 @@ function ThisKnot(props: {
       <FirstDo result={result} index={index} />
       <div className={`grid gap-x-9 gap-y-4.5 ${folded ? '' : 'beside:grid-cols-beside beside:items-center'}`}>
         {!folded && <KnotMoves knot={knot} />}
-        <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">
+        <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 max-phone:flex-nowrap max-phone:gap-x-3 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">
           <WherePicture plan={plan} result={result} scene={props.scene} index={index} />
           <WhereItGoes plan={plan} knot={knot} />
         </div>
       </div>
       <Forecast forecast={forecast} total={result.knots.length} />
-      <div className="flex flex-wrap gap-x-6.5">{props.children}</div>
+      <div className="flex flex-wrap gap-x-6.5 max-phone:-my-1 max-phone:gap-x-5">{props.children}</div>
       {trouble && (
         <p role="alert" className="text-far-note text-madder">
           {trouble}

@@ -1,8 +1,8 @@
 /** The knot in hand at the mirror: what it is, where it goes, and the two great buttons. */
 import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import type { PlannedKnot } from '../../../core/knots/index.ts';
-import { fingersFigure, knotName, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
+import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
+import { knotName, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fromRowBefore, mirrorWords } from './mirror-words.ts';
 import { Big } from './notes.tsx';
@@ -16,7 +16,7 @@ export function KnotTitle(props: {
 }) {
   const { result, knot, paused, onPause } = props;
   return (
-    <div className="flex flex-wrap items-end gap-6.5">
+    <div className="flex flex-wrap items-end gap-6.5 max-phone:gap-3.5">
       <div
         className="fig text-far-number"
         style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
@@ -47,9 +47,9 @@ export function KnotTitle(props: {
 /** Fingers from what she feels, in words, and how the hook goes in. */
 export function WhereItGoes({ plan, knot }: { readonly plan: PlanDocument; readonly knot: PlannedKnot }) {
   return (
-    <div className="min-w-[min(300px,100%)] flex-1">
+    <div className="min-w-[min(300px,100%)] flex-1 max-phone:min-w-0">
       <p className="fig text-far-kind" data-testid="knot-fingers" style={{ fontStretch: '80%' }}>
-        {knot.where.counts.map((c) => `${fingersFigure(c.fingers)} ${c.short}`).join(', ')}
+        {shortWhere(knot.where)}
       </p>
       <p className="mt-2.5 text-far-text leading-tight" data-testid="knot-where">
         {knot.where.words}.
@@ -70,7 +70,7 @@ export function WordButton(props: {
   return (
     <button
       type="button"
-      className="word text-title"
+      className="word text-title max-phone:text-small"
       aria-pressed={props.pressed}
       onClick={props.onClick}
       data-testid={props.testId}
@@ -84,10 +84,15 @@ export function WordButton(props: {
 export function WaysOut({ plan, upTo }: { readonly plan: PlanDocument; readonly upTo: string }) {
   return (
     <>
-      <Link className="word text-title" to={`/plan/${plan.id}/check`} state={{ upTo }} data-testid="so-far">
+      <Link
+        className="word text-title max-phone:text-small"
+        to={`/plan/${plan.id}/check`}
+        state={{ upTo }}
+        data-testid="so-far"
+      >
         How it should look by now
       </Link>
-      <Link className="word text-title" to={`/plan/${plan.id}/install`} data-testid="leave">
+      <Link className="word text-title max-phone:text-small" to={`/plan/${plan.id}/install`} data-testid="leave">
         Leave, it is kept
       </Link>
     </>
@@ -106,14 +111,22 @@ export function NextAndBack(props: {
   const { next, back, words, then, canNext, canBack } = props;
   return (
     <div
-      className="grid min-h-[clamp(120px,17vh,242px)] grid-cols-[1fr_clamp(110px,24vw,196px)]"
+      className="grid min-h-[clamp(112px,16vh,200px)] grid-cols-[1fr_clamp(110px,24vw,196px)]"
       style={{ background: 'var(--touch)', color: 'var(--yarn)' }}
     >
-      <button type="button" className="px-10 py-5.5" onClick={next} disabled={!canNext} data-testid="next">
+      <button
+        type="button"
+        className="px-10 py-5.5 beside:py-3 max-phone:px-5 max-phone:py-2"
+        onClick={next}
+        disabled={!canNext}
+        data-testid="next"
+      >
         <span className="fig block text-far-button" style={{ letterSpacing: '-.02em' }}>
           {words}
         </span>
-        <span className="mt-3 block text-far-text text-yarn2">{then}</span>
+        <span className="mt-3 block text-far-text text-yarn2 max-phone:mt-1 max-phone:text-far-note beside:mt-1.5 beside:text-far-note">
+          {then}
+        </span>
       </button>
       <button
         type="button"

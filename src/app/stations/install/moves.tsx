@@ -52,23 +52,29 @@ export function KnotMoves({ knot, compact = false }: { readonly knot: Drawn; rea
     <TailsThrough key="3" knot={knot} />,
   ];
   return (
-    <ol className={`grid grid-cols-3 ${compact ? 'gap-2' : 'gap-7 beside:gap-3.5'}`}>
+    <ol className={`grid grid-cols-3 ${compact ? 'gap-2' : 'gap-7 beside:gap-3.5 max-phone:gap-3'}`}>
       {moves.map((m, i) => (
         <li key={m.name}>
           <svg viewBox="0 18 230 184" className="w-full" style={{ overflow: 'hidden' }} aria-hidden="true">
-            <Net />
+            {knot.through !== 'hair' && <Net />}
             {pictures[i]}
           </svg>
           <div
             className={
-              compact ? 'mt-1 text-note font-strong leading-tight' : 'fig mt-3 text-figure beside:text-heading'
+              compact
+                ? 'mt-1 text-note font-strong leading-tight'
+                : 'fig mt-3 text-figure beside:text-heading max-phone:mt-1.5 max-phone:text-title'
             }
             style={compact ? undefined : { fontStretch: '86%' }}
           >
             {m.name}
           </div>
           <div
-            className={compact ? 'note leading-tight' : 'mt-1 text-far-note leading-tight text-ink2 beside:text-lead'}
+            className={
+              compact
+                ? 'note leading-tight'
+                : 'mt-1 text-far-note leading-tight text-ink2 beside:text-lead max-phone:mt-0'
+            }
           >
             {m.how}
           </div>

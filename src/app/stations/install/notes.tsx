@@ -37,7 +37,7 @@ export function Forecast({ forecast, total }: { readonly forecast: InstallForeca
         )}
         <path d={`M${740 * share},0V28`} stroke="var(--ink)" strokeWidth="3.5" />
       </svg>
-      <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-far-text">
+      <div className="mt-1 flex flex-wrap justify-between gap-x-8 text-far-note">
         <span>
           {forecast.knotsToCome} of {total} knots to come, about {duration(forecast.secondsToCome / 60)}, likely{' '}
           {range(forecast.secondsRange, (s) => duration(s / 60))}

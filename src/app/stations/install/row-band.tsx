@@ -10,7 +10,7 @@ const PX_PER_MM = 4.6;
 export function RowBand(props: { readonly result: PlanResult; readonly index: number; readonly width: number }) {
   const { result, index, width } = props;
   const knot = result.knots[index];
-  if (!knot) return <div className="weave h-29.5" />;
+  if (!knot) return <div className="weave h-29.5 max-phone:h-21" />;
   const middle = width / 2;
   const x = (k: PlannedKnot) => middle + (k.fromMiddleMm - knot.fromMiddleMm) * PX_PER_MM;
   const near = result.knots.filter((k) => x(k) > -30 && x(k) < width + 30);
@@ -18,7 +18,7 @@ export function RowBand(props: { readonly result: PlanResult; readonly index: nu
   const from = middle + (row.startMm - knot.fromMiddleMm) * PX_PER_MM;
   const to = middle + (row.endMm - knot.fromMiddleMm) * PX_PER_MM;
   return (
-    <div className="weave h-29.5 overflow-hidden" aria-hidden="true">
+    <div className="weave h-29.5 overflow-hidden max-phone:h-21" aria-hidden="true">
       <svg aria-hidden="true" width={width} height="118">
         <Beam middle={middle} />
         <g opacity=".6" fill="var(--yarn)">

@@ -5,6 +5,7 @@ import type { PlannedKnot } from '../../../core/knots/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
+import { headFrame } from '../../head-view/framing.ts';
 import { drawRows } from '../../head-view/lines/rows.ts';
 import { paletteOf, scalpColour } from '../../head-view/picture/palette.ts';
 import { type Projection, projection, screenX, screenY } from '../../head-view/projection.ts';
@@ -15,6 +16,7 @@ import { token } from '../../ui/tokens.ts';
 
 const WIDTH = 330;
 const HEIGHT = 250;
+const PICTURE = { width: WIDTH, height: HEIGHT };
 /** Views to look from, so that the picture stands still for many knots. */
 const EIGHTH = Math.PI / 4;
 const NONE: ReadonlySet<string> = new Set();
@@ -35,7 +37,12 @@ export function WherePicture(props: {
   const fromAbove = knot.normal[1] > 0.75 ? 0.9 : knot.normal[1] > 0.4 ? 0.45 : 0.06;
   const seen = useMemo(
     () =>
-      projection({ azimuth: facingAzimuth, elevation: fromAbove }, WIDTH, HEIGHT, false, { x: 0.5, y: 0.5 }, 0.0044),
+      projection(
+        { azimuth: facingAzimuth, elevation: fromAbove },
+        PICTURE,
+        headFrame(PICTURE, fromAbove, { x: 0.5, y: 0.5 }, 0.0044),
+        false,
+      ),
     [facingAzimuth, fromAbove],
   );
   useEffect(() => {
@@ -60,7 +67,7 @@ export function WherePicture(props: {
   }, [result, knot, index, seen, plan]);
   return (
     <div
-      className="relative flex-none beside:[zoom:0.72]"
+      className="relative flex-none beside:[zoom:0.66] max-tablet:[zoom:0.84] max-phone:hidden"
       style={{ width: WIDTH, height: HEIGHT, overflow: 'hidden' }}
       aria-hidden="true"
     >

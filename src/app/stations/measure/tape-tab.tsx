@@ -15,6 +15,7 @@ import type { BenchProps } from '../../ui/bench-props.ts';
 import { SelectField, TextField, useDraft } from '../../ui/field.tsx';
 import { Figure } from '../../ui/tabs.tsx';
 import { useView } from '../../view/view-store.ts';
+import './measure.css';
 
 /** Where to stand to see a tape run. */
 export const TAPE_VIEWS: Readonly<Record<TapeMeasure, readonly [azimuth: number, elevation: number]>> = {
@@ -30,22 +31,25 @@ export function TapeTab({ session, result }: BenchProps) {
   const { plan } = session;
   const tape = useView((v) => v.tape);
   const effects = useMeasureEffects(session.history.present.plan, session.isDraft);
+  const fit = result?.head.fit.measures.find((m) => m.measure === tape);
   return (
     <>
-      <p className="note">
-        Write 57 cm, 22 1/2 in or 31 fingers. Up to three readings each; leave out what you can’t take, it is estimated.
-      </p>
-      <div className="mt-2">
-        {TAPE_MEASURES.map((m) => (
-          <MeasureField
-            key={m}
-            measure={m}
-            session={session}
-            result={result}
-            isOpen={tape === m}
-            effect={effects?.find((e) => e.measure === m)}
+      {TAPE_MEASURES.map((m) => (
+        <MeasureLine key={m} measure={m} session={session} result={result} atHand={tape === m} />
+      ))}
+      <div className="line measure-told">
+        {fit ? (
+          <MeasureNote
+            fit={fit}
+            readings={plan.tape[fit.measure]}
+            plan={plan}
+            effect={effects?.find((e) => e.measure === fit.measure)}
           />
-        ))}
+        ) : (
+          <p className="note">
+            Write 57 cm, 22 1/2 in or 31 fingers. Up to three readings each; what you leave out is estimated, in grey.
+          </p>
+        )}
       </div>
       <FingerFields session={session} />
       <SelectField
@@ -61,21 +65,21 @@ export function TapeTab({ session, result }: BenchProps) {
   );
 }
 
-function MeasureField(
+/** A measure in one line; more readings of it open beside the first while it is at hand. */
+function MeasureLine(
   props: BenchProps & {
     readonly measure: TapeMeasure;
-    readonly isOpen: boolean;
-    readonly effect: MeasureEffect | undefined;
+    readonly atHand: boolean;
   },
 ) {
-  const { measure, session, result } = props;
+  const { measure, session, result, atHand } = props;
   const { plan } = session;
-  const id = useId();
   const showTape = useView((v) => v.showTape);
   const turn = useView((v) => v.turn);
   const readings = plan.tape[measure];
   const fit = result?.head.fit.measures.find((m) => m.measure === measure);
   const show = shownIn(plan);
+  const { name } = TAPE_INFO[measure];
   const focus = () => {
     if (useView.getState().tape === measure) return;
     showTape(measure);
@@ -87,26 +91,22 @@ function MeasureField(
     next[index] = text;
     return session.apply(setReadings(plan, measure, next));
   };
-  // One more place to write in than there are readings, up to three.
-  const places = Math.min(3, readings.length + 1);
+  const places = Math.max(1, Math.min(3, readings.length + (atHand && readings.length > 0 ? 1 : 0)));
   return (
-    <fieldset className="line py-1" onFocus={focus}>
-      <legend className="float-left w-full pt-1.5" id={id}>
-        {TAPE_INFO[measure].name}
-      </legend>
-      <div className="clear-both col-span-full grid grid-cols-3 gap-2.5">
-        {Array.from({ length: places }, (_, i) => (
-          <Reading
-            key={i}
-            label={`${TAPE_INFO[measure].name}${i === 0 ? '' : `, reading ${i + 1}`}`}
-            testId={i === 0 ? `tape-${measure}` : `tape-${measure}-${i + 1}`}
-            value={readings[i] ?? ''}
-            placeholder={i === 0 && fit ? show(fit.fittedMm) : i > 0 ? 'again' : ''}
-            onCommit={commit(i)}
-          />
-        ))}
-      </div>
-      {props.isOpen && fit && <MeasureNote fit={fit} readings={readings} plan={plan} effect={props.effect} />}
+    <fieldset className="measure-line" aria-label={name} data-at-hand={atHand} onFocus={focus}>
+      <span className="measure-name" aria-hidden="true">
+        {name}
+      </span>
+      {Array.from({ length: places }, (_, i) => (
+        <Reading
+          key={i}
+          label={`${name}${i === 0 ? '' : `, reading ${i + 1}`}`}
+          testId={i === 0 ? `tape-${measure}` : `tape-${measure}-${i + 1}`}
+          value={readings[i] ?? ''}
+          placeholder={i === 0 && fit ? show(fit.fittedMm) : i > 0 ? 'again' : ''}
+          onCommit={commit(i)}
+        />
+      ))}
     </fieldset>
   );
 }
@@ -133,7 +133,7 @@ function Reading(props: {
         {...input}
       />
       {why !== undefined && (
-        <span id={id} role="alert" className="note order-last col-span-3 text-madder">
+        <span id={id} role="alert" className="note measure-refused text-madder">
           {why} Nothing was changed.
         </span>
       )}
@@ -157,7 +157,7 @@ function MeasureNote(props: {
   const path = `The tape runs ${TAPE_INFO[fit.measure].path}.`;
   if (fit.givenMm === undefined) {
     return (
-      <p className="note clear-both pb-1">
+      <p className="note">
         Estimated as {show(fit.fittedMm)}, give or take {show(2 * fit.sdMm)}. {path}
       </p>
     );
@@ -168,7 +168,7 @@ function MeasureNote(props: {
   });
   const mean = mm.length > 1 ? meanReading(mm, TAPE_INFO[fit.measure].readingSdMm) : undefined;
   return (
-    <p className="note clear-both pb-1" data-testid={`note-${fit.measure}`}>
+    <p className="note" data-testid={`note-${fit.measure}`}>
       {path}{' '}
       {mean && (
         <>

@@ -152,7 +152,7 @@ function SelectedKnot({ session, result, knot }: SelectedKnotProps) {
   ];
   // A row along the border follows the head and its own gap alone: it is neither pulled nor locked.
   const deeds: readonly Deed[] = [
-    ['knot-out', 'Take it out', () => removeKnot(plan, knot.id, at)],
+    ['knot-out', 'Take it out', () => removeKnot(plan, at)],
     ...(row.kind === 'border' ? [] : ofRow),
   ];
   return (

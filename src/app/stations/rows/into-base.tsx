@@ -95,7 +95,7 @@ function told(result: PlanResult, entry: IntoBase): string {
   const hidden = sections.filter((s) => s.hidesTie).length;
   const hides =
     entry.way === 'root'
-      ? ` ${hidden === 0 ? 'No' : hidden} ${hidden === 1 ? 'band is' : 'bands are'} hidden by them.`
+      ? ` ${hidden === 0 ? 'None of the bands is' : `${hidden} ${hidden === 1 ? 'band is' : 'bands are'}`} hidden by them.`
       : '';
   const grams = sections.map((s) => s.massG);
   const bears = Math.min(...sections.map((s) => s.bearsG[0]));

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { SpacingStep } from '../../../core/plan/index.ts';
-import { DOME_INFO, lowerFirst } from '../../../core/trade/index.ts';
+import { DOME_INFO, isWorn, lowerFirst } from '../../../core/trade/index.ts';
 import { setField, setSpacing } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useSpacingStep } from '../../ask/plan.ts';
@@ -111,7 +111,8 @@ function AlsoNeeded({ plan, result }: Planned) {
     <ul className="mt-2 text-small">
       {plan.cap.dome !== 'none' && (
         <li>
-          a cap, {lowerFirst(DOME_INFO[plan.cap.dome].name)}, {result.cap.sizeName}, over the base
+          a cap, {lowerFirst(DOME_INFO[plan.cap.dome].name)}, {result.cap.sizeName}
+          {isWorn(plan.madeFor) ? ', over the base' : ''}
         </li>
       )}
       {result.base.consumables.map((c) => (

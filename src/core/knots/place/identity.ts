@@ -23,7 +23,8 @@ export function nameRows(rows: readonly Row[], deepest: number, fromMidline: Flo
     seen.set(stem, times);
     return {
       id: times > 1 ? `${stem}${String.fromCharCode(96 + times)}` : stem,
-      startMm: -middleArc(row.curve, fromMidline),
+      // A tie, a plait or a coil has no middle of the back: it is told from its own.
+      startMm: row.into ? -row.curve.lengthMm / 2 : -middleArc(row.curve, fromMidline),
     };
   });
 }

@@ -5,7 +5,8 @@ import { Planner } from '../../../../tests/helpers/planner.ts';
 import type { PlanInputs } from '../../plan/inputs.ts';
 import { DEFAULT_ROWS } from '../../rows/choice.ts';
 import { DEFAULT_CAP } from '../../trade/caps.ts';
-import { DEFAULT_SCHOOLS, SCHOOL_OPTIONS, SCHOOLS_BY_PLACE } from '../../trade/schools.ts';
+import { SCHOOL_OPTIONS } from '../../trade/school-words.ts';
+import { DEFAULT_SCHOOLS, SCHOOLS_BY_PLACE } from '../../trade/schools.ts';
 import { SCHOOL_PLACES } from '../../trade/zones.ts';
 import type { PlaceSchools } from './schools-here.ts';
 

@@ -2,7 +2,7 @@
 
 import type { PlaceMm } from '../../geometry/index.ts';
 import type { Head, Landmarks, ScalpFields } from '../../head/index.ts';
-import { fingersInWords, type KnotZone, upperFirst } from '../../trade/index.ts';
+import { fingersFigure, fingersInWords, type KnotZone, upperFirst } from '../../trade/index.ts';
 
 export interface FingerCount {
   /** In fingers, to the half. */
@@ -11,7 +11,13 @@ export interface FingerCount {
   readonly words: string;
   /** One word for the large type: up, left, right, back. */
   readonly short: string;
+  /** What is said where it is none of them: "on the nape line", and in the large type. */
+  readonly atNone: AtNone;
 }
+
+type AtNone = readonly [words: string, short: string];
+const IN_THE_MIDDLE: AtNone = ['in the middle', 'in the middle'];
+const AT_THE_FRONT: AtNone = ['at the front hairline', 'at the front'];
 
 export interface Where {
   readonly words: string;
@@ -55,47 +61,60 @@ export function whereContext(head: Pick<Head, 'scalp' | 'mark'>, part: PartPlace
 
 export function whereOf(k: KnotPlace, zone: KnotZone, c: WhereContext): Where {
   const counts = countsFor(k, zone, c);
-  const words = counts.map((f) => `${fingersInWords(f.fingers)} ${f.words}`).join(', ');
-  return { words: upperFirst(words), counts };
+  const words = counts.map((f) => (f.fingers === 0 ? f.atNone[0] : `${fingersInWords(f.fingers)} ${f.words}`));
+  return { words: upperFirst(words.join(', ')), counts };
 }
+
+/** In the large type: "9 up, in the middle". */
+export const shortWhere = ({ counts }: Where) =>
+  counts.map((f) => (f.fingers === 0 ? f.atNone[1] : `${fingersFigure(f.fingers)} ${f.short}`)).join(', ');
+
+type Count = (mm: number, words: string, short: string, atNone: AtNone) => FingerCount;
 
 function countsFor(k: KnotPlace, zone: KnotZone, c: WhereContext): FingerCount[] {
   const { scalp, mark } = c;
-  const count = (mm: number, words: string, short: string): FingerCount => ({
+  const count: Count = (mm, words, short, atNone) => ({
     fingers: Math.round((2 * Math.abs(mm)) / c.fingerMm) / 2,
     words,
     short,
+    atNone,
   });
   const side = k.xMm > 0 ? 'left' : 'right';
   switch (zone) {
     case 'nape':
     case 'back':
       return [
-        count(scalp.fromNape[k.vertex], 'above the nape line', 'up'),
-        count(scalp.fromMidline[k.vertex], `${side} of the middle`, side),
+        count(scalp.fromNape[k.vertex], 'above the nape line', 'up', ['on the nape line', 'at the nape']),
+        count(scalp.fromMidline[k.vertex], `${side} of the middle`, side, IN_THE_MIDDLE),
       ];
     case 'side': {
       const along = k.zMm - mark.earTop[2];
       return [
-        count(scalp.fromHairline[k.vertex], `above the hairline over your ${side} ear`, 'up'),
-        count(along, along > 0 ? 'in front of it' : 'behind it', along > 0 ? 'forward' : 'back'),
+        count(scalp.fromHairline[k.vertex], `above the hairline over your ${side} ear`, 'up', [
+          `on the hairline over your ${side} ear`,
+          'on the hairline',
+        ]),
+        count(along, along > 0 ? 'in front of it' : 'behind it', along > 0 ? 'forward' : 'back', [
+          'straight above it',
+          'straight above the ear',
+        ]),
       ];
     }
     case 'part':
       return partCounts(k, c, count);
     case 'crown':
-      return [count(c.fromPart[k.vertex], `from the crown, on the ${side}`, side)];
+      return [count(c.fromPart[k.vertex], `from the crown, on the ${side}`, side, ['on the crown', 'on the crown'])];
     case 'faceEdge':
       return [
-        count(scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back'),
-        count(scalp.fromMidline[k.vertex], `${side} of the middle`, side),
+        count(scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back', AT_THE_FRONT),
+        count(scalp.fromMidline[k.vertex], `${side} of the middle`, side, IN_THE_MIDDLE),
       ];
     case 'top': {
       const partSide = isLeftOfPart(k, c) ? 'left' : 'right';
       const aside = c.hasPart
-        ? count(c.fromPart[k.vertex], `${partSide} of the part`, partSide)
-        : count(scalp.fromMidline[k.vertex], `${side} of the middle`, side);
-      return [count(scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back'), aside];
+        ? count(c.fromPart[k.vertex], `${partSide} of the part`, partSide, ['on the part', 'on the part'])
+        : count(scalp.fromMidline[k.vertex], `${side} of the middle`, side, IN_THE_MIDDLE);
+      return [count(scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back', AT_THE_FRONT), aside];
     }
   }
 }
@@ -128,21 +147,20 @@ function sideOfLine(k: Pick<KnotPlace, 'xMm' | 'zMm'>, p: Float64Array) {
   return { away: nearest, isLeft };
 }
 
-function partCounts(
-  k: KnotPlace,
-  c: WhereContext,
-  count: (mm: number, words: string, short: string) => FingerCount,
-): FingerCount[] {
+function partCounts(k: KnotPlace, c: WhereContext, count: Count): FingerCount[] {
   const behindEnd = c.partEnd[2] - k.zMm;
   if (c.secondMm.length === 0 && behindEnd > 0.3 * c.fingerMm) {
     const gap = Math.sqrt((k.xMm - c.partEnd[0]) ** 2 + (k.yMm - c.partEnd[1]) ** 2 + (k.zMm - c.partEnd[2]) ** 2);
-    return [count(gap, 'behind the end of the part', 'back')];
+    return [count(gap, 'behind the end of the part', 'back', ['at the end of the part', 'at the end of the part'])];
   }
   const side = isLeftOfPart(k, c) ? 'left' : 'right';
   const isSecond = sideOfLine(k, c.secondMm).away < sideOfLine(k, c.partMm).away;
   return [
-    count(c.scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back'),
-    count(c.fromPart[k.vertex], `beside the ${isSecond ? 'second ' : ''}part, on its ${side}`, side),
+    count(c.scalp.fromFrontHairline[k.vertex], 'behind the front hairline', 'back', AT_THE_FRONT),
+    count(c.fromPart[k.vertex], `beside the ${isSecond ? 'second ' : ''}part, on its ${side}`, side, [
+      `close beside the ${isSecond ? 'second ' : ''}part, on its ${side}`,
+      `at the part, ${side}`,
+    ]),
   ];
 }
 

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { INTO_WAYS } from '../../trade/into-base.ts';
 import { KNOT_KINDS, knotName, THROUGHS } from '../../trade/knots.ts';
 import { BORDER_KNOTS } from '../../trade/rows.ts';
-import { DEFAULT_SCHOOLS, SCHOOL_OPTIONS, type SchoolName, type Schools } from '../../trade/schools.ts';
+import { SCHOOL_OPTIONS } from '../../trade/school-words.ts';
+import { DEFAULT_SCHOOLS, SCHOOL_VALUES, type SchoolName, type Schools } from '../../trade/schools.ts';
 import { TEXTURE_INFO, TEXTURES } from '../../trade/textures.ts';
 import { biteSideMm } from './bite.ts';
 import { decideKnot, RULE_TABLES } from './decide.ts';
@@ -320,6 +321,8 @@ describe('the tables', () => {
 
   it('name schools that exist, and every school has a reason', () => {
     for (const r of tables.flat()) if (r.school) expect(SCHOOL_OPTIONS).toHaveProperty(r.school);
+    for (const [school, values] of Object.entries(SCHOOL_VALUES))
+      expect(SCHOOL_OPTIONS[school as SchoolName].map((o) => o.value)).toEqual(values);
     for (const options of Object.values(SCHOOL_OPTIONS))
       for (const o of options) expect(o.reason.length).toBeGreaterThan(15);
   });

@@ -3,6 +3,7 @@
 import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../../cover/index.ts';
 import {
   AT_REST,
+  Extent,
   HairMeshBuilder,
   type Lie,
   layerMm,
@@ -46,18 +47,22 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   const laid = now.of(prints).prints;
   const { loft } = asked.guesses ?? asked.inputs.guesses;
   const { makerFor, whole } = strandMakers(now);
+  const order = asked.inputs.products.map((p) => p.id);
+  const productOf = (i: number) => Math.max(0, order.indexOf(pieces[i].product));
   const builder = new HairMeshBuilder(roots.length * POINTS_A_PIECE);
   const floor = mark.napeHairline[1] - NECK_MM;
   const outline = new Silhouette(floor);
   const uncut = new Silhouette(floor);
+  const extent = new Extent();
   const heightMm = new Float32Array(mesh.vertexCount);
   roots.forEach((root, i) => {
     const hanging = ribbons[i];
     for (let j = 0; j < hanging.count; j++) {
       const maker = makerFor(lies[i]);
       maker.follow(root, hanging, j, textures[i], heightMm, loft);
-      builder.add(maker.points, maker.count, hanging.widthMm / 2, seedOf(i, j), i / roots.length);
+      builder.add(maker.points, maker.count, hanging.widthMm / 2, seedOf(i, j), i / roots.length, productOf(i));
       outline.add(maker.points, maker.count, hanging.widthMm / 2);
+      extent.add(maker.points, maker.count);
       if (!whole) continue;
       whole.follow(root, { ...hanging, lengthMm: pieces[i].lengthMm }, j, textures[i], heightMm, loft);
       uncut.add(whole.points, whole.count, hanging.widthMm / 2);
@@ -67,6 +72,7 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   return {
     mesh: builder.done(),
     size: boxes(outline, mesh),
+    extentMm: extent.done(),
     untrimmed: whole && boxes(uncut, mesh),
     meanThicknessMm: meanOver(mesh, heightMm),
   };
@@ -77,7 +83,13 @@ function strandMakers(now: FromPlan) {
   const { mesh, mark } = now.of(head);
   const { age = 'finished', state = AT_REST, inputs } = now;
   const finish = age === 'beforeOpening' ? { ...inputs.finish, outline: 'none' as const } : inputs.finish;
-  const round: Omit<Surroundings, 'ways' | 'finish'> = { mesh, body: now.of(body), state, nape: mark.napeHairline };
+  const round: Omit<Surroundings, 'ways' | 'finish'> = {
+    mesh,
+    body: now.of(body),
+    state,
+    nape: mark.napeHairline,
+    front: mark.frontHairline,
+  };
   // A fringe is cut over the brow, whatever the outline.
   const overBrow = { floorMm: mark.frontHairline[1] - FRINGE_MM };
   const makers = new Map<Lie, StrandMaker>();

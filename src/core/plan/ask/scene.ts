@@ -23,7 +23,8 @@ export interface HeadScene {
   readonly crownHeightMm: number;
 }
 
-const BUST_STEP_MM = 5.2;
+const BUST_STEP_MM = 6;
+const FACE_STEP_MM = 2.4;
 /** The cap lies this far outside the scalp, mm. */
 const CAP_LIFT_MM = 1.1;
 
@@ -49,7 +50,7 @@ export function headScene(inputs: HeadInputs): HeadScene {
     Float32Array
   >;
   return {
-    bust: bustMesh(shape, line, BUST_STEP_MM),
+    bust: bustMesh(shape, line, BUST_STEP_MM, FACE_STEP_MM),
     cap: {
       positions,
       normals: Float32Array.from(mesh.normals),

@@ -1,7 +1,18 @@
 /** Which pieces are worn, which way each lies, and what each hides. */
 import { inSight } from '../../base/index.ts';
 import { OWN_STRAND, ownHairPrints, PrintStore, reachOf, showing } from '../../cover/index.ts';
-import { AT_REST, fallWays, fullerSide, type Lie, liesOf, slipped, type Worn, wornRibbons } from '../../fall/index.ts';
+import {
+  AT_REST,
+  drawBehind,
+  drawnBehind,
+  fallWays,
+  fullerSide,
+  type Lie,
+  liesOf,
+  slipped,
+  type Worn,
+  wornRibbons,
+} from '../../fall/index.ts';
 import { vertexBalls, verticesUnder } from '../../geometry/index.ts';
 import { fringeArea } from '../../rows/index.ts';
 import type { PlanInputs } from '../inputs.ts';
@@ -20,8 +31,14 @@ const WAYS_KEPT = 4;
 /** Ways of hair that is laid as it falls, in her pose. */
 export const ways = stage(
   'ways',
-  ({ of, state = AT_REST }) => ({ mesh: of(head).mesh, fromPart: of(partAsWorn).fromPart, state }),
-  ({ mesh, fromPart, state }) => fallWays(mesh, fromPart, state),
+  ({ of, state = AT_REST }) => ({ head: of(head), fromPart: of(partAsWorn).fromPart, state }),
+  ({ head: { mesh, mark }, fromPart, state }) => {
+    const out = fallWays(mesh, fromPart, state);
+    const p = mesh.positionsMm;
+    for (let v = 0; v < 3 * mesh.vertexCount; v += 3)
+      drawBehind(out, v, mesh.normals, drawnBehind(state.wornAs, mark, p[v], p[v + 1], p[v + 2]));
+    return out;
+  },
   WAYS_KEPT,
 );
 

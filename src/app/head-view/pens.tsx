@@ -38,7 +38,8 @@ type Pen = Extract<Tool, { kind: 'brush' | 'cut' | 'row' | 'density' | 'place' |
 const PENS: ReadonlySet<Tool['kind']> = new Set(['brush', 'cut', 'row', 'density', 'place', 'addKnot', 'finger']);
 const isPen = (tool: Tool): tool is Pen => PENS.has(tool.kind);
 
-export function useStrokes(props: Props) {
+/** Lies over the picture while a tool is held that draws on it; comes when one is first taken. */
+export function Pens(props: Props) {
   const { session, scene, view, box } = props;
   const tool = useView((v) => v.tool);
   const drawing = useRef<Drawing>(undefined);
@@ -48,8 +49,8 @@ export function useStrokes(props: Props) {
     drawing.current = undefined;
     setPixels(undefined);
   }, []);
-  useEscape(tool, session, forget);
-  if (!isPen(tool) || !scene) return { pixels: undefined, handlers: undefined };
+  useEscape(session, forget);
+  if (!isPen(tool) || !scene) return null;
   const add = (event: React.PointerEvent) => {
     const place = box.current?.getBoundingClientRect();
     const stroke = drawing.current;
@@ -58,36 +59,43 @@ export function useStrokes(props: Props) {
     session.preview(whileDrawn(session.history.present.plan, tool, stroke.points));
     if (tool.kind !== 'brush') setPixels([...stroke.pixels]);
   };
-  return {
-    pixels,
-    handlers: {
-      onPointerDown: (e: React.PointerEvent<HTMLDivElement>) => {
-        if ((e.target as Element).closest('button, a')) return;
-        e.currentTarget.setPointerCapture(e.pointerId);
-        drawing.current = { points: [], pixels: [] };
-        useView.getState().refuse(undefined);
-        add(e);
-      },
-      onPointerMove: (e: React.PointerEvent) => {
-        if (drawing.current) add(e);
-      },
-      onPointerUp: () => {
-        const stroke = drawing.current;
-        forget();
-        if (stroke && stroke.points.length > 0) finish(tool, stroke.points);
-      },
-      onPointerCancel: () => {
-        forget();
-        session.preview(undefined);
-      },
+  const handlers = {
+    onPointerDown: (e: React.PointerEvent<HTMLDivElement>) => {
+      e.stopPropagation();
+      e.currentTarget.setPointerCapture(e.pointerId);
+      drawing.current = { points: [], pixels: [] };
+      useView.getState().refuse(undefined);
+      add(e);
+    },
+    onPointerMove: (e: React.PointerEvent) => {
+      if (drawing.current) add(e);
+    },
+    onPointerUp: () => {
+      const stroke = drawing.current;
+      forget();
+      if (stroke && stroke.points.length > 0) finish(tool, stroke.points);
+    },
+    onPointerCancel: () => {
+      forget();
+      session.preview(undefined);
     },
   };
+  const line = pixels?.map(([x, y]) => `${x},${y}`).join(' ');
+  return (
+    <div className="absolute inset-0 touch-none" {...handlers} data-pen="ready">
+      {line && (
+        <svg className="leader" aria-hidden="true" fill="none">
+          <polyline points={line} stroke="var(--under)" strokeWidth="5" />
+          <polyline points={line} stroke="var(--light)" strokeWidth="2.6" />
+        </svg>
+      )}
+    </div>
+  );
 }
 
 /** Escape puts the tool down, and what was not let go of is not kept. */
-function useEscape(tool: Tool, session: PlanSession, forget: () => void) {
+function useEscape(session: PlanSession, forget: () => void) {
   useEffect(() => {
-    if (tool.kind === 'turn' || tool.kind === 'hairline') return;
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== 'Escape' || event.defaultPrevented) return;
       forget();
@@ -96,7 +104,7 @@ function useEscape(tool: Tool, session: PlanSession, forget: () => void) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [tool, session, forget]);
+  }, [session, forget]);
 }
 
 /** Adds where the finger is, if that is on the head and far enough from the last point. */

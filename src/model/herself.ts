@@ -1,0 +1,57 @@
+/** What of a plan is the wearer’s own, whatever she plans: her head, her hair, her hands. A plan holds all of it, so that its file is whole. */
+import { dequal } from 'dequal';
+import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
+
+const HERS = [
+  'wearer',
+  'unit',
+  'currency',
+  'skin',
+  'fingers',
+  'tape',
+  'trusted',
+  'hairline',
+  'ownHair',
+  'marks',
+  'pace',
+] as const satisfies ReadonlyArray<keyof PlanDocument>;
+
+export type Herself = Pick<PlanDocument, (typeof HERS)[number]>;
+
+export function herselfOf(plan: PlanDocument): Herself {
+  return Object.fromEntries(HERS.map((key) => [key, plan[key]])) as unknown as Herself;
+}
+
+/** A plan for a head of which only the size is known is nobody’s own. */
+export const isHerOwn = (plan: PlanDocument) => plan.madeFor.whom === 'me';
+
+export const isAsSheIs = (plan: PlanDocument, her: Herself) => dequal(herselfOf(plan), herselfOf(asSheIs(plan, her)));
+
+/** The plan for her head, hair and hands as they are now. */
+export function asSheIs(plan: PlanDocument, her: Herself): PlanDocument {
+  return { ...plan, ...(Object.fromEntries(HERS.map((key) => [key, her[key]])) as unknown as Herself) };
+}
+
+export function followHer(plan: PlanDocument, her: Herself): PlanChange {
+  return { words: `As ${her.wearer || 'you'} now: ${whatDiffers(plan, her)}`, plan: asSheIs(plan, her) };
+}
+
+const WORDS: ReadonlyArray<readonly [string, ReadonlyArray<keyof Herself>]> = [
+  ['name', ['wearer']],
+  ['head', ['tape', 'trusted']],
+  ['hairline', ['hairline']],
+  ['hair', ['ownHair']],
+  ['marks', ['marks']],
+  ['fingers', ['fingers']],
+  ['pace', ['pace']],
+  ['unit or money', ['unit', 'currency']],
+  ['skin', ['skin']],
+];
+
+/** In words: "head, hair". */
+export function whatDiffers(plan: PlanDocument, her: Herself): string {
+  return WORDS.filter(([, keys]) => keys.some((k) => !dequal(plan[k], her[k])))
+    .map(([words]) => words)
+    .join(', ');
+}

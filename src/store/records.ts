@@ -1,0 +1,61 @@
+/** What the store holds, table by table. */
+import type { Herself } from '../model/herself.ts';
+import type { History } from '../model/history.ts';
+import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
+
+export interface PlanRecord {
+  readonly id: string;
+  /** Counts up with every write: two tabs see each other by it. */
+  readonly revision: number;
+  readonly updatedAtMs: number;
+  /** 0 while it is kept; deleted plans stay until undo is no longer wanted; below 0 a plan of the demo that is put away. */
+  readonly deletedAtMs: number;
+  /** The plan with its undo and redo, so that a reload loses neither. */
+  readonly history: History;
+  /** Whose it is; a plan out of a file is nobody's until she says so. */
+  readonly wearer?: OfWearer | undefined;
+}
+
+/** Her head, hair and hands as they are now. */
+export interface WearerRecord {
+  readonly id: string;
+  /** Counts up with every change of hers. */
+  readonly revision: number;
+  readonly updatedAtMs: number;
+  readonly her: Herself;
+  /** Of the demo, and put away with it. */
+  readonly isAway?: boolean;
+}
+
+/** How a plan’s hair looks, small. */
+export interface PictureRecord {
+  readonly planId: string;
+  /** As a data URL. */
+  readonly image: string;
+}
+
+/** Hair and caps that are hers, whatever plan they are used in. */
+export type ShelfRecord =
+  | { readonly id: string; readonly kind: 'hair'; readonly product: ProductAsWritten; readonly updatedAtMs: number }
+  | {
+      readonly id: string;
+      readonly kind: 'cap';
+      readonly name: string;
+      readonly cap: CapAsWritten;
+      readonly updatedAtMs: number;
+    };
+
+export interface Setting {
+  readonly key: string;
+  readonly value: string;
+}
+
+/** Whose plan it is, and as of which of her versions. */
+export interface OfWearer {
+  readonly id: string;
+  readonly revision: number;
+  /** The newest version that she chose not to follow. */
+  readonly staysAt?: number;
+  /** How the plan had her before it followed: to undo that is no change of hers. */
+  readonly was?: { readonly revision: number; readonly her: Herself };
+}
