@@ -48,7 +48,7 @@ export function useLookAs(
   plain: Answer<Look> | undefined,
   knotsIn: number | undefined,
 ) {
-  const [wornAs] = useWornAs();
+  const [wornAs] = useWornAs(plan.base.family);
   const isPlain = isPlainView(view) && wornAs === 'offFace';
   const asked = isPlain ? undefined : { inputs: inputsOf(plan), ...askedOf(view, wornAs, knotsIn) };
   const { answer } = useAsk(planner, 'lookAs', asked);
@@ -65,7 +65,7 @@ export function useFallingHair(
   isDraft: boolean,
   knotsIn: number | undefined,
 ): Answer<HairOnHead> | undefined {
-  const [wornAs] = useWornAs();
+  const [wornAs] = useWornAs(plan.base.family);
   const asked = wanted && !isDraft ? { inputs: inputsOf(plan), ...askedOf(view, wornAs, knotsIn) } : undefined;
   const { answer } = useAsk(painter, 'fallingHair', asked);
   return wanted ? answer : undefined;

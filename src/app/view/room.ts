@@ -1,6 +1,7 @@
 /** How she left the room: how she wears her hair, and for each station what the stage shows and whether the cloth lies open. Kept with the settings. */
 import { create } from 'zustand';
-import { WORN_AS, type WornAs } from '../../core/fall/index.ts';
+import { WORN_AS, type WornAs, waysToWear } from '../../core/fall/index.ts';
+import type { Family } from '../../core/trade/index.ts';
 import { db } from '../session/database.ts';
 import { isStation, type StationId } from '../thread/stations.ts';
 import { FIRST_LAYER, LAYERS, type Layer } from './layers.ts';
@@ -49,7 +50,8 @@ export function useCloth(station: StationId): readonly [boolean, (open: boolean)
   return [open, (to) => leave({ cloths: { ...useRoom.getState().cloths, [station]: to } })];
 }
 
-export function useWornAs(): readonly [WornAs, (as: WornAs) => void] {
+/** As she wears it, over a base of that family: what it doesn't allow is not worn. */
+export function useWornAs(family: Family): readonly [WornAs, (as: WornAs) => void] {
   const wornAs = useRoom((r) => r.wornAs);
-  return [wornAs, (to) => leave({ wornAs: to })];
+  return [waysToWear(family).includes(wornAs) ? wornAs : 'offFace', (to) => leave({ wornAs: to })];
 }

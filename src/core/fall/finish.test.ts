@@ -80,7 +80,7 @@ describe('hair as mass', () => {
     const ribbons = ribbonsOf(piece, texture, PLAIN_GUESSES);
     // A print of whole ribbons over so much area: count × width × length.
     const area = ribbons.count * ribbons.widthMm * piece.lengthMm;
-    const height = new Float32Array(1);
+    const height = new Float64Array(1);
     const through = Math.fround(1 - ribbons.opacity);
     layOn(
       height,

@@ -54,8 +54,17 @@ export function volumeMm3(print: Footprint, areasMm2: ArrayLike<number>, opacity
   return (-layer / log(1 - opacity)) * sum;
 }
 
+/** Steepest that loose hair lies on loose hair, rise over run: what is heaped higher slips to its sides (guess). */
+export const STEEPEST_LOOSE = 0.22;
+
+/** However much is heaped up, hair on top presses what is under it to about this, mm (guess). */
+const PRESSED_MM = 80;
+
+/** Thickness of hair in a heap that would be so thick if nothing pressed on it, mm. */
+export const pressedMm = (looseMm: number) => PRESSED_MM * (1 - exp(-looseMm / PRESSED_MM));
+
 /** Lays a piece on those before it: raises the hair under its ribbons. @param opacity of one of its ribbons */
-export function layOn(heightMm: Float32Array, print: Footprint, opacity: number, layer: number) {
+export function layOn(heightMm: Float64Array, print: Footprint, opacity: number, layer: number) {
   const { vertices } = print;
   const depth = depthOf(print);
   const perRibbon = -1 / log(1 - opacity);

@@ -8,8 +8,9 @@ import { cos, sin } from '../numerics/index.ts';
 import { TEXTURE_INFO, type Texture } from '../trade/index.ts';
 import { type Finish, isTrimmed } from './finish.ts';
 import { hang, type InTheWay } from './hang.ts';
-import { standsMm } from './loft.ts';
+import { pressedMm, standsMm } from './loft.ts';
 import { type Ribbons, ribbonAngle } from './ribbons.ts';
+import { outOfTie, type Tie } from './tied.ts';
 import { StrandTracer } from './trace.ts';
 import type { HairState } from './way.ts';
 import { FORWARD, OffTheFace } from './worn-as.ts';
@@ -25,6 +26,12 @@ const FOLLOWS = 0.4;
 const ROOT_MM = 1.6;
 /** Of the hair under a strand where it leaves the head, how much still keeps it off neck and shoulders. */
 const KEPT_OFF = 0.5;
+/** Drawn hair stands off by this share of what it does loose. */
+const DRAWN_STANDS = 0.3;
+/** Bundled in a tie it bends no sooner and no later, mm. */
+const TIED_BEND_MM = [34, 42] as const;
+/** A tie sits this far off the scalp, mm. */
+const TIE_LIFT_MM = 9;
 
 export interface Surroundings {
   readonly mesh: SurfaceMesh;
@@ -37,6 +44,8 @@ export interface Surroundings {
   readonly front: Vec3;
   /** Nothing hangs lower than this: a fringe over the brow. */
   readonly floorMm?: number;
+  /** Where hair is drawn to, for what lies so. */
+  readonly tie?: Tie;
 }
 
 export class StrandMaker {
@@ -48,6 +57,8 @@ export class StrandMaker {
   private readonly inTheWay: InTheWay;
   /** Half breadth, crown and half length of the bare head, mm. */
   private readonly axes: Vec3;
+  /** Strands that came out of the tie so far. */
+  private tied = 0;
 
   constructor(private readonly round: Surroundings) {
     this.tracer = new StrandTracer(round.mesh, round.ways);
@@ -62,13 +73,14 @@ export class StrandMaker {
     ribbons: Ribbons,
     ribbon: number,
     texture: Texture,
-    heightMm: Float32Array,
+    heightMm: Float64Array,
     loft: number,
   ) {
     const { points, round, down } = this;
-    const { mesh, finish, nape, floorMm = Number.NEGATIVE_INFINITY } = round;
+    const { mesh, finish, nape, tie, floorMm = Number.NEGATIVE_INFINITY } = round;
+    const stands = tie ? DRAWN_STANDS * loft : loft;
     const { lengthMm } = ribbons;
-    const angle = ribbonAngle(ribbons, ribbon);
+    const angle = tie ? 0 : ribbonAngle(ribbons, ribbon);
     this.tracer.trace(root.xMm, root.yMm, root.zMm, root.vertex, angle, ribbons.fanReachMm, lengthMm);
     const { pointsMm, vertices, arcMm, steps } = this.tracer;
     let lift = ROOT_MM;
@@ -77,16 +89,17 @@ export class StrandMaker {
     for (; i <= steps && n < MOST_POINTS; i = i === steps ? steps + 1 : Math.min(i + 2, steps)) {
       const v = vertices[i];
       const [nx, ny, nz] = [mesh.normals[3 * v], mesh.normals[3 * v + 1], mesh.normals[3 * v + 2]];
-      if (i > 0 && nx * down[0] + ny * down[1] + nz * down[2] > UNDERCUT) break;
-      const lies = ROOT_MM + heightMm[v];
+      if (i > 0 && !tie && nx * down[0] + ny * down[1] + nz * down[2] > UNDERCUT) break;
+      const lies = ROOT_MM + pressedMm(heightMm[v]);
       lift = i === 0 ? ROOT_MM : lift + FOLLOWS * (lies - lift);
-      const off = lift + standsMm(texture, lengthMm, arcMm[i], loft);
+      const off = lift + standsMm(texture, lengthMm, arcMm[i], stands);
       points[3 * n] = pointsMm[3 * i] + off * nx;
       points[3 * n + 1] = pointsMm[3 * i + 1] + off * ny;
       points[3 * n + 2] = pointsMm[3 * i + 2] + off * nz;
       n++;
       if (i === steps) break;
     }
+    if (tie) n = this.intoTie(tie, n, lift);
     const last = n - 1;
     const gone = arcMm[Math.min(i, steps)];
     const left = lengthMm - gone;
@@ -94,15 +107,23 @@ export class StrandMaker {
       this.count = n;
       return;
     }
-    const end = hang(points, last, this.leaving(last, angle), left, {
+    const { bendMm } = TEXTURE_INFO[texture];
+    const end = hang(points, last, tie ? outOfTie(tie, this.tied++) : this.leaving(last, angle), left, {
       down,
-      bendMm: TEXTURE_INFO[texture].bendMm,
+      bendMm: tie ? Math.min(TIED_BEND_MM[1], Math.max(TIED_BEND_MM[0], bendMm)) : bendMm,
       stepMm: POINT_MM,
       body: this.inTheWay,
       clearMm: 2 + KEPT_OFF * lift,
       ends: (x, y, z) => y < floorMm || isTrimmed(finish, [x, y, z], nape, this.fromHead(x, y, z)),
     });
     this.count = end + 1;
+  }
+
+  /** The last point on the head is followed by one in the tie. @returns how many there are */
+  private intoTie({ atMm, out }: Tie, count: number, liftMm: number): number {
+    const at = Math.min(count, MOST_POINTS - 1);
+    for (let c = 0; c < 3; c++) this.points[3 * at + c] = atMm[c] + (TIE_LIFT_MM + KEPT_OFF * liftMm) * out[c];
+    return at + 1;
   }
 
   /** From the bare head as an ellipsoid, along the ray from its middle, mm. */
@@ -133,9 +154,9 @@ export class StrandMaker {
 }
 
 /** A fringe lies where it is cut to lie; with the head bent or in the wind nothing stays off the face. */
-function keepsFaceFree({ state: { wornAs, gravity, wind }, floorMm }: Surroundings): boolean {
+function keepsFaceFree({ state: { wornAs, gravity, wind }, floorMm, tie }: Surroundings): boolean {
   const isStill = gravity[1] < -0.99 && wind.every((w) => w === 0);
-  return wornAs !== 'falls' && floorMm === undefined && isStill;
+  return wornAs !== 'falls' && floorMm === undefined && !tie && isStill;
 }
 
 /** Where hair off the head goes: down, with the wind, and forward where she wears it so. */

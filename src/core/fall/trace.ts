@@ -1,7 +1,8 @@
 /**
  * A strand followed over the scalp: midpoint rule on the ways of its vertices, each point put back on the tangent
  * plane of the vertex nearest to it, found by walking from the last one. Steps of 6 mm hide as much as steps of
- * 2 mm to within 0.1 points. It ends at its length, or where it leaves the scalp over the hairline.
+ * 2 mm to within 0.1 points. It ends at its length, where no way leads on (in a tie), or where it leaves the scalp over
+ * the hairline.
  */
 
 import { nearestVertex, type SurfaceMesh } from '../geometry/index.ts';
@@ -54,12 +55,14 @@ export class StrandTracer {
     arcMm[0] = 0;
     let angle = angleRad;
     const halfStep = exp(-STEP_MM / 2 / closesMm);
+    const { ways } = this;
     while (s < lengthMm - 1e-6 && n < MOST_STEPS) {
+      if (!leadsOn(ways, v)) break;
       const h = Math.min(STEP_MM, lengthMm - s);
       this.turn(v, angle);
       angle *= halfStep;
       const m = nearestVertex(mesh, x + (h / 2) * this.dx, y + (h / 2) * this.dy, z + (h / 2) * this.dz, v);
-      this.turn(m, angle);
+      if (leadsOn(ways, m)) this.turn(m, angle);
       angle *= halfStep;
       x += h * this.dx;
       y += h * this.dy;
@@ -117,3 +120,5 @@ export class StrandTracer {
     this.dz = c * tz + s * (nx * ty - ny * tx);
   }
 }
+
+const leadsOn = (ways: Float64Array, v: number) => ways[3 * v] !== 0 || ways[3 * v + 1] !== 0 || ways[3 * v + 2] !== 0;

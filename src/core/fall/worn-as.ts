@@ -1,13 +1,23 @@
 /**
- * How she wears it, by hand and without a tool: off her face, behind an ear, forward over the shoulders, or as it falls.
+ * How she wears it: off her face, behind an ear, forward over the shoulders, as it falls, or in a tie (tied.ts).
  * Off the face it is as if a wedge stood before the face that hair slides off to both sides; behind an ear what lies
  * before the ear is drawn back along the head. Our own construction, widths by eye.
  */
 import { smoothstep, type Vec3 } from '../geometry/index.ts';
 import type { Landmarks } from '../head/index.ts';
+import type { Family } from '../trade/index.ts';
 import type { InTheWay } from './hang.ts';
 
-export const WORN_AS = ['offFace', 'falls', 'behindBoth', 'behindLeft', 'behindRight', 'forward'] as const;
+export const WORN_AS = [
+  'offFace',
+  'falls',
+  'behindBoth',
+  'behindLeft',
+  'behindRight',
+  'forward',
+  'halfUp',
+  'tiedUp',
+] as const;
 export type WornAs = (typeof WORN_AS)[number];
 
 export const WORN_AS_INFO: Readonly<Record<WornAs, string>> = {
@@ -17,7 +27,16 @@ export const WORN_AS_INFO: Readonly<Record<WornAs, string>> = {
   behindLeft: 'behind your left ear',
   behindRight: 'behind your right ear',
   forward: 'forward over the shoulders',
+  halfUp: 'half up',
+  tiedUp: 'tied up',
 };
+
+/** What can be done with hair over a base: where a puff or the upper half is tied already, there is no second tie (common practice, no source). */
+export function waysToWear(family: Family): readonly WornAs[] {
+  return family === 'puff' || family === 'halfUp' ? WORN_AS.filter((w) => !isTied(w)) : WORN_AS;
+}
+
+export const isTied = (as: WornAs) => as === 'halfUp' || as === 'tiedUp';
 
 /** Half the width of the face that stays free, mm. */
 const FREE_MM = 56;

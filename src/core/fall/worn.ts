@@ -19,8 +19,8 @@ import { type Finish, keptLengthMm, PLAIN_FINISH } from './finish.ts';
 import type { Root } from './footprint.ts';
 import { type Ribbons, ribbonsOf } from './ribbons.ts';
 
-/** As hair falls; over the face, a fringe; across the part; back along it, over the knot before. */
-export type Lie = 'falls' | 'forward' | 'across' | 'back';
+/** As hair falls; over the face, a fringe; across the part; back along it, over the knot before; drawn to a tie. */
+export type Lie = 'falls' | 'forward' | 'across' | 'back' | 'tied';
 
 /** What of a knot its hair hangs on. */
 export interface HangingKnot extends PlaceMm {

@@ -8,6 +8,7 @@ export { IndexedHeap } from './heap.ts';
 export { type Icosphere, icosphere } from './icosphere.ts';
 export { evaluatePchip, type Pchip, pchip } from './pchip.ts';
 export { arcNear, type Foot, footOn, lengthOf, type PlaceMm, resampled } from './polyline.ts';
+export { evenOut, slide } from './slide.ts';
 export { smoothField } from './smooth.ts';
 export { smoothstep } from './smoothstep.ts';
 export {

@@ -61,6 +61,8 @@ export interface HairOnHead {
   readonly untrimmed: Readonly<Record<SizeView, OutlineBox>> | undefined;
   /** Mean thickness of the hair over the scalp, mm. */
   readonly meanThicknessMm: number;
+  /** Pieces of what is tied up that don't reach the tie, and stay as they fall. */
+  readonly tooShortToTie: number;
 }
 
 /** Hidden share over the ranges of the guesses: all together, and each by itself. */

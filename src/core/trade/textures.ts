@@ -23,8 +23,8 @@ export interface TextureInfo {
   readonly looseGPerCm3: number;
   /** Share of its length that a strand stands off the head by itself. */
   readonly stands: number;
-  /** How drawn strands wander: together by a share of their ribbon, over which length; shine; each by itself. */
-  readonly drawn: readonly [share: number, lengthMm: number, shine: number, alone: number];
+  /** How its locks are drawn: radius and length of one turn (negative: two that turn round each other), shine, by how far neighbours are out of step. */
+  readonly drawn: readonly [radiusMm: number, turnMm: number, shine: number, outOfStepRad: number];
 }
 
 export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
@@ -37,7 +37,7 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     bendMm: 22,
     looseGPerCm3: 0.08,
     stands: 0,
-    drawn: [0.02, 90, 1, 0.1],
+    drawn: [0.5, 90, 1, 3],
   },
   wave: {
     name: 'wave',
@@ -48,7 +48,7 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     bendMm: 30,
     looseGPerCm3: 0.055,
     stands: 0.01,
-    drawn: [0.16, 62, 0.8, 0.16],
+    drawn: [3.4, 58, 0.8, 0.5],
   },
   looseCurl: {
     name: 'loose curl',
@@ -59,7 +59,7 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     bendMm: 38,
     looseGPerCm3: 0.045,
     stands: 0.03,
-    drawn: [0.26, 34, 0.62, 0.2],
+    drawn: [7, 36, 0.62, 0.8],
   },
   curl: {
     name: 'full curl',
@@ -70,7 +70,7 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     bendMm: 48,
     looseGPerCm3: 0.04,
     stands: 0.08,
-    drawn: [0.24, 22, 0.45, 0.34],
+    drawn: [5.2, 24, 0.45, 1.5],
   },
   coil: {
     name: 'tight coil',
@@ -81,7 +81,7 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     bendMm: 60,
     looseGPerCm3: 0.04,
     stands: 0.14,
-    drawn: [0.1, 14, 0.26, 0.5],
+    drawn: [3, 13, 0.26, 3.4],
   },
   kinky: {
     name: 'kinky',
@@ -92,7 +92,7 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     bendMm: 75,
     looseGPerCm3: 0.034,
     stands: 0.17,
-    drawn: [0.05, 9, 0.12, 0.56],
+    drawn: [1.5, 8, 0.12, 5],
   },
   twist: {
     name: 'twist',
@@ -103,6 +103,6 @@ export const TEXTURE_INFO: Readonly<Record<Texture, TextureInfo>> = {
     bendMm: 28,
     looseGPerCm3: 0.12,
     stands: 0.01,
-    drawn: [0.12, 11, 0.4, 0.1],
+    drawn: [1.6, -11, 0.4, 1],
   },
 };

@@ -29,19 +29,21 @@ uniform vec3 uEye;
 uniform vec3 uKey;
 uniform float uDark;
 uniform float uWiden;
+uniform float uBends;
 uniform vec3 uColours[8];
 uniform vec4 uWaves[8];
-varying float vSide;
+varying float vAcross;
+varying float vHalf;
 varying float vAlong;
 varying vec2 vSeed;
 varying vec2 vSize;
 varying vec4 vWave;
+varying float vSeen;
 varying vec3 vLight;
 varying vec3 vGlint;
 // Light on fibre: brightest where it runs across the light (J. Kajiya and T. Kay, SIGGRAPH 1989; from memory), softened
 // by the way the head faces. Worked out at the vertices: a fragment only finds its strand.
 void main() {
-  vSide = aLook.x;
   vAlong = aLook.y;
   vSeed = vec2(aLook.z * 91.0, aLook.z * 31.0);
   vSize = aSize;
@@ -52,11 +54,18 @@ void main() {
   // A little gathered in the knot: beside a part or an edge roots lie close, and leave it as a line, not as wedges.
   float width = aSize.x * uWiden * mix(0.82, 1.0, smoothstep(0.0, 22.0, aLook.y));
   width *= mix(1.0, 0.55, smoothstep(0.72, 1.0, aLook.y / max(aSize.y, 1.0)));
+  vHalf = width;
+  // Room to both sides for locks that turn.
+  width += uBends * wave.x * 1.5;
   vec3 across = cross(aTangent, uEye);
   float l = length(across);
   // Seen end on a ribbon lies flat on the head.
   across = l > 0.08 ? across / l : normalize(cross(aTangent, normal) + vec3(1e-4));
-  vec3 at = position + across * (aLook.x * width);
+  vAcross = aLook.x * width;
+  // A helix seen from another side is the same wave, shifted: it turns as the head turns.
+  vec3 out0 = normalize(normal - aTangent * dot(normal, aTangent) + vec3(1e-4));
+  vSeen = atan(dot(cross(aTangent, out0), uEye), dot(out0, uEye));
+  vec3 at = position + across * vAcross;
   float tl = dot(aTangent, uKey);
   float diffuse = sqrt(max(0.0, 1.0 - tl * tl)) * (0.25 + 0.75 * max(0.0, (dot(normal, uKey) + 0.45) / 1.45));
   vec3 h = normalize(uKey + uEye);
@@ -73,43 +82,73 @@ void main() {
 
 const SHARED = /* glsl */ `
 varying vec4 vWave;
-varying float vSide;
+varying float vAcross;
+varying float vHalf;
 varying float vAlong;
 varying vec2 vSeed;
 varying vec2 vSize;
+varying float vSeen;
 varying vec3 vLight;
-varying vec3 vGlint;`;
+varying vec3 vGlint;
+float chance(float of) { return fract(sin(of * 12.99 + vSeed.x) * 43758.5); }`;
 
+/**
+ * A ribbon is a family of locks side by side, each bent to a helix about its own line: from the side that is a sine of its
+ * radius, its front half before its back half. Neighbours turn nearly together, so a lock is found among the three nearest.
+ */
 const STRANDS = /* glsl */ `
 ${SHARED}
 void main() {
-  float rise = clamp((vAlong - 4.0) * 0.033, 0.0, 1.0);
-  float turn = 6.2832 * vAlong / vWave.y;
-  float phase = turn + vSeed.y;
-  float u = 0.5 + 0.5 * vSide + vWave.x * rise * sin(phase);
-  float cell = u * (3.0 + floor(vSize.x * 0.95));
-  float strand = floor(cell);
-  float own = fract(sin(strand * 12.99 + vSeed.x) * 43758.5);
-  // Each strand wanders a little by itself.
-  float off = abs(fract(cell) - 0.5 + 0.2 * sin(vAlong * 0.11 + own * 17.0) + vWave.w * (0.4 + own) * sin(1.25 * turn + own * 40.0));
-  float thick = 0.36 + 0.16 * own;
-  float tip = vAlong / (vSize.y * (0.80 + 0.20 * own));
-  // Gaps between strands, wider towards the edges of the ribbon and the tips.
-  float rim = max(0.0, abs(u - 0.5) * 2.0 - 0.72);
-  // Roots begin a little before and behind each other.
-  if (tip > 1.0 || vAlong < 3.5 * own || off > thick * (1.0 - 0.5 * clamp(tip * 3.33 - 2.33, 0.0, 1.0)) - 0.26 * rim || u < 0.0 || u > 1.0) discard;
-  float round = 1.0 - 0.55 * off * off / (thick * thick);
-  // Where a curl turns towards the light it shines, where it turns away it doesn't.
-  float curl = 1.0 + 1.6 * vWave.x * rise * cos(phase);
-  vec3 c = (vLight * (0.62 + 0.76 * own) * (0.4 + 0.6 * curl) + vGlint * curl * (0.6 + 0.8 * own)) * round;
+  float radius = vWave.x * clamp((vAlong - 4.0) * 0.033, 0.0, 1.0);
+  float turn = 6.2832 * vAlong / abs(vWave.y);
+  float phase = turn * (0.84 + 0.32 * chance(3.0)) + vSeed.y + vSeen;
+  float thick = clamp(0.42 * vWave.x, 0.85, 3.0);
+  float apart = 1.7 * thick;
+  float x = vAcross - radius * sin(phase);
+  float nearest = floor(x / apart);
+  float before = -9.0;
+  float at = 0.0;
+  float own = 0.0;
+  for (float k = -1.0; k < 2.0; k += 1.0) {
+    float lock = nearest + k;
+    float its = chance(lock + 7.0);
+    float step = phase + (its - 0.5) * vWave.w;
+    float middle = (lock + 0.5) * apart;
+    // Locks thin out to the edge of the ribbon and end before each other; roots begin a little before and behind each other.
+    float last = vSize.y * (0.80 + 0.20 * its);
+    float edge = smoothstep(1.0, 0.6, abs(middle) / max(vHalf, 1.0));
+    float width = thick * (0.62 + 0.38 * edge) * (1.0 - 0.6 * smoothstep(0.7, 1.0, vAlong / last));
+    if (vAlong > last || vAlong < 3.5 * its || abs(middle) > vHalf) continue;
+    float wander = 0.35 * thick * sin(vAlong * 0.11 + its * 17.0);
+    for (float half_ = 0.0; half_ < 2.0; half_ += 1.0) {
+      float a = step + 3.1416 * half_;
+      float off = (vAcross - middle - wander - radius * sin(a)) / width;
+      float depth = cos(a) * min(1.0, radius) + 0.3 * its;
+      if (abs(off) < 1.0 && depth > before) {
+        before = depth;
+        at = off;
+        own = its;
+      }
+      if (vWave.y > 0.0) break;
+    }
+  }
+  if (before < -8.0) discard;
+  float facing = clamp(before - 0.3 * own, -1.0, 1.0);
+  float round = 1.0 - 0.5 * at * at;
+  // Fibres in a lock.
+  float fibre = 0.86 + 0.2 * sin(at * (3.0 + 2.2 * thick) + own * 40.0);
+  float bend = min(1.0, 0.3 * radius);
+  float lit = mix(1.0, 0.62 + 0.5 * facing, bend);
+  float shine = mix(1.0, 0.35 + 2.2 * pow(max(0.0, facing), 3.0), bend);
+  vec3 c = (vLight * (0.7 + 0.6 * own) * lit + vGlint * shine * (0.6 + 0.8 * own)) * round * fibre;
   gl_FragColor = vec4(sqrt(c / (1.0 + 0.18 * c)), 1.0);
 }`;
 
 const PLAIN = /* glsl */ `
 ${SHARED}
 void main() {
-  float band = 0.75 + 0.5 * fract(sin(floor(vSide * 4.0) * 12.99 + vSeed.x) * 43758.5);
-  vec3 c = vLight * band + vGlint * (0.6 + vWave.w);
+  float band = 0.75 + 0.5 * chance(floor(4.0 * vAcross / vHalf));
+  vec3 c = vLight * band + vGlint * 0.75;
   gl_FragColor = vec4(sqrt(c), 1.0);
 }`;
 
@@ -132,15 +171,22 @@ export class HairPicture {
       uColours: { value: Array.from({ length: MOST_LOOKS }, () => new Color()) },
       uWaves: { value: Array.from({ length: MOST_LOOKS }, () => new Vector4(0, 1, 0, 0)) },
     };
-    const material = (fragmentShader: string, widen: number) =>
+    const material = (fragmentShader: string, widen: number, bends: number) =>
       new ShaderMaterial({
         vertexShader: VERTEX,
         fragmentShader,
         side: DoubleSide,
-        uniforms: { uKey: light.uKey, uEye: light.uEye, uDark: light.uDark, ...own, uWiden: { value: widen } },
+        uniforms: {
+          uKey: light.uKey,
+          uEye: light.uEye,
+          uDark: light.uDark,
+          ...own,
+          uWiden: { value: widen },
+          uBends: { value: bends },
+        },
       });
-    this.strands = material(STRANDS, 1.12);
-    this.plain = material(PLAIN, WIDER);
+    this.strands = material(STRANDS, 1.12, 1);
+    this.plain = material(PLAIN, WIDER, 0);
     this.mesh = new Mesh(new BufferGeometry(), this.strands);
     this.mesh.frustumCulled = false;
     this.mesh.visible = false;

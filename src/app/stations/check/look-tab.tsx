@@ -1,6 +1,6 @@
 /** How it looks, from every side. */
 import { meetsTheEye } from '../../../core/cover/index.ts';
-import { POSE_NAMES, POSES, WORN_AS, WORN_AS_INFO } from '../../../core/fall/index.ts';
+import { isTied, POSE_NAMES, POSES, WORN_AS_INFO, waysToWear } from '../../../core/fall/index.ts';
 import type { Look } from '../../../core/plan/index.ts';
 import { AGE_INFO, AGES } from '../../../core/trade/index.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
@@ -18,7 +18,7 @@ export function LookTab({ session, result, checked }: CheckProps) {
   const { lookAs, findings } = checked;
   const look = checked.looked?.value;
   const view = useView((v) => v.check);
-  const [wornAs, wear] = useWornAs();
+  const [wornAs, wear] = useWornAs(session.plan.base.family);
   if (!result) return null;
   return (
     <>
@@ -31,9 +31,10 @@ export function LookTab({ session, result, checked }: CheckProps) {
           wide
           testId="worn-as"
           value={wornAs}
-          options={WORN_AS.map((w) => [w, WORN_AS_INFO[w]] as const)}
+          options={waysToWear(session.plan.base.family).map((w) => [w, WORN_AS_INFO[w]] as const)}
           onChange={wear}
         />
+        {isTied(wornAs) && <Tied tooShort={checked.hair?.tooShortToTie} />}
         <Fields
           record={{
             ...view,
@@ -56,6 +57,20 @@ export function LookTab({ session, result, checked }: CheckProps) {
         <FindingNote key={f.code} finding={f} more={0} session={session} />
       ))}
     </>
+  );
+}
+
+/** What a tie does not hold, and what it pulls at. */
+function Tied({ tooShort }: { readonly tooShort: number | undefined }) {
+  const stay =
+    tooShort === 1
+      ? '1 piece is too short to reach the tie and stays'
+      : `${tooShort} pieces are too short to reach the tie and stay`;
+  return (
+    <p className="note py-2" data-testid="tied">
+      {tooShort ? `${stay} as ${tooShort === 1 ? 'it falls' : 'they fall'}. ` : ''}
+      In a tie all of the hair pulls at the rows of the edge: tie it loosely, and let it down when the edge aches.
+    </p>
   );
 }
 

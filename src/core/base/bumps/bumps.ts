@@ -7,6 +7,7 @@
 
 import {
   distanceMm,
+  evenOut,
   forVerticesWithin,
   IndexedHeap,
   nearestVertex,
@@ -23,7 +24,7 @@ import { type ParkedTail, spinePoints, surfaceWay } from '../tails/parking.ts';
 import type { Tail } from '../tails/tails.ts';
 import type { Deposit } from './deposit.ts';
 import { findLumps, type Lump } from './lumps.ts';
-import { heights, smoothHeights } from './settle-hair.ts';
+import { heights } from './settle-hair.ts';
 
 /** Width over height of a tail under a net, and of a rod, which stays round (guesses). */
 const FLATTENED = 2.4;
@@ -81,7 +82,7 @@ export function lyingVolume(
   if (gathered.length === 0) return volume;
   gatherToTies(ground, map, tails, gathered, sectionArea, volume);
   const height = fannedOut(ground, map, tails, gathered, volume).map((v, i) => v / mesh.vertexAreasMm2[i]);
-  smoothHeights(mesh, height, BESIDE);
+  evenOut(mesh, height, BESIDE);
   return height.map((h, i) => h * mesh.vertexAreasMm2[i]);
 }
 

@@ -5,18 +5,20 @@ import {
   AT_REST,
   Extent,
   HairMeshBuilder,
+  isDrawn,
   type Lie,
   layerMm,
   layOn,
   PLAIN_FINISH,
+  STEEPEST_LOOSE,
   StrandMaker,
   type Surroundings,
 } from '../../fall/index.ts';
-import { DistanceGrid, type SurfaceMesh } from '../../geometry/index.ts';
+import { DistanceGrid, type SurfaceMesh, slide } from '../../geometry/index.ts';
 import { bust, bustBox } from '../../head/index.ts';
 import { sin } from '../../numerics/index.ts';
 import type { HairOnHead, LookAsked } from '../look-result.ts';
-import { prints, WAYS_OF, worn } from '../stages/fall.ts';
+import { prints, tie, WAYS_OF, worn } from '../stages/fall.ts';
 import { head } from '../stages/head.ts';
 import { type FromPlan, type PlanGraph, stage } from '../stages/stage.ts';
 
@@ -25,6 +27,8 @@ const BODY_STEP_MM = 9;
 const NECK_MM = 40;
 /** A fringe ends so far below the middle of the front hairline, mm: over the brow. */
 const FRINGE_MM = 52;
+/** Pieces after which what is heaped up slips. */
+const SLIPS_EVERY = 8;
 /** Room for so many points of a piece to begin with. */
 const POINTS_A_PIECE = 100;
 
@@ -54,7 +58,7 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   const outline = new Silhouette(floor);
   const uncut = new Silhouette(floor);
   const extent = new Extent();
-  const heightMm = new Float32Array(mesh.vertexCount);
+  const heightMm = new Float64Array(mesh.vertexCount);
   roots.forEach((root, i) => {
     const hanging = ribbons[i];
     for (let j = 0; j < hanging.count; j++) {
@@ -68,6 +72,7 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
       uncut.add(whole.points, whole.count, hanging.widthMm / 2);
     }
     layOn(heightMm, laid[i], hanging.opacity, layerMm(pieces[i], hanging, textures[i], loft));
+    if (i % SLIPS_EVERY === SLIPS_EVERY - 1) slide(mesh, heightMm, STEEPEST_LOOSE);
   });
   return {
     mesh: builder.done(),
@@ -75,6 +80,7 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
     extentMm: extent.done(),
     untrimmed: whole && boxes(uncut, mesh),
     meanThicknessMm: meanOver(mesh, heightMm),
+    tooShortToTie: tooShort(now),
   };
 }
 
@@ -95,12 +101,22 @@ function strandMakers(now: FromPlan) {
   const makers = new Map<Lie, StrandMaker>();
   const makerFor = (lie: Lie) => {
     const ends = lie === 'forward' && age !== 'beforeOpening' ? overBrow : {};
-    const known = makers.get(lie) ?? new StrandMaker({ ...round, ways: now.of(WAYS_OF[lie]), finish, ...ends });
+    const drawn = lie === 'tied' ? { tie: now.of(tie) } : {};
+    const known =
+      makers.get(lie) ?? new StrandMaker({ ...round, ways: now.of(WAYS_OF[lie]), finish, ...ends, ...drawn });
     makers.set(lie, known);
     return known;
   };
   const untrimmed = () => new StrandMaker({ ...round, ways: now.of(WAYS_OF.falls), finish: PLAIN_FINISH });
   return { makerFor, whole: finish.outline === 'none' ? undefined : untrimmed() };
+}
+
+/** Pieces that are drawn to the tie and don't reach it. */
+function tooShort(now: FromPlan): number {
+  const at = now.of(tie);
+  if (!at) return 0;
+  const { roots, lies } = now.of(worn);
+  return roots.filter((r, i) => lies[i] !== 'tied' && lies[i] !== 'forward' && isDrawn(at, r)).length;
 }
 
 function boxes(silhouette: Silhouette, mesh: SurfaceMesh): Record<SizeView, OutlineBox> {

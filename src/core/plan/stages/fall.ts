@@ -7,10 +7,13 @@ import {
   drawnBehind,
   fallWays,
   fullerSide,
+  isHeld,
   type Lie,
   liesOf,
   slipped,
+  tieOf,
   type Worn,
+  waysToTie,
   wornRibbons,
 } from '../../fall/index.ts';
 import { vertexBalls, verticesUnder } from '../../geometry/index.ts';
@@ -83,12 +86,28 @@ const acrossWays = stage(
     ),
 );
 
-/** Ways by how a piece is laid: as it falls, to the face, away from it, across the part from its fuller side. */
+/** Where hair is tied, if she wears it so. */
+export const tie = stage(
+  'tie',
+  ({ of, state = AT_REST }) => ({ head: of(head), as: state.wornAs }),
+  ({ head: { mesh, mark }, as }) => tieOf(as, mesh, mark),
+  WAYS_KEPT,
+);
+
+const tiedWays = stage(
+  'tiedWays',
+  ({ of }) => ({ mesh: of(head).mesh, tie: of(tie) }),
+  ({ mesh, tie: at }) => (at ? waysToTie(mesh, at) : new Float64Array(3 * mesh.vertexCount)),
+  WAYS_KEPT,
+);
+
+/** Ways by how a piece is laid: as it falls, to the face, away from it, across the part from its fuller side, to a tie. */
 export const WAYS_OF = {
   falls: ways,
   forward: forwardWays,
   back: backWays,
   across: acrossWays,
+  tied: tiedWays,
 } as const satisfies Record<Lie, unknown>;
 
 /** Where long pieces are a fringe that is cut when all is in. */
@@ -131,18 +150,21 @@ export const worn = stage(
     isFuller: isSweptSomewhere(inputs) ? of(isFuller) : undefined,
     // Only what has aged has crept.
     creeps: age === 'firstWeek' ? of(waysAtRest) : undefined,
+    tie: of(tie),
   }),
-  ({ head: { mesh, mark }, knots: hanging, told, fringe: mask, isFuller: fuller, creeps }): Worn => {
+  ({ head: { mesh, mark }, knots: hanging, told, fringe: mask, isFuller: fuller, creeps, tie: at }): Worn => {
     const { pieces, textures, ribbons } = wornRibbons(hanging, told, mark);
     const under = verticesUnder(mesh, hanging);
     const roots = hanging.map((k, i) => ({ xMm: k.xMm, yMm: k.yMm, zMm: k.zMm, vertex: under[i] }));
     const lies = liesOf(hanging, under, (v) => mask?.[v] === 1, fuller ?? (() => false));
+    const held = (lie: Lie, i: number): Lie =>
+      at && lie !== 'forward' && isHeld(at, roots[i], ribbons[i].lengthMm) ? 'tied' : lie;
     return {
       roots: creeps ? slipped(roots, hanging, textures, mesh, creeps) : roots,
       ribbons,
       pieces,
       textures,
-      lies,
+      lies: lies.map(held),
     };
   },
 );
