@@ -126,6 +126,31 @@ describe('plans', () => {
       'the state',
     );
     expect(await browser.text('[role=dialog]')).toMatch(/worn since \d+ \w+ \d{4}/);
+    const worn = await browser.script<string>(
+      `return [...document.querySelectorAll('[data-plan]')].find((p) => /worn since/.test(p.textContent)).dataset.plan`,
+    );
+    await browser.keys(Key.ESCAPE);
+    await browser.go(`${url}/plan/${worn}/takedown`);
+    await browser.appears('[data-testid="it-is-out"]');
+    await browser.script(
+      `const day = document.querySelector('[data-testid=out-on]');
+       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(day, '2001-01-01');
+       day.dispatchEvent(new Event('input', { bubbles: true }));`,
+    );
+    await browser.click('[data-testid="it-is-out"]');
+    await browser.until(`/can’t have come off before/.test(document.body.textContent)`, 'the refusal');
+    await browser.script(
+      `const day = document.querySelector('[data-testid=out-on]');
+       const now = new Date();
+       const two = (n) => String(n).padStart(2, '0');
+       const today = now.getFullYear() + '-' + two(now.getMonth() + 1) + '-' + two(now.getDate());
+       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(day, today);
+       day.dispatchEvent(new Event('input', { bubbles: true }));`,
+    );
+    await browser.click('[data-testid="it-is-out"]');
+    await browser.until(`/It came off on .* after \\d+ days/.test(document.body.textContent)`, 'the day');
+    await browser.click('[data-testid="plans"]');
+    await browser.until(`/taken out \\d+ /.test(document.querySelector('[role=dialog]')?.innerText)`, 'the state');
     const mine = (await names()).length;
     await browser.appears('[data-testid="demo"]');
     await browser.press('Put the demo away');
@@ -137,6 +162,30 @@ describe('plans', () => {
     await browser.until(`document.querySelectorAll('[data-plan]').length < ${mine}`, 'fewer plans');
     await browser.press('Bring the demo back');
     await browser.until(`document.querySelectorAll('[data-plan]').length === ${mine}`, 'all of them');
+    await browser.keys(Key.ESCAPE);
+  });
+
+  it('a wearer is named anew in the plans that follow her, removed and brought back', async () => {
+    await browser.click('[data-testid="plans"]');
+    await browser.until(`document.querySelector('[data-wearer]')`, 'the wearers');
+    await browser.press(/^Rename Amara$/);
+    await browser.write('rename-wearer', 'Amara O.');
+    await browser.until(
+      `/Amara O\\., \\d+ plans/.test(document.querySelector('[aria-label=Wearers]').textContent)`,
+      'her name',
+    );
+    await browser.untilStored(
+      'plans',
+      `all.some((p) => p.history.present.plan.wearer === 'Amara O.' && p.history.present.words === 'Named Amara O.')`,
+      'her name in her plans',
+    );
+    await browser.press(/^Remove Amara O\.$/);
+    await browser.until(
+      `/no longer offered/.test(document.querySelector('[aria-label=Wearers]').textContent)`,
+      'her to go',
+    );
+    await browser.press('Bring her back');
+    await browser.until(`document.querySelector('[data-wearer]')`, 'her again');
     await browser.keys(Key.ESCAPE);
   });
 

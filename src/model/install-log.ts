@@ -11,6 +11,8 @@ export interface InstallSession {
   readonly finished: 0 | 1;
   /** How many the plan had then. */
   readonly knots?: number;
+  /** The day on which it came off, once it has. */
+  readonly takenOutAtMs?: number;
 }
 
 export interface StoredInstallEvent {

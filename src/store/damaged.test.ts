@@ -5,7 +5,8 @@ import { expect, it } from 'vitest';
 import { oldStore } from '../../tests/helpers/old-store.ts';
 import { seededRandom } from '../core/numerics/random.ts';
 import { MeshworkDatabase, type PlanRecord } from './database.ts';
-import { holdsPlan, keptPlans, nameOf, openRecord } from './plans.ts';
+import { keptPlans, nameOf, openRecord } from './plans.ts';
+import { holdsPlan } from './records.ts';
 
 const versionOne = JSON.parse(readFileSync(new URL('../model/fixtures/plan-1.json', import.meta.url), 'utf8'));
 const { ownHair: _, ...withoutHair } = versionOne;

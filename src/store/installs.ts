@@ -44,6 +44,27 @@ export async function unloggedSession(db: MeshworkDatabase, planId: string): Pro
   return all.filter((s) => s.finished === 1 && !logged.has(s.id)).sort((a, b) => b.startedAtMs - a.startedAtMs)[0];
 }
 
+export interface WornInstall {
+  readonly session: InstallSession;
+  readonly finishedAtMs: number;
+}
+
+/** The newest install of a plan, where it is finished: worn, or taken out again. */
+export async function wornInstall(db: MeshworkDatabase, planId: string): Promise<WornInstall | undefined> {
+  const newest = (await db.sessions.where('planId').equals(planId).sortBy('startedAtMs')).at(-1);
+  return newest?.finished === 1 ? { session: newest, finishedAtMs: await finishedAt(db, newest) } : undefined;
+}
+
+export async function finishedAt(db: MeshworkDatabase, session: InstallSession): Promise<number> {
+  const events = await sessionEvents(db, session.id);
+  return events.findLast((e) => e.kind === 'finish')?.atMs ?? session.startedAtMs;
+}
+
+/** @param atMs undefined where it is still worn after all */
+export async function markTakenOut(db: MeshworkDatabase, sessionId: string, atMs: number | undefined): Promise<void> {
+  await db.sessions.update(sessionId, { takenOutAtMs: atMs });
+}
+
 export async function addLogEntry(db: MeshworkDatabase, entry: LogEntry): Promise<void> {
   await db.log.add(entry);
 }

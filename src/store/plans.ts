@@ -24,9 +24,6 @@ export function nameOf(record: PlanRecord): string {
   return typeof name === 'string' && name.trim() !== '' ? name : 'A plan without a name';
 }
 
-/** A record without a plan in it is kept, listed, and can be saved as a file, and nothing more. */
-export const holdsPlan = (record: PlanRecord): boolean => typeof record.history?.present?.plan?.name === 'string';
-
 export async function keptPlans(db: MeshworkDatabase): Promise<PlanRecord[]> {
   const all = await db.plans.where('deletedAtMs').equals(0).toArray();
   return all.sort((a, b) => b.updatedAtMs - a.updatedAtMs);

@@ -23,7 +23,7 @@ export interface WearerRecord {
   readonly revision: number;
   readonly updatedAtMs: number;
   readonly her: Herself;
-  /** Of the demo, and put away with it. */
+  /** Of the demo and put away with it, or no longer wanted: her plans hold her all the same. */
   readonly isAway?: boolean;
 }
 
@@ -35,15 +35,15 @@ export interface PictureRecord {
 }
 
 /** Hair and caps that are hers, whatever plan they are used in. */
-export type ShelfRecord =
-  | { readonly id: string; readonly kind: 'hair'; readonly product: ProductAsWritten; readonly updatedAtMs: number }
-  | {
-      readonly id: string;
-      readonly kind: 'cap';
-      readonly name: string;
-      readonly cap: CapAsWritten;
-      readonly updatedAtMs: number;
-    };
+export type ShelfRecord = {
+  readonly id: string;
+  readonly updatedAtMs: number;
+  /** Whose; on everybody's shelf what was kept before there were wearers, or in a plan of nobody's. */
+  readonly of?: string;
+} & (
+  | { readonly kind: 'hair'; readonly product: ProductAsWritten }
+  | { readonly kind: 'cap'; readonly name: string; readonly cap: CapAsWritten }
+);
 
 export interface Setting {
   readonly key: string;
@@ -59,3 +59,6 @@ export interface OfWearer {
   /** How the plan had her before it followed: to undo that is no change of hers. */
   readonly was?: { readonly revision: number; readonly her: Herself };
 }
+
+/** A record without a plan in it is kept, listed, and can be saved as a file, and nothing more. */
+export const holdsPlan = (record: PlanRecord): boolean => typeof record.history?.present?.plan?.name === 'string';

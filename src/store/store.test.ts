@@ -13,7 +13,15 @@ import type { InstallSession } from '../model/install-log.ts';
 import { PLAN_VERSION } from '../model/plan.ts';
 import { MeshworkDatabase } from './database.ts';
 import { bringBackDemo, demoState, fillWithDemo, putAwayDemo } from './fill-demo.ts';
-import { addEvents, addLogEntry, openSession, sessionEvents, startSession, unloggedSession } from './installs.ts';
+import {
+  addEvents,
+  addLogEntry,
+  markTakenOut,
+  openSession,
+  sessionEvents,
+  startSession,
+  unloggedSession,
+} from './installs.ts';
 import { planStates } from './plan-state.ts';
 import {
   addPlan,
@@ -212,6 +220,10 @@ describe('demo', () => {
       of: half.knots,
     });
     expect(states.get(done.planId)?.kind).toBe('worn');
+    await markTakenOut(db, done.id, 1_000_900_000_000);
+    expect((await planStates(db)).get(done.planId)).toEqual({ kind: 'takenOut', atMs: 1_000_900_000_000 });
+    await markTakenOut(db, done.id, undefined);
+    expect((await planStates(db)).get(done.planId)?.kind).toBe('worn');
     expect(states.has(demoPlans[2].id) && demoPlans[2].id !== half.planId && demoPlans[2].id !== done.planId).toBe(
       false,
     );

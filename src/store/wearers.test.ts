@@ -13,7 +13,17 @@ import type { PlanDocument } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
 import { MeshworkDatabase, type PlanRecord, type WearerRecord } from './database.ts';
 import { addPlan, copyPlan, importPlan, savePlan } from './plans.ts';
-import { addWearer, linkPlan, stayBehind, toFollow, wearers } from './wearers.ts';
+import {
+  addWearer,
+  bringBackWearer,
+  linkPlan,
+  plansByWearer,
+  putAwayWearer,
+  renameWearer,
+  stayBehind,
+  toFollow,
+  wearers,
+} from './wearers.ts';
 
 let db: MeshworkDatabase;
 let count = 0;
@@ -175,5 +185,31 @@ describe('stores from before there were wearers', () => {
     expect(await db.plans.get('damaged')).toMatchObject(damaged);
     expect(await wearers(db)).toHaveLength(1);
     expect((await db.plans.get('old'))?.wearer?.revision).toBe(1);
+  });
+});
+
+describe('in the list of wearers', () => {
+  beforeEach(twoPlans);
+
+  it('a new name is hers in every plan that follows; one that stays keeps the old one; undo in a plan is its own', async () => {
+    await apply('first', (p) => setReadings(p, 'girth', ['57 cm']));
+    await stayBehind(db, 'second');
+    await renameWearer(db, 'zola', 'Zola N.', 20);
+    expect((await her()).her.wearer).toBe('Zola N.');
+    expect((await planOf('first')).wearer).toBe('Zola N.');
+    expect((await planOf('second')).wearer).toBe('Zola');
+    expect(await offered('first')).toBeUndefined();
+    expect((await recordOf('first')).history.present.words).toBe('Named Zola N.');
+    await write('first', (now) => undo(now) ?? now);
+    expect((await planOf('first')).tape.girth).toEqual(['57 cm']);
+  });
+
+  it('put away she is not offered, her plans hold her; she can be brought back', async () => {
+    await putAwayWearer(db, 'zola', 30);
+    expect(await wearers(db)).toEqual([]);
+    expect((await planOf('first')).wearer).toBe('Zola');
+    expect((await plansByWearer(db)).get('zola')).toBe(2);
+    await bringBackWearer(db, 'zola');
+    expect((await wearers(db)).map((w) => w.id)).toEqual(['zola']);
   });
 });

@@ -3,9 +3,10 @@
  * changes in a plan that follows her is hers; a plan that stays as it was offers to follow.
  */
 import { herselfOf, isAsSheIs, isHerOwn } from '../model/herself.ts';
+import { record } from '../model/history.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import type { MeshworkDatabase } from './database.ts';
-import type { OfWearer, PlanRecord, WearerRecord } from './records.ts';
+import { holdsPlan, type OfWearer, type PlanRecord, type WearerRecord } from './records.ts';
 
 export async function wearers(db: MeshworkDatabase): Promise<WearerRecord[]> {
   return (await db.wearers.orderBy('updatedAtMs').toArray()).filter((w) => !w.isAway).reverse();
@@ -26,6 +27,46 @@ export async function addWearer(
 
 export async function linkPlan(db: MeshworkDatabase, planId: string, wearer: OfWearer): Promise<void> {
   await db.plans.update(planId, { wearer });
+}
+
+/** Under another name, in every plan that follows her too; those that stay keep the name they were made with. */
+export async function renameWearer(db: MeshworkDatabase, id: string, name: string, nowMs: number): Promise<void> {
+  await db.transaction('rw', db.plans, db.wearers, async () => {
+    const kept = await db.wearers.get(id);
+    if (!kept) return;
+    const revision = kept.revision + 1;
+    await db.wearers.put({ ...kept, revision, updatedAtMs: nowMs, her: { ...kept.her, wearer: name } });
+    await db.plans
+      .filter((p) => p.wearer?.id === id && p.wearer.revision === kept.revision && holdsPlan(p))
+      .modify((p, ref) => {
+        const { plan } = p.history.present;
+        ref.value = {
+          ...p,
+          revision: p.revision + 1,
+          wearer: { id, revision },
+          history: record(p.history, { words: `Named ${name}`, plan: { ...plan, wearer: name } }),
+        };
+      });
+  });
+}
+
+/** No longer offered for new plans. Her plans stay as they are, and hold her head and hair. */
+export async function putAwayWearer(db: MeshworkDatabase, id: string, nowMs: number): Promise<void> {
+  await db.wearers.update(id, { isAway: true, updatedAtMs: nowMs });
+}
+
+export async function bringBackWearer(db: MeshworkDatabase, id: string): Promise<void> {
+  await db.wearers.update(id, { isAway: false });
+}
+
+/** How many plans each has. */
+export async function plansByWearer(db: MeshworkDatabase): Promise<Map<string, number>> {
+  const counts = new Map<string, number>();
+  await db.plans
+    .where('deletedAtMs')
+    .equals(0)
+    .each(({ wearer }) => wearer && counts.set(wearer.id, (counts.get(wearer.id) ?? 0) + 1));
+  return counts;
 }
 
 /** The plan stays as it was made. */

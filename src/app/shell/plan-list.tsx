@@ -10,7 +10,6 @@ import { type PlanState, planStates } from '../../store/plan-state.ts';
 import {
   copyPlan,
   deletePlan,
-  holdsPlan,
   importPlan,
   keptPlans,
   lastDeleted,
@@ -19,12 +18,14 @@ import {
   savePlan,
   storageSentence,
 } from '../../store/plans.ts';
+import { holdsPlan } from '../../store/records.ts';
 import { db, newId } from '../session/database.ts';
 import { exportPlan, saveAsItIs } from '../session/files.ts';
 import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
 import { OpenFile } from '../ui/open-file.tsx';
 import { DemoChoice } from './demo-choice.tsx';
+import { WearerList } from './wearer-list.tsx';
 
 export function PlanList({ currentId, close }: { readonly currentId: string | undefined; readonly close: () => void }) {
   const plans = useLiveQuery(() => keptPlans(db));
@@ -98,6 +99,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
         />
         <DemoChoice close={close} />
       </div>
+      <WearerList say={setSentence} />
     </>
   );
 }
@@ -115,6 +117,8 @@ function stateWords(state: PlanState | undefined): string {
   switch (state?.kind) {
     case 'half':
       return `half hooked, ${state.hooked}${state.of === undefined ? ' so far' : ` of ${state.of}`}`;
+    case 'takenOut':
+      return `taken out ${day(state.atMs)}`;
     case 'worn':
       return `worn since ${day(state.sinceMs)}`;
     default:

@@ -13,7 +13,7 @@ import { type Ribbons, ribbonAngle } from './ribbons.ts';
 import { outOfTie, type Tie } from './tied.ts';
 import { StrandTracer } from './trace.ts';
 import type { HairState } from './way.ts';
-import { FORWARD, OffTheFace } from './worn-as.ts';
+import { OffTheFace, swing } from './worn-as.ts';
 
 /** Two steps of the tracer. */
 const POINT_MM = 12;
@@ -53,7 +53,8 @@ export class StrandMaker {
   readonly points = new Float64Array(3 * (MOST_POINTS + 1));
   count = 0;
   private readonly tracer: StrandTracer;
-  private readonly down: Vec3;
+  /** What falls on her right goes there, on her left there. */
+  private readonly downs: readonly [Vec3, Vec3];
   private readonly inTheWay: InTheWay;
   /** Half breadth, crown and half length of the bare head, mm. */
   private readonly axes: Vec3;
@@ -62,7 +63,7 @@ export class StrandMaker {
 
   constructor(private readonly round: Surroundings) {
     this.tracer = new StrandTracer(round.mesh, round.ways);
-    this.down = downOf(round.state);
+    this.downs = [downOf(round.state, false), downOf(round.state, true)];
     this.inTheWay = keepsFaceFree(round) ? new OffTheFace(round.body, round.front) : round.body;
     this.axes = halfAxes(round.mesh.positionsMm);
   }
@@ -76,7 +77,8 @@ export class StrandMaker {
     heightMm: Float64Array,
     loft: number,
   ) {
-    const { points, round, down } = this;
+    const { points, round } = this;
+    const down = this.downs[root.xMm > 0 ? 1 : 0];
     const { mesh, finish, nape, tie, floorMm = Number.NEGATIVE_INFINITY } = round;
     const stands = tie ? DRAWN_STANDS * loft : loft;
     const { lengthMm } = ribbons;
@@ -159,9 +161,9 @@ function keepsFaceFree({ state: { wornAs, gravity, wind }, floorMm, tie }: Surro
   return wornAs !== 'falls' && floorMm === undefined && !tie && isStill;
 }
 
-/** Where hair off the head goes: down, with the wind, and forward where she wears it so. */
-function downOf({ gravity, wind, wornAs }: HairState): Vec3 {
-  const f = wornAs === 'forward' ? FORWARD : [0, 0, 0];
+/** Where hair off the head goes: down, with the wind, and to where she wears it. */
+function downOf({ gravity, wind, wornAs }: HairState, isLeft: boolean): Vec3 {
+  const f = swing(wornAs, isLeft);
   return unit(gravity[0] + wind[0] + f[0], gravity[1] + wind[1] + f[1], gravity[2] + wind[2] + f[2]);
 }
 

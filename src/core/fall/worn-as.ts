@@ -83,8 +83,7 @@ export function drawnBehind(
   y: number,
   z: number,
 ): number {
-  const drawn = as === 'behindBoth' || (as === 'behindLeft' && x > 0) || (as === 'behindRight' && x < 0);
-  if (!drawn) return 0;
+  if (!isBehindEar(as, x > 0)) return 0;
   const beside = smoothstep(18, 52, Math.abs(x));
   const before = 1 - smoothstep(0.75 * BEFORE_EAR_MM, BEFORE_EAR_MM, z - earTop[2]);
   const above = 1 - smoothstep(0.5 * ABOVE_EAR_MM, ABOVE_EAR_MM, y - earTop[1]);
@@ -105,5 +104,17 @@ export function drawBehind(ways: Float64Array, o: number, normals: ArrayLike<num
   for (let c = 0; c < 3; c++) ways[o + c] /= l;
 }
 
-/** Forward over the shoulders: what leaves the head beside the face swings to the front as it falls. */
-export const FORWARD: Vec3 = [0, 0, 0.42];
+/** Forward over the shoulders what leaves the head beside the face swings to the front as it falls. */
+const FORWARD: Vec3 = [0, 0, 0.42];
+/** Behind an ear it falls behind the shoulder. */
+const BACK: Vec3 = [0, 0, -0.3];
+const NOWHERE: Vec3 = [0, 0, 0];
+
+/** Where hair that leaves the head on one side swings to as it falls, against the length one of gravity. */
+export function swing(as: WornAs | undefined, isLeft: boolean): Vec3 {
+  if (as === 'forward') return FORWARD;
+  return isBehindEar(as, isLeft) ? BACK : NOWHERE;
+}
+
+const isBehindEar = (as: WornAs | undefined, isLeft: boolean) =>
+  as === 'behindBoth' || as === (isLeft ? 'behindLeft' : 'behindRight');

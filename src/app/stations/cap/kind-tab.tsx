@@ -6,6 +6,7 @@ import { DOME_INFO, DOMES, isWorn, WIG_HOLDS } from '../../../core/trade/index.t
 import { keepCap, offShelf, shelfCaps } from '../../../store/shelf.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { useWearerOf } from '../../session/use-wearer-of.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice, Several } from '../../ui/choice.tsx';
 import { TextField } from '../../ui/field.tsx';
@@ -67,7 +68,8 @@ function Shelf({ session }: { readonly session: PlanSession }) {
   const { plan } = session;
   const { cap, change } = useCap(session);
   const [name, setName] = useState('My cap');
-  const kept = useLiveQuery(() => shelfCaps(db), []) ?? [];
+  const of = useWearerOf(plan.id);
+  const kept = useLiveQuery(() => shelfCaps(db, of), [of]) ?? [];
   return (
     <section className="mt-4">
       <h3 className="text-title">Your caps</h3>
@@ -86,7 +88,7 @@ function Shelf({ session }: { readonly session: PlanSession }) {
         type="button"
         className="button mt-2"
         data-testid="keep-cap"
-        onClick={() => void keepCap(db, name, plan.cap, Date.now())}
+        onClick={() => void keepCap(db, of, name, plan.cap, Date.now())}
       >
         Keep it as yours
       </button>

@@ -7,6 +7,7 @@ import { keepHair, offShelf, type ShelfHair, shelfHair } from '../../../store/sh
 import { db } from '../../session/database.ts';
 import { exportProducts } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { OpenFile } from '../../ui/open-file.tsx';
 
 interface Said {
@@ -16,10 +17,11 @@ interface Said {
 
 export function ShelfTab({ session }: { readonly session: PlanSession }) {
   const { plan } = session;
-  const kept = useLiveQuery(() => shelfHair(db), []) ?? [];
+  const of = useWearerOf(plan.id);
+  const kept = useLiveQuery(() => shelfHair(db, of), [of]) ?? [];
   const [said, setSaid] = useState<Said>();
   const keep = async () => {
-    await keepHair(db, plan.products, Date.now());
+    await keepHair(db, of, plan.products, Date.now());
     setSaid({ words: 'This plan’s hair is on the shelf.', wrong: false });
   };
   return (
@@ -35,7 +37,7 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
           label="Table of hair"
           accept=".csv,text/csv"
           testId="import-hair"
-          onChosen={(file) => void fromTable(file).then(setSaid)}
+          onChosen={(file) => void fromTable(file, of).then(setSaid)}
         />
         <button
           type="button"
@@ -61,11 +63,11 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
   );
 }
 
-async function fromTable(file: File): Promise<Said> {
+async function fromTable(file: File, of: string | undefined): Promise<Said> {
   const { readProductsCsv } = await import('../../../formats/products-csv.ts');
   const read = readProductsCsv(await file.text());
   if (!read.ok) return { words: `${read.why} Nothing was changed.`, wrong: true };
-  await keepHair(db, read.value, Date.now());
+  await keepHair(db, of, read.value, Date.now());
   return { words: `${read.value.length} kept on the shelf.`, wrong: false };
 }
 

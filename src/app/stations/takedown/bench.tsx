@@ -2,6 +2,7 @@
 import { isWorn } from '../../../core/trade/index.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { duration, range } from '../../ui/format.ts';
+import { TakenOut } from './taken-out.tsx';
 
 const PULL = 'Pull the pieces out. What has a ring or is human hair is unringed and kept.';
 
@@ -43,6 +44,7 @@ export function TakedownBench({ session, result }: BenchProps) {
           practice, no source.
         </p>
       )}
+      <TakenOut planId={session.plan.id} />
     </>
   );
 }
