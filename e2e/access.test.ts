@@ -18,11 +18,15 @@ const ALL = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 
 /** What a theme changes: the rest is the same page. */
 const CONTRAST = { runOnly: { type: 'rule', values: ['color-contrast'] } };
 
-async function run(browser: Browser, options: object): Promise<string[]> {
+/** What a size changes: colours are the same. */
+const SIZED = { ...ALL, rules: { 'color-contrast': { enabled: false } } };
+
+async function run(browser: Browser, options: object, within: string): Promise<string[]> {
   const found = await browser.driver.executeAsyncScript<Violation[]>(
     `const done = arguments[arguments.length - 1];
-     window.axe.run(document, arguments[0]).then((r) => done(r.violations));`,
+     window.axe.run(arguments[1], arguments[0]).then((r) => done(r.violations));`,
     options,
+    within,
   );
   return found.flatMap((v) =>
     v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 140)} | ${n.failureSummary.slice(0, 200)}`),
@@ -30,10 +34,10 @@ async function run(browser: Browser, options: object): Promise<string[]> {
 }
 
 /** The page at rest: what moves is not where it will be. */
-async function violations(browser: Browser, options: object): Promise<string[]> {
-  await browser.script(axe);
+async function violations(browser: Browser, options: object, within = 'html'): Promise<string[]> {
+  if (!(await browser.script<boolean>('return Boolean(window.axe)'))) await browser.script(axe);
   await browser.rests();
-  return run(browser, options);
+  return run(browser, options, within);
 }
 
 let browser: Browser;
@@ -96,6 +100,60 @@ describe.each([
     await browser.go(`${url}/install/demo-install-half`);
     await browser.appears('[data-testid="knot-kind"]');
     expect(await violations(browser, options)).toEqual([]);
+  });
+});
+
+describe('axe, by daylight', () => {
+  beforeAll(() => browser.theme(false));
+
+  it('finds nothing in any layer of any station', async () => {
+    for (const [station] of STATIONS) {
+      await browser.station(url, 'demo-deep-part', station);
+      await browser.settled();
+      await browser.picture();
+      const layers = await browser.script<string[]>(
+        `return [...document.querySelectorAll('[data-testid^=layer-]')].map((l) => l.dataset.testid)`,
+      );
+      expect(layers, station).toHaveLength(4);
+      for (const layer of layers) {
+        await browser.click(`[data-testid="${layer}"]`);
+        await browser.until(`document.querySelector('[data-testid=${layer}]').ariaPressed === 'true'`, layer);
+        expect(await violations(browser, ALL, '.stage'), `${layer} in ${station}`).toEqual([]);
+      }
+    }
+  });
+
+  /** 1280 px at 200 % are 640 CSS px. */
+  it.each([
+    [1180, 820],
+    [820, 1180],
+    [640, 400],
+    [390, 844],
+  ])('finds nothing at %i × %i', async (width, height) => {
+    await browser.size(width, height);
+    for (const [station] of STATIONS) {
+      await browser.station(url, 'demo-deep-part', station);
+      await browser.settled();
+      await browser.until(`document.querySelector('.bench h2')`, 'the bench');
+      expect(await violations(browser, SIZED), station).toEqual([]);
+    }
+    await browser.go(`${url}/install/demo-install-half`);
+    await browser.appears('[data-testid="knot-kind"]');
+    expect(await violations(browser, SIZED)).toEqual([]);
+    await browser.go(`${url}/new`);
+    await browser.until(`document.querySelectorAll('[data-like]').length > 10`, 'what a plan can be like');
+    expect(await violations(browser, SIZED)).toEqual([]);
+    await browser.size(1280, 800);
+  });
+
+  it('finds nothing in words that open', async () => {
+    await browser.go(`${url}/plan/demo-deep-part/rows`);
+    await browser.settled();
+    await browser.click('[data-part="order"]');
+    await browser.click('.bench .term');
+    await browser.appears('[data-radix-popper-content-wrapper]');
+    expect(await violations(browser, ALL, 'body')).toEqual([]);
+    await browser.keys(Key.ESCAPE);
   });
 });
 

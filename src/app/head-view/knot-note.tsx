@@ -4,6 +4,7 @@ import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlannedKnot } from '../../core/knots/index.ts';
 import { knotName, rowWords, THROUGH_WORDS, upperFirst } from '../../core/trade/index.ts';
 import { Sign } from '../ui/sign.tsx';
+import { Telling } from '../ui/telling.tsx';
 import { type Tool, useView } from '../view/view-store.ts';
 
 /** What a finger on the head does while no knot is selected. */
@@ -46,7 +47,9 @@ export function KnotNote({ result, knot }: { readonly result: PlanResult; readon
         <Sign knot={knot} size={7.5} />
         {knotName(knot)}
       </div>
-      <p className="mt-1.5 max-w-[27ch]">{knot.chain[0].because}</p>
+      <p className="mt-1.5 max-w-[27ch]">
+        <Telling text={knot.chain[0].because} />
+      </p>
       <p className="note mt-1.5">
         {knot.chain[1].because} {upperFirst(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
       </p>

@@ -3,6 +3,7 @@ import type { PlanResult } from '../../core/findings/index.ts';
 import { knotName, lowerFirst } from '../../core/trade/index.ts';
 import { signKey } from '../../formats/signs.ts';
 import { Sign } from '../ui/sign.tsx';
+import { Telling } from '../ui/telling.tsx';
 
 /** At Check: what is open shows, what is filled does not. */
 export function SeenLegend(props: { readonly seen: number; readonly hooked: number; readonly of: number }) {
@@ -25,6 +26,9 @@ export function SeenLegend(props: { readonly seen: number; readonly hooked: numb
   );
 }
 
+/** Of so many kinds each has room to be touched. */
+const MOST_OPEN = 6;
+
 export function Legend({ result }: { readonly result: PlanResult }) {
   const entries = new Map<string, { knot: PlanResult['knots'][number]; count: number }>();
   for (const knot of result.knots) {
@@ -33,11 +37,14 @@ export function Legend({ result }: { readonly result: PlanResult }) {
     else entries.set(signKey(knot), { knot, count: 1 });
   }
   return (
-    <ul className="weave-legend pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
+    <ul className="weave-legend pointer-events-none absolute bottom-2 left-8 grid text-note text-yarn">
       {[...entries.values()].map(({ knot, count }) => (
-        <li key={signKey(knot)} className="flex items-center gap-2">
+        <li key={signKey(knot)} className="flex min-h-6 items-center gap-2">
           <Sign knot={knot} size={4.8} colour="var(--yarn)" />
-          {lowerFirst(knotName(knot))} {count}
+          <span className="pointer-events-auto">
+            {entries.size <= MOST_OPEN ? <Telling text={lowerFirst(knotName(knot))} /> : lowerFirst(knotName(knot))}{' '}
+            {count}
+          </span>
         </li>
       ))}
     </ul>

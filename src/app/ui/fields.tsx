@@ -1,5 +1,7 @@
 /** Fields from a table: what an entry of a record is called, how it is written, and how its change is told. */
+
 import { NumberField, SelectField, TextField } from './field.tsx';
+import { told } from './telling.tsx';
 
 /** The same for every record, or read off it. */
 type ReadOff<R, T> = T | ((record: R) => T);
@@ -83,7 +85,7 @@ function OneField<R extends object, K extends keyof R>(props: {
               if (option) take(option[0]);
             }}
           />
-          {beside && <p className="note">{beside}</p>}
+          {beside && <p className="note">{told(beside)}</p>}
         </>
       );
     }

@@ -1,14 +1,12 @@
 /** One finding of the station: a line that opens; in it why, where, one button that says the deed. A second is a count. */
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import type { Finding, NamedFix } from '../../core/findings/index.ts';
 import { park } from '../../model/commands.ts';
 import { painter } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useView } from '../view/view-store.ts';
-
-/** Comes with the first finding that is opened. */
-const Telling = lazy(() => import('./telling.tsx').then((m) => ({ default: m.Telling })));
+import { Telling } from './telling.tsx';
 
 export function FindingNote(props: {
   readonly finding: Finding | undefined;
@@ -18,13 +16,12 @@ export function FindingNote(props: {
   const { finding, more, session } = props;
   const { select, selectSection } = useView.getState();
   const { take, busy, refusal } = useFix(session);
-  const [isOpen, setIsOpen] = useState(false);
   if (!finding) return null;
   const isNote = finding.severity === 'note';
   const [first] = finding.knotIds ?? [];
   const [section] = finding.sectionIds ?? [];
   return (
-    <details className="finding" data-finding={finding.code} onToggle={(e) => setIsOpen(e.currentTarget.open)}>
+    <details className="finding" data-finding={finding.code}>
       <summary>
         {!isNote && <i className="stitch" aria-hidden="true" />}
         <span className={`what ${isNote ? '' : 'text-madder'}`}>{finding.what}</span>
@@ -33,13 +30,7 @@ export function FindingNote(props: {
         </svg>
       </summary>
       <p className="text-small">
-        {isOpen ? (
-          <Suspense fallback={finding.why}>
-            <Telling text={finding.why} />
-          </Suspense>
-        ) : (
-          finding.why
-        )}
+        <Telling text={finding.why} />
       </p>
       {[finding.fix, finding.otherwise]
         .filter((way) => way !== undefined)

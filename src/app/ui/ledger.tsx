@@ -1,4 +1,5 @@
 /** Figures in a table: what each line is called, then what it comes to. */
+import { Telling, told } from './telling.tsx';
 
 export interface LedgerLine {
   readonly key: string;
@@ -19,13 +20,13 @@ export function Ledger(props: {
 }) {
   return (
     <table className={`mt-2 w-full ${props.large ? 'text-small' : 'text-note'}`} data-testid={props.testId}>
-      <caption className={props.captionSaid ? 'sr-only' : 'note pb-1 text-left'}>{props.caption}</caption>
+      <caption className={props.captionSaid ? 'sr-only' : 'note pb-1 text-left'}>{told(props.caption)}</caption>
       {props.heads && (
         <thead className="text-ink2">
           <tr>
             {props.heads.map((head, i) => (
               <th key={head} scope="col" className={`font-normal ${i === 0 ? 'text-left' : 'text-right'}`}>
-                {head}
+                <Telling text={head} />
               </th>
             ))}
           </tr>
@@ -35,7 +36,7 @@ export function Ledger(props: {
         {props.lines.map(({ key, name, cells }) => (
           <tr key={key} className="line">
             <th scope="row" className="py-1.25 text-left font-normal">
-              {name}
+              {told(name)}
             </th>
             {cells.map((cell, i) => (
               <td key={i} className={`text-right ${props.large ? 'fig whitespace-nowrap text-lead' : ''}`}>

@@ -1,5 +1,7 @@
 /** A bench in parts: words in a line, the one that is open underlined. */
+
 import { Tabs as Radix } from 'radix-ui';
+import { told } from './telling.tsx';
 
 export interface Part {
   readonly id: string;
@@ -43,7 +45,7 @@ export function Parts(props: {
 export function Figure(props: { readonly name: React.ReactNode; readonly children: React.ReactNode }) {
   return (
     <div className="line flex items-baseline justify-between gap-3 py-1.5">
-      <dt>{props.name}</dt>
+      <dt>{told(props.name)}</dt>
       <dd className="fig shrink-0 text-right text-lead">{props.children}</dd>
     </div>
   );

@@ -1,48 +1,27 @@
-/** A sentence in which the first trade word opens into what it means, with a small drawing. */
-import { Popover } from 'radix-ui';
-import { TERM_PATTERN, type Term, termOf } from '../../core/trade/index.ts';
+/** A sentence of the trade: its first trade word opens into what it means. */
+import { lazy, Suspense } from 'react';
+import { create } from 'zustand';
+
+const WithTerm = lazy(() => import('./term.tsx').then((m) => ({ default: m.WithTerm })));
+
+/** Words open from the first move on: until then what opens them need not be there. */
+const useStirred = create(() => false);
+const STIRS = ['pointermove', 'pointerdown', 'keydown'] as const;
+const stirred = () => {
+  useStirred.setState(true);
+  for (const stir of STIRS) window.removeEventListener(stir, stirred);
+};
+for (const stir of STIRS) globalThis.addEventListener?.(stir, stirred, { passive: true });
 
 export function Telling({ text }: { readonly text: string }) {
-  const found = TERM_PATTERN.exec(text);
-  const term = found && termOf(found[0]);
-  if (!found || !term) return text;
-  const from = found.index;
+  const hasStirred = useStirred();
+  if (!hasStirred) return text;
   return (
-    <>
-      {text.slice(0, from)}
-      <Opens word={found[0]} term={term} />
-      {text.slice(from + found[0].length)}
-    </>
+    <Suspense fallback={text}>
+      <WithTerm text={text} />
+    </Suspense>
   );
 }
 
-function Opens({ word, term }: { readonly word: string; readonly term: Term }) {
-  return (
-    <Popover.Root>
-      <Popover.Trigger className="term" data-term={term.words[0]}>
-        {word}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          className="panel z-50 flex w-80 items-center gap-4 p-4 text-small"
-          sideOffset={6}
-          collisionPadding={16}
-        >
-          <svg
-            width="64"
-            height="40"
-            viewBox="0 0 64 40"
-            className="flex-none"
-            fill="none"
-            strokeLinecap="round"
-            aria-hidden="true"
-          >
-            <path d={term.hair} stroke="var(--lock)" strokeWidth="3" />
-            {term.holds && <path d={term.holds} stroke="var(--brass)" strokeWidth="4" />}
-          </svg>
-          <p>{term.means}</p>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
-  );
-}
+/** A name that may be more than words. */
+export const told = (name: React.ReactNode) => (typeof name === 'string' ? <Telling text={name} /> : name);

@@ -7,7 +7,7 @@ export { layerMm, layOn, STEEPEST_LOOSE, volumeMm3 } from './loft.ts';
 export { POSE_NAMES, POSES, type Pose } from './poses.ts';
 export { fullWidthAt, KERNEL_MEAN, type Ribbons, ribbonAngle, ribbonsOf } from './ribbons.ts';
 export { StrandMaker, type Surroundings } from './strands.ts';
-export { isDrawn, isHeld, type Tie, tieOf, waysToTie } from './tied.ts';
+export { isDrawn, isHeld, tieOf, waysToTie } from './tied.ts';
 export { STEP_MM, StrandTracer } from './trace.ts';
 export { AT_REST, fallDirection, fallWays, type HairState } from './way.ts';
 export { fullerSide, type Lie, liesOf, slipped, type Worn, wornRibbons } from './worn.ts';

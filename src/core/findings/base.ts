@@ -129,7 +129,7 @@ const acrossTender: Check = (inputs, result) => {
       sore.length === 1
         ? 'A section lies across a tender or thin spot.'
         : `${sore.length} sections lie across a tender or thin spot.`,
-    why: `${named(sore)}: ${Math.round(100 * sore[0].tenderShare)} % of it. Its roots are pulled towards the tie: tie it loosely${edits.length > 0 ? ', and not on the spot itself' : ''}, and let it carry half.`,
+    why: `${named(sore)}. ${sore.length > 1 ? 'Of the first ' : ''}${Math.round(100 * sore[0].tenderShare)} % ${sore.length > 1 ? 'is' : 'of it is'} tender, and its roots are pulled towards the tie: tie it loosely${edits.length > 0 ? ', and not on the spot itself' : ''}, and let it carry half.`,
     sectionIds: sore.map((s) => s.id),
     ...(edits.length > 0
       ? {

@@ -10,5 +10,12 @@ export {
   tailAreaMm2,
 } from './own-hair.ts';
 export { cutFor, type Hair, hookedPieces, mainCut, type ZonePiece, type ZonePieces } from './pieces.ts';
-export { cutInWords, type HookedPiece, type Preparation, passesHole, pieceThicknessMm } from './preparation.ts';
+export {
+  cutInWords,
+  type HookedPiece,
+  isUntouched,
+  type Preparation,
+  passesHole,
+  pieceThicknessMm,
+} from './preparation.ts';
 export { lowerHalf, type Product, piecesInPack, UNTRIED } from './product.ts';

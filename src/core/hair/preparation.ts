@@ -149,7 +149,14 @@ const isWhole = ({ when }: Opened) => when === 'before' || when === 'after';
 
 /** What is done to pieces, in the words of the bench. */
 export function cutInWords(cut: Preparation): string {
-  const parts = [
+  const parts = doneTo(cut);
+  return parts.length > 0 ? parts.join(', ') : 'whole, as it comes';
+}
+
+export const isUntouched = (cut: Preparation) => doneTo(cut).length === 0;
+
+function doneTo(cut: Preparation): string[] {
+  return [
     cut.split > 1 ? `split in ${cut.split}` : '',
     cut.half ? 'cut in half' : '',
     cut.opened.when === 'never'
@@ -159,5 +166,4 @@ export function cutInWords(cut: Preparation): string {
     cut.dressed === 'asItIs' ? '' : DRESSING_INFO[cut.dressed].name,
     cut.dressedAgain === 'asItIs' ? '' : `then ${DRESSING_INFO[cut.dressedAgain].name}`,
   ].filter(Boolean);
-  return parts.length > 0 ? parts.join(', ') : 'whole, as it comes';
 }

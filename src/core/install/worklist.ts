@@ -4,7 +4,7 @@
  * disagree the schools decide.
  */
 
-import { cutInWords, type Preparation } from '../hair/index.ts';
+import { cutInWords, isUntouched, type Preparation } from '../hair/index.ts';
 import {
   type Cap,
   FINISH,
@@ -13,6 +13,7 @@ import {
   isOffHead,
   type KnotZone,
   knotName,
+  knotsCounted,
   lowerFirst,
   MOST_IS_IN,
   STEP_INFO,
@@ -204,14 +205,14 @@ function commonest<T>(values: readonly T[]): T {
 
 /** "34 double wraps, 4 anchors; split in 4". */
 function likeWithLike(knots: readonly WorkKnot[], cuts: readonly Preparation[]): string {
-  const kinds = new Map<string, number>();
-  for (const k of knots) kinds.set(knotName(k), (kinds.get(knotName(k)) ?? 0) + 1);
+  const kinds = new Map<string, WorkKnot[]>();
+  for (const k of knots) kinds.set(knotName(k), [...(kinds.get(knotName(k)) ?? []), k]);
   const used = [...new Set(knots.map((k) => k.cut))];
   const named = used.flatMap((id) => {
     const cut = cuts.find((c) => c.id === id);
-    return cut ? [`${cut.name} (${cutInWords(cut)})`] : [];
+    return cut ? [isUntouched(cut) ? lowerFirst(cut.name) : `${lowerFirst(cut.name)} (${cutInWords(cut)})`] : [];
   });
-  const words = [...kinds.entries()].map(([name, n]) => `${n} × ${lowerFirst(name)}`);
+  const words = [...kinds.values()].map((same) => knotsCounted(same.length, same[0]));
   return `${words.join(', ')}. Pieces: ${named.join('; ')}.`;
 }
 

@@ -110,6 +110,7 @@ export {
   KNOT_KINDS,
   type KnotKind,
   knotName,
+  knotsCounted,
   RULES_SOURCE,
   THROUGH_WORDS,
   THROUGHS,

@@ -1,6 +1,6 @@
 /** Kinds of knots, what they go through, which way the hook is pushed: their names. */
 import type { StrandThickness } from './own-hair.ts';
-import { upperFirst } from './words.ts';
+import { lowerFirst, upperFirst } from './words.ts';
 
 export const KNOT_KINDS = [
   'anchor',
@@ -81,6 +81,13 @@ export function knotName(knot: { kind: KnotKind; wraps: number; lock: boolean })
   if (knot.kind === 'oneLeg') return knot.wraps > 1 ? 'One-leg knot, twice' : 'One-leg knot';
   const name = knot.kind === 'wrap' ? upperFirst(times) : `${KIND_NAMES[knot.kind]}, ${times}`;
   return knot.lock ? `${name}, locked` : name;
+}
+
+/** "4 double wraps", "19 one-leg knots", "1 anchor", "3 with 4 wraps". */
+export function knotsCounted(count: number, knot: { kind: KnotKind; wraps: number; lock: boolean }): string {
+  const name = lowerFirst(knotName(knot));
+  if (/^\d/.test(name)) return `${count} with ${name}`;
+  return `${count} ${count === 1 ? name : name.replace(/^(anchor|(?:no|single|double|triple) wrap|one-leg knot)/, '$1s')}`;
 }
 
 /**

@@ -2,7 +2,7 @@
 
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Part } from '../../../core/head/index.ts';
-import { FILLED_INFO, isOffHead, isWorn, ZONES, zoneName } from '../../../core/trade/index.ts';
+import { FILLED_INFO, fingersFigure, isOffHead, isWorn, ZONES, zoneName } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Fields } from '../../ui/fields.tsx';
@@ -33,9 +33,8 @@ export function SizeTab({ session, result }: BenchProps) {
           {worn && <Figure name="Over the parked base">{show(result.cap.girthOverBaseMm)}</Figure>}
           {worn && <Figure name="Sits">{result.cap.fit}</Figure>}
           <Figure name="Size to look for">{result.cap.sizeName}</Figure>
-          <Figure name="Opens, across and up">
-            {result.cap.onHead.stretch.across.toFixed(2)} × {result.cap.onHead.stretch.up.toFixed(2)}
-          </Figure>
+          <Figure name="Opens across">{result.cap.onHead.stretch.across.toFixed(2)} times</Figure>
+          <Figure name="Opens upwards">{result.cap.onHead.stretch.up.toFixed(2)} times</Figure>
         </dl>
       )}
       {result && <SpacingTable plan={plan} result={result} block={off} />}
@@ -67,7 +66,7 @@ function SpacingTable({
           {block ? `What to do ${FILLED_INFO[plan.cap.filledOn].name}` : 'In holes of the net'}
         </b>
       }
-      heads={['zone', 'worn', ...(block ? ['on it'] : []), 'holes up, across']}
+      heads={['zone', 'worn', ...(block ? ['on it'] : []), 'holes']}
       lines={ZONES.map((z) => {
         const f = spacing[z];
         return {
@@ -76,10 +75,13 @@ function SpacingTable({
           cells: [
             `${Math.round(f.wornGapMm)} mm`,
             ...(block ? [`${Math.round(f.gapMm)} mm, ${f.gapFingers.toFixed(1)} fingers`] : []),
-            `${f.holesUp.toFixed(1)}, ${f.holesAcross.toFixed(1)}`,
+            `${halves(f.holesUp)} up, ${halves(f.holesAcross)} across`,
           ],
         };
       })}
     />
   );
 }
+
+/** A hole is counted or half counted, by eye: "3½". */
+const halves = (holes: number) => fingersFigure(Math.max(1, Math.round(2 * holes)) / 2);

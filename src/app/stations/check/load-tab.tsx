@@ -1,6 +1,5 @@
 /** What each bite and section carries. */
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { milliNewton } from '../../../core/load/index.ts';
 import type { Look } from '../../../core/plan/index.ts';
 import { isWorn } from '../../../core/trade/index.ts';
 import type { CheckProps } from '../../ui/bench-props.ts';
@@ -84,9 +83,8 @@ function Bites({ look: { bites }, result }: { readonly look: Look; readonly resu
       />
       {worst && (
         <p className="note mt-1">
-          The worst is {range(worst.mgAHair, whole)} mg a hair,{' '}
-          {range(worst.mgAHair.map(milliNewton) as [number, number], (v) => v.toFixed(1))} mN. A hair breaks at a
-          thousand times that (from memory); what harms is a tight knot, wet weight and time.
+          At the worst of them {range(worst.mgAHair, whole)} mg hang on each hair. A hair breaks at a thousand times
+          that (from memory); what harms is a tight knot, wet weight and time.
         </p>
       )}
     </>

@@ -91,14 +91,15 @@ function PieceFigures({ plan, piece }: { readonly plan: PlanDocument; readonly p
       <Figure name="From a pack">{countOf(piece.perPack)} pieces</Figure>
       <Figure name="Weighs">{piece.massG.toFixed(2)} g</Figure>
       <Figure name="Hangs">{show(piece.lengthMm)}</Figure>
-      <Figure name="As wide as untouched">{piece.widthFactor.toFixed(2)} ×</Figure>
+      <Figure name="As wide as untouched">{piece.widthFactor.toFixed(2)} times</Figure>
       <Figure name="Folded, thick">{piece.thicknessMm.toFixed(1)} mm</Figure>
       <Figure name="Its knot">
         {piece.knotWidthMm.toFixed(1)} mm{piece.liesFlat ? ', lies flat' : ''}
       </Figure>
-      <Figure name="Seconds before, after">
-        {Math.round(piece.secondsBefore)}, {Math.round(piece.secondsAfter)}
-      </Figure>
+      {piece.secondsBefore >= 0.5 && (
+        <Figure name="To prepare, before">{Math.round(piece.secondsBefore)} s a piece</Figure>
+      )}
+      {piece.secondsAfter >= 0.5 && <Figure name="Once it is in">{Math.round(piece.secondsAfter)} s a piece</Figure>}
     </dl>
   );
 }

@@ -11,9 +11,7 @@ export function PracticeBench({ result }: BenchProps) {
   return (
     <>
       <h2>The knots of this plan</h2>
-      <p className="note mt-1.25">
-        Try each three times on a scrap of net before you begin. No timing is kept here yet.
-      </p>
+      <p className="note mt-1.25">Try each three times on a scrap of net before you begin.</p>
       {kinds.map((k) => (
         <section key={signKey(k)} className="mt-5">
           <h3 className="flex items-center gap-2 text-title">

@@ -18,6 +18,7 @@ import { schemeOf } from '../../../model/to-inputs.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { Choice, Several } from '../../ui/choice.tsx';
 import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
+import { percent } from '../../ui/format.ts';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
 import { Figure } from '../../ui/tabs.tsx';
 import { BorderRowBench } from './border-row.tsx';
@@ -53,10 +54,11 @@ export function SchemeTab({ session, result }: BenchProps) {
       {result && <LinesThere session={session} result={result} />}
       {result && (
         <dl className="mt-3">
-          <Figure name="Bricks (1 best, 0.5 random)">{result.rowScheme.brickScore.toFixed(2)}</Figure>
-          <Figure name="Rows, short ones between">
-            {result.rowScheme.wholeRows}, {result.rowScheme.insertedRows}
-          </Figure>
+          <Figure name="Set off like bricks (half is chance)">{percent(result.rowScheme.brickScore)}</Figure>
+          <Figure name="Rows from edge to edge">{result.rowScheme.wholeRows}</Figure>
+          {result.rowScheme.insertedRows > 0 && (
+            <Figure name="Short rows between them">{result.rowScheme.insertedRows}</Figure>
+          )}
         </dl>
       )}
       {result && result.base.lines.length > 0 && (

@@ -17,7 +17,7 @@ export function WearBench() {
           </li>
         ))}
       </ul>
-      <p className="note mt-3">Common practice. No wear diary is kept here yet.</p>
+      <p className="note mt-3">Common practice, no source.</p>
     </>
   );
 }
