@@ -30,7 +30,7 @@ const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 const browser = await Browser.open({
   fineness: FINE,
   scale: 1,
-  traced: '-*,devtools.timeline,disabled-by-default-devtools.timeline,v8,__metadata',
+  traced: '-*,devtools.timeline,disabled-by-default-devtools.timeline,__metadata',
 });
 let worst = 0;
 try {

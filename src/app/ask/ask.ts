@@ -2,8 +2,8 @@
  * Questions to the workers. Each is keyed by all that its answer hangs on: the job and what it is handed. What was
  * answered last stays on the screen until the next answer is there; what is no longer asked for is forgotten.
  */
-import { keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { hashKey, keepPreviousData, QueryClient, type QueryKey, useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
 import type { CoreClient, Input, JobName, Output } from '../../workers/client.ts';
 
 export const queries = new QueryClient({
@@ -20,6 +20,27 @@ export interface Asked<T> {
   readonly answer: Answer<T> | undefined;
   /** A sentence where it can't be answered. */
   readonly why: string | undefined;
+}
+
+/** Records that don't change are put into words once, however often, and in whatever, they are asked with. */
+const hashes = new WeakMap<object, string>();
+const hashOf = (key: QueryKey): string => key.map(partHash).join(' ');
+
+function partHash(part: unknown): string {
+  if (typeof part !== 'object' || part === null || Array.isArray(part)) return hashKey([part]);
+  const known = hashes.get(part);
+  if (known !== undefined) return known;
+  const of = part as Readonly<Record<string, unknown>>;
+  // What is asked of inputs is made anew each time, the inputs are not.
+  const hash =
+    'inputs' in of
+      ? Object.keys(of)
+          .sort()
+          .map((k) => `${k}:${partHash(of[k])}`)
+          .join()
+      : hashKey([part]);
+  hashes.set(part, hash);
+  return hash;
 }
 
 /** A newer question of the same kind took its place: no failure, it is asked again if it is still wanted. */
@@ -46,6 +67,7 @@ export function useAsk<N extends JobName>(
 ): Asked<Output<N>> {
   const { data, error, isPlaceholderData, isFetching } = useQuery({
     queryKey: [job, key],
+    queryKeyHashFn: hashOf,
     enabled: input !== undefined,
     queryFn: async () => {
       const outcome = await client.call(job, input as Input<N>);
@@ -61,13 +83,13 @@ export function useAsk<N extends JobName>(
     structuralSharing: false,
   });
   const why = error && !isFetching && !(error instanceof Overtaken) ? error.message : undefined;
-  return {
-    answer:
-      data === undefined
-        ? undefined
-        : { value: data as Output<N>, isCurrent: !isPlaceholderData && input !== undefined },
-    why,
-  };
+  const answer = useAnswer(data as Output<N> | undefined, !isPlaceholderData && input !== undefined);
+  return { answer, why };
+}
+
+/** The same object as long as it says the same. */
+export function useAnswer<T>(value: T | undefined, isCurrent: boolean): Answer<T> | undefined {
+  return useMemo(() => (value === undefined ? undefined : { value, isCurrent }), [value, isCurrent]);
 }
 
 /** A value once it has not changed for a while; undefined until then. */

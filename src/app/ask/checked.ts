@@ -46,17 +46,21 @@ export function useChecked(
     return look && new Set(result?.knots.filter((_, i) => look.knots[i]?.by === 'nothing').map((k) => k.id));
   }, [atCheck, lookedAs?.isCurrent, lookedAs?.value, result]);
   const isDrawn = hair?.isCurrent === true && lookedAs?.isCurrent === true;
-  return {
-    view,
-    looked,
-    lookAs: lookedAs?.value,
-    hair: hair?.value,
-    range,
-    findings,
-    seenIds,
-    hooked: view.soFar ? knotsIn : undefined,
-    isLooked: looked?.isCurrent === true && (!atCheck || isDrawn),
-  };
+  const isLooked = looked?.isCurrent === true && (!atCheck || isDrawn);
+  return useMemo(
+    () => ({
+      view,
+      looked,
+      lookAs: lookedAs?.value,
+      hair: hair?.value,
+      range,
+      findings,
+      seenIds,
+      hooked: view.soFar ? knotsIn : undefined,
+      isLooked,
+    }),
+    [view, looked, lookedAs?.value, hair?.value, range, findings, seenIds, knotsIn, isLooked],
+  );
 }
 
 /** Knots up to the selected one. */

@@ -6,7 +6,7 @@ import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../cor
 import type { PlanDocument } from '../../model/plan.ts';
 import { useWornAs } from '../view/room.ts';
 import type { CheckView } from '../view/view-store.ts';
-import { type Answer, useAsk, useResting } from './ask.ts';
+import { type Answer, useAnswer, useAsk, useResting } from './ask.ts';
 import { painter, planner } from './clients.ts';
 import { inputsOf } from './fineness.ts';
 
@@ -20,7 +20,7 @@ export function useLook(plan: PlanDocument, isDraft: boolean): Answer<LookTold> 
   const lingering = useResting(plan, LINGER_MS);
   const asked = isDraft ? lingering : plan;
   const { answer } = useAsk(planner, 'look', asked && { inputs: inputsOf(asked) });
-  return answer && { ...answer, isCurrent: answer.isCurrent && asked === plan };
+  return useAnswer(answer?.value, answer?.isCurrent === true && asked === plan);
 }
 
 /** What Check asks for besides the plan: how she is looked at. */
@@ -52,9 +52,9 @@ export function useLookAs(
   const isPlain = isPlainView(view) && wornAs === 'offFace';
   const asked = isPlain ? undefined : { inputs: inputsOf(plan), ...askedOf(view, wornAs, knotsIn) };
   const { answer } = useAsk(planner, 'lookAs', asked);
-  if (isPlain) return plain;
   // Until the other pose is worked out the one at rest stays.
-  return answer ?? (plain && { ...plain, isCurrent: false });
+  const meanwhile = useAnswer(plain?.value, false);
+  return isPlain ? plain : (answer ?? meanwhile);
 }
 
 /** Hair in space, only where it is drawn or measured; while a finger drags, as it hung before. */

@@ -5,12 +5,11 @@ import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
 import { isWorn, litHair } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { isPlainView } from '../ask/look.ts';
-import { useSame } from '../ask/use-same.ts';
 import { useTheme } from '../session/theme.ts';
 import { isLook, type Show } from '../view/layers.ts';
 import { type CheckView, useView } from '../view/view-store.ts';
 import { keepPicture } from './kept-picture.ts';
-import { layersOf } from './picture/layers.ts';
+import { type Layered, layered, layersOf, showsSame } from './picture/layers.ts';
 import { blockPalette, formPalette, paletteOf } from './picture/palette.ts';
 import type { Projection } from './projection.ts';
 import { useHeadPicture } from './use-head-picture.ts';
@@ -96,14 +95,21 @@ function usePalette({ plan: { skin, cap, madeFor }, show, check }: Pictured) {
 function useLayers({ result, show, look }: Pictured) {
   const sectionId = useView((v) => v.sectionId);
   const bumps = useView((v) => v.showBumps);
-  const marks = useSame(result?.head.marks);
-  const base = useSame(result?.base);
+  const base = useLayered(result);
   const atBase = show === 'sections';
   const shows = show === 'light' ? look?.shows : undefined;
-  return useMemo(
-    () => layersOf(marks && base && { marks, base }, { bumps, sectionId, atBase, shows }),
-    [marks, base, bumps, sectionId, atBase, shows],
-  );
+  return useMemo(() => layersOf(base, { bumps, sectionId, atBase, shows }), [base, bumps, sectionId, atBase, shows]);
+}
+
+/** The same object as long as it shows the same. */
+function useLayered(result: PlanResult | undefined): Layered | undefined {
+  const last = useRef<{ readonly of: PlanResult; readonly layered: Layered }>(undefined);
+  if (result && last.current?.of !== result) {
+    const fresh = layered(result);
+    const before = last.current?.layered;
+    last.current = { of: result, layered: before && showsSame(before, fresh) ? before : fresh };
+  }
+  return result && last.current?.layered;
 }
 
 /** Every product in its own colour and texture. */

@@ -4,7 +4,7 @@
  * tab's plan is kept beside the other as a copy.
  */
 import { liveQuery } from 'dexie';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type History, record, redo, undo } from '../../model/history.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanChange } from '../../model/plan-change.ts';
@@ -37,28 +37,30 @@ export type Opened =
 export function usePlanSession(id: string): Opened {
   const kept = useKept(id);
   const [draft, setDraft] = useState<PlanDocument>();
-  const { history, problem, trouble, move } = kept;
-  if (problem) return problem;
-  if (!history) return { state: 'opening' };
-  const session: PlanSession = {
-    plan: draft ?? history.present.plan,
-    history,
-    isDraft: draft !== undefined,
-    trouble,
-    apply(deed) {
-      const refusal = refusalOf(deed.plan);
-      setDraft(undefined);
-      if (refusal) return refusal;
-      move((now) => record(now, deed));
-      return undefined;
-    },
-    preview: setDraft,
-    undo: () => move((now) => stepped(now, undo)),
-    redo: () => move((now) => stepped(now, redo)),
-    retry: kept.save,
-    dismiss: kept.dismiss,
-  };
-  return { state: 'open', session };
+  const { history, problem, trouble, move, save, dismiss } = kept;
+  const deeds = useMemo(
+    () => ({
+      apply(deed: PlanChange) {
+        const refusal = refusalOf(deed.plan);
+        setDraft(undefined);
+        if (refusal) return refusal;
+        move((now) => record(now, deed));
+        return undefined;
+      },
+      preview: setDraft,
+      undo: () => move((now) => stepped(now, undo)),
+      redo: () => move((now) => stepped(now, redo)),
+      retry: save,
+      dismiss,
+    }),
+    [move, save, dismiss],
+  );
+  return useMemo(() => {
+    if (problem) return problem;
+    if (!history) return { state: 'opening' };
+    const plan = draft ?? history.present.plan;
+    return { state: 'open', session: { plan, history, isDraft: draft !== undefined, trouble, ...deeds } };
+  }, [problem, history, draft, trouble, deeds]);
 }
 
 /** What this tab has of the plan and what of it is saved. */
@@ -120,7 +122,8 @@ function useKept(id: string) {
     },
     [adopt, save],
   );
-  return { history, problem, trouble, save, move, dismiss: () => setTrouble(undefined) };
+  const dismiss = useCallback(() => setTrouble(undefined), []);
+  return { history, problem, trouble, save, move, dismiss };
 }
 
 /** The history one step on, or why that step can't be taken: what was kept of it has been damaged. */

@@ -1,11 +1,11 @@
 /** One plan at one of its stations: thread, stage and bench, weave, tally. */
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { HeadScene } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Checked, useChecked } from '../ask/checked.ts';
-import { useFiguresBefore } from '../ask/figures.ts';
+import { type Figures, useFiguresBefore } from '../ask/figures.ts';
 import { useResult, useScene } from '../ask/plan.ts';
 import { HeadView } from '../head-view/head-view.tsx';
 import { RowMap } from '../row-map/row-map.tsx';
@@ -65,8 +65,17 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
   );
   const show = showOf(station, layer);
   const checked = useChecked(session, result, station === 'check', show);
-  const { looked, findings } = checked;
+  const { looked } = checked;
   const before = useFiguresBefore(answer, looked, session.history.present.plan, session.isDraft);
+  const told = useMemo(
+    () => ({ session, station, result, checked, before }),
+    [session, station, result, checked, before],
+  );
+  // What is only looked at waits until what is in hand has moved.
+  const shown = useDeferredValue(told);
+  const isShown = shown === told;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what chooses hangs on the station alone
+  const layers = useMemo(() => [layer, choose] as const, [layer, station]);
   // Another state of the plan is another try for what could not be shown.
   const faultKey = session.history.past.length;
   useTheme();
@@ -79,37 +88,53 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     <div
       className={`screen ${BY_WORDS.has(station) ? 'by-words' : ''}`}
       data-station={station}
-      data-looked={checked.isLooked ? 'yes' : 'no'}
-      data-ready={answer?.isCurrent && !session.isDraft ? 'yes' : 'no'}
+      data-looked={checked.isLooked && isShown ? 'yes' : 'no'}
+      data-ready={answer?.isCurrent && !session.isDraft && isShown ? 'yes' : 'no'}
     >
       <div className="daylight" />
-      <Thread plan={plan} here={station} findings={findings}>
-        <Brand plan={plan} />
-      </Thread>
+      <ThreadShown shown={shown} />
       <main className="workplace">
         <h1 className="sr-only">
           {stationName(station)}, {plan.name}
         </h1>
         <Guard what="The head" resetKey={`${station} ${faultKey}`}>
-          <Stage {...{ session, station, result, scene, checked, show }} shown={[layer, choose]} />
+          <Stage {...{ session, station, scene, show, layers }} result={shown.result} checked={shown.checked} />
         </Guard>
         <Guard what="The cloth of rows" resetKey={faultKey}>
-          <RowMap {...{ session, station, result }} seenIds={checked.seenIds} hooked={checked.hooked} />
+          <ClothShown shown={shown} />
         </Guard>
-        <Bench {...{ session, station, result, checked, error, faultKey }} />
+        <Bench {...{ session, station, error, faultKey }} result={shown.result} checked={shown.checked} />
       </main>
       <Guard what="The tally" resetKey={faultKey}>
-        <Tally
-          session={session}
-          result={result}
-          judged={{ look: looked?.value, range: checked.range }}
-          before={before}
-          onExport={() => exportPlan(plan)}
-        />
+        <TallyShown shown={shown} />
       </Guard>
     </div>
   );
 }
+
+interface Shown extends AtWork {
+  readonly before: Figures | undefined;
+}
+
+const ThreadShown = memo(({ shown: { session, station, checked } }: { readonly shown: Shown }) => (
+  <Thread plan={session.plan} here={station} findings={checked.findings}>
+    <Brand plan={session.plan} />
+  </Thread>
+));
+
+const ClothShown = memo(({ shown: { session, station, result, checked } }: { readonly shown: Shown }) => (
+  <RowMap {...{ session, station, result }} seenIds={checked.seenIds} hooked={checked.hooked} />
+));
+
+const TallyShown = memo(({ shown: { session, result, checked, before } }: { readonly shown: Shown }) => (
+  <Tally
+    session={session}
+    result={result}
+    judged={{ look: checked.looked?.value, range: checked.range }}
+    before={before}
+    onExport={() => exportPlan(session.plan)}
+  />
+));
 
 interface AtWork {
   readonly session: PlanSession;
@@ -140,14 +165,14 @@ function Brand({ plan }: { readonly plan: PlanDocument }) {
   );
 }
 
+interface OnStage extends AtWork {
+  readonly scene: HeadScene | undefined;
+  readonly show: Show;
+  readonly layers: readonly [Layer, (layer: Layer) => void];
+}
+
 /** Her head, or three of them where two plans are held against each other. */
-function Stage(
-  props: AtWork & {
-    readonly scene: HeadScene | undefined;
-    readonly show: Show;
-    readonly shown: readonly [Layer, (layer: Layer) => void];
-  },
-) {
+const Stage = memo((props: OnStage) => {
   const { session, station, result, scene, checked } = props;
   const other = useView((v) => v.other);
   const head = (
@@ -156,7 +181,7 @@ function Stage(
       result={result}
       scene={scene}
       show={props.show}
-      shown={props.shown}
+      shown={props.layers}
       partHandles={station === 'rows' || station === 'aim'}
       atCheck={station === 'check'}
       checked={checked}
@@ -168,9 +193,9 @@ function Stage(
       <CompareStage plan={session.plan} result={result} look={checked.looked.value} scene={scene} other={other} />
     </Suspense>
   );
-}
+});
 
-function Bench(props: AtWork & { readonly error: string | undefined; readonly faultKey: number }) {
+const Bench = memo((props: AtWork & { readonly error: string | undefined; readonly faultKey: number }) => {
   const { session, station, result, checked, error } = props;
   const StationBench = BENCHES[station];
   const own = checked.findings.filter((f) => f.station === station);
@@ -200,7 +225,7 @@ function Bench(props: AtWork & { readonly error: string | undefined; readonly fa
       <Onward session={session} station={station} />
     </aside>
   );
-}
+});
 
 const stationName = (station: StationId) => STATIONS.find(([id]) => id === station)?.[1];
 

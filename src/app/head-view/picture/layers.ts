@@ -13,6 +13,25 @@ export interface Layered {
 
 export const layered = ({ head: { marks }, base }: PlanResult): Layered => ({ marks, base });
 
+/** Whether two results show the same on the scalp: each comes from the worker as a copy of its own. */
+export function showsSame(a: Layered, b: Layered): boolean {
+  return (
+    sameNumbers(a.base.sectionOf, b.base.sectionOf) &&
+    sameNumbers(a.base.bumps.heightMm, b.base.bumps.heightMm) &&
+    sameNumbers(a.marks.tender, b.marks.tender) &&
+    sameNumbers(a.marks.thin, b.marks.thin) &&
+    sameNumbers(a.marks.noGo, b.marks.noGo) &&
+    a.base.sections.length === b.base.sections.length &&
+    a.base.sections.every((s, i) => s.id === b.base.sections[i].id && s.role === b.base.sections[i].role)
+  );
+}
+
+function sameNumbers(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}
+
 export function layersOf(
   result: Layered | undefined,
   shown: {
