@@ -36,8 +36,6 @@ export interface BrowserOptions {
   readonly fineness?: number;
   /** A profile folder of an earlier browser, to come back to. */
   readonly profile?: string;
-  /** Categories of Chromium’s trace that go to the performance log, for the bench. */
-  readonly traced?: string;
 }
 
 /** Longer than any machine takes; shorter by hand, to find what fails. */
@@ -64,12 +62,6 @@ export class Browser {
       'download.default_directory': join(profile, 'downloads'),
       'download.prompt_for_download': false,
     });
-    if (options.traced) {
-      // Its types ask for an option that drivers of today no longer know.
-      type Logged = Parameters<typeof settings.setPerfLoggingPrefs>[0];
-      const traced = { enableNetwork: false, enablePage: false, traceCategories: options.traced };
-      settings.setPerfLoggingPrefs(traced as Logged);
-    }
     const prefs = new logging.Preferences();
     prefs.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);
     prefs.setLevel(logging.Type.BROWSER, logging.Level.ALL);

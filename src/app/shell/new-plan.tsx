@@ -1,7 +1,7 @@
 /** A new plan: from nothing, like one of hers, or like one of the routes, each seen with its rows and knots. */
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
@@ -11,6 +11,7 @@ import { db } from '../session/database.ts';
 import { useTheme } from '../session/theme.ts';
 import { SelectField } from '../ui/field.tsx';
 import { beginPlan } from './begin-plan.ts';
+import { PlanPicture } from './plan-picture.tsx';
 import { type SmallPictures, useSmallPictures } from './small-pictures.ts';
 import './new-plan.css';
 
@@ -140,24 +141,11 @@ function Card(props: {
   readonly pictures: SmallPictures;
   readonly onTake: () => void;
 }) {
-  const { plan, of = 'rows', pictures, onTake } = props;
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const element = canvas.current;
-    if (!element) return;
-    const seen = new IntersectionObserver(([entry]) => {
-      if (entry.isIntersecting && !element.dataset.drawn) pictures.want(element, { plan, of });
-    });
-    seen.observe(element);
-    return () => {
-      seen.disconnect();
-      pictures.forget(element);
-    };
-  }, [plan, of, pictures]);
+  const { plan, of, pictures, onTake } = props;
   return (
     <li>
       <button type="button" className="card" data-like={plan.id} onClick={onTake}>
-        <canvas ref={canvas} aria-hidden="true" />
+        <PlanPicture {...{ plan, pictures }} {...(of ? { of } : {})} />
         <span>{plan.name}</span>
       </button>
     </li>

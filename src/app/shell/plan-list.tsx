@@ -1,10 +1,11 @@
 /** Her plans in a list: what can be done with each, and how another begins. */
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { readPlanJson } from '../../formats/plan-json.ts';
 import { setField } from '../../model/commands.ts';
 import { record as recordDeed } from '../../model/history.ts';
+import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
 import { type PlanState, planStates } from '../../store/plan-state.ts';
 import {
@@ -14,6 +15,7 @@ import {
   keptPlans,
   lastDeleted,
   nameOf,
+  openRecord,
   restorePlan,
   savePlan,
   storageSentence,
@@ -25,6 +27,8 @@ import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
 import { OpenFile } from '../ui/open-file.tsx';
 import { DemoChoice } from './demo-choice.tsx';
+import { PlanPicture } from './plan-picture.tsx';
+import { type SmallPictures, useSmallPictures } from './small-pictures.ts';
 import { WearerList } from './wearer-list.tsx';
 
 export function PlanList({ currentId, close }: { readonly currentId: string | undefined; readonly close: () => void }) {
@@ -35,6 +39,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
     async () => (currentId ? (await db.plans.get(currentId))?.wearer?.id : undefined),
     [currentId],
   );
+  const pictures = useSmallPictures();
   const [typed, setTyped] = useState('');
   const found = plans?.filter((p) => isFound(p, typed));
   const [justDeleted, setJustDeleted] = useState(false);
@@ -63,6 +68,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
             isOpen={p.id === currentId}
             deeds={deeds}
             say={setSentence}
+            pictures={pictures}
           />
         ))}
       </ul>
@@ -102,6 +108,11 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
       <WearerList say={setSentence} />
     </>
   );
+}
+
+function openedPlan(record: PlanRecord): PlanDocument | undefined {
+  const opened = openRecord(record);
+  return opened.ok ? opened.history.present.plan : undefined;
 }
 
 /** So many are seen at a glance. */
@@ -177,9 +188,11 @@ function PlanEntry(props: {
   readonly isOpen: boolean;
   readonly deeds: PlanDeeds;
   readonly say: (sentence: string) => void;
+  readonly pictures: SmallPictures;
 }) {
   const { record, isOpen, deeds } = props;
-  const picture = useLiveQuery(() => db.pictures.get(record.id), [record.id]);
+  const picture = useLiveQuery(async () => (await db.pictures.get(record.id)) ?? null, [record.id]);
+  const opened = useMemo(() => openedPlan(record), [record]);
   const name = nameOf(record);
   const plan = holdsPlan(record) ? record.history.present.plan : undefined;
   const [renaming, setRenaming] = useState(false);
@@ -196,11 +209,11 @@ function PlanEntry(props: {
       ];
   return (
     <li className="plan-entry line py-2" data-plan={record.id}>
-      {picture ? (
-        <img src={picture.image} alt="" width="72" height="72" />
-      ) : (
-        <i className="no-picture" aria-hidden="true" />
-      )}
+      <i className="plan-picture" aria-hidden="true">
+        {picture && <img src={picture.image} alt="" width="72" height="72" />}
+        {/* Until its hair has been seen: its rows. */}
+        {picture === null && opened && <PlanPicture plan={opened} pictures={props.pictures} />}
+      </i>
       {renaming ? (
         <Rename record={record} onDone={() => setRenaming(false)} onTrouble={props.say} />
       ) : (
@@ -217,7 +230,7 @@ function PlanEntry(props: {
             {plan?.wearer && `${plan.wearer}, `}
             {!plan && 'damaged, kept as it is, '}
             {plan && `${stateWords(props.state)}, `}
-            {day(record.updatedAtMs)}
+            changed {day(record.updatedAtMs)}
             {isOpen && ', open now'}
           </p>
           <div className="flex flex-wrap gap-x-5 text-note">

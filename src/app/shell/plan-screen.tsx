@@ -98,7 +98,12 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
           {stationName(station)}, {plan.name}
         </h1>
         <Guard what="The head" resetKey={`${station} ${faultKey}`}>
-          <Stage {...{ session, station, scene, show, layers }} result={shown.result} checked={shown.checked} />
+          <Stage
+            {...{ station, scene, show, layers }}
+            session={shown.session}
+            result={shown.result}
+            checked={shown.checked}
+          />
         </Guard>
         <Guard what="The cloth of rows" resetKey={faultKey}>
           <ClothShown shown={shown} />

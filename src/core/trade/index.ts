@@ -257,6 +257,7 @@ export {
   PIECE_ZONE_NAMES,
   PIECE_ZONES,
   type PieceZone,
+  pieceZoneName,
   pieceZoneOf,
   placeWords,
   SCHOOL_PLACES,

@@ -32,6 +32,10 @@ export const PIECE_ZONE_NAMES: Readonly<Record<PieceZone, string>> = {
   border: 'Row along the border',
 };
 
+/** Beside the part there may be none: then it is the first rows. */
+export const pieceZoneName = (zone: PieceZone, partKind: PartKind) =>
+  zone === 'part' ? zoneName(zone, partKind) : PIECE_ZONE_NAMES[zone];
+
 export const MIX_EVERY = [2, 3, 4, 5] as const;
 
 export const KNOT_ZONES = ['part', 'top', 'back', 'side', 'nape', 'faceEdge', 'crown'] as const;

@@ -1,7 +1,7 @@
 /** Which piece goes where. */
 
 import { useId } from 'react';
-import { MIX_EVERY, PIECE_ZONE_NAMES, PIECE_ZONES } from '../../../core/trade/index.ts';
+import { MIX_EVERY, PIECE_ZONES, pieceZoneName } from '../../../core/trade/index.ts';
 import { setZonePiece } from '../../../model/cap-and-hair.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { SelectField } from '../../ui/field.tsx';
@@ -21,10 +21,10 @@ export function ZonesTab({ session, result }: BenchProps) {
         return (
           <section key={zone} className="mt-2" aria-labelledby={`${id}-${zone}`}>
             <div id={`${id}-${zone}`} className="sr-only">
-              {PIECE_ZONE_NAMES[zone]}
+              {pieceZoneName(zone, plan.part.kind)}
             </div>
             <SelectField
-              label={PIECE_ZONE_NAMES[zone]}
+              label={pieceZoneName(zone, plan.part.kind)}
               wide
               value={cut}
               testId={`piece-${zone}`}

@@ -95,7 +95,7 @@ function sectionStep(choice: Laying, section: Section, sections: readonly Sectio
     id: `section-${section.id}`,
     sectionId: section.id,
     what: upperFirst(section.name),
-    how: `${bindWords(choice, section)}, then ${parked}. The skin must not lift.`,
+    how: `${bindWords(choice, section)}. Its tail is then ${parked}. The skin must not lift.`,
     minutes: section.minutes,
   };
 }
