@@ -234,6 +234,12 @@ function supplyFigures({ result }: Computed) {
     toBuy: l.toBuy,
     leftOver: l.leftOver,
     price: round(l.price, 2),
+    enough: l.enough.map((e) => ({
+      packs: round(e.packs, 2),
+      forKnots: round(e.forKnots, 4),
+      withReserve: round(e.withReserve, 4),
+    })),
+    packsToBeSure: l.packsToBeSure,
   }));
 }
 

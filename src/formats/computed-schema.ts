@@ -271,6 +271,8 @@ const supply = list(
     toBuy: whole,
     leftOver: whole,
     price: figure,
+    enough: list(record({ packs: figure, forKnots: figure, withReserve: figure })),
+    packsToBeSure: some(3, whole),
   }),
 );
 

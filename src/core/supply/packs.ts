@@ -1,9 +1,7 @@
 /** From hooked pieces to whole packs of each product, with a range, and what is left over. */
 
 import { type HookedPiece, type Product, piecesInPack } from '../hair/index.ts';
-
-/** A head measured by hand and gaps laid by eye make a count uncertain by about this share (a guess). */
-export const COUNT_SPREAD = 0.1;
+import { countFactor, countRange, type Enough, enoughNear, SURENESSES } from './enough.ts';
 
 /** What of one product is hooked in one cut. */
 export interface Demand {
@@ -28,9 +26,13 @@ export interface SupplyLine {
   readonly leftOver: number;
   readonly price: number;
   readonly priceRange: readonly [low: number, high: number];
+  /** How likely packs are to last, near to as many as planned. */
+  readonly enough: readonly Enough[];
+  /** Packs with which they last, the reserve kept, in half, four in five and nineteen in twenty installs. */
+  readonly packsToBeSure: readonly number[];
 }
 
-export interface Supply extends Omit<SupplyLine, 'product' | 'name' | 'atHand'> {
+export interface Supply extends Omit<SupplyLine, 'product' | 'name' | 'atHand' | 'enough' | 'packsToBeSure'> {
   readonly lines: readonly SupplyLine[];
 }
 
@@ -66,13 +68,16 @@ export function supplyOf(
   const packsFor = (factor: number) => Math.max(0, Math.ceil(taken(factor) - held - 1e-9));
   const most = demands.reduce((a, b) => (b.knots > a.knots ? b : a));
   const packs = packsFor(1);
-  const packRange = [packsFor(1 - COUNT_SPREAD), packsFor(1 + COUNT_SPREAD)] as const;
+  const knots = demands.reduce((sum, d) => sum + d.knots, 0);
+  const [low, high] = countRange(knots);
+  const packRange = [packsFor(low), packsFor(high)] as const;
+  const hooked = demands.reduce((sum, d) => sum + d.knots / d.piece.perPack, 0);
   // Lower halves are no shop's: what is missing of them is cut from packs of their hair.
   const buy = (n: number) => (product.lowerHalfOf === undefined ? Math.max(0, n - product.packsAtHand) : 0);
   return {
     product: product.id,
     name: product.name,
-    pieces: demands.reduce((sum, d) => sum + d.knots, 0),
+    pieces: knots,
     reservePieces: demands.reduce((sum, d) => sum + reserveOf(d.knots, reserveShare), 0),
     piecesPerPack: most.piece.perPack,
     packs,
@@ -82,6 +87,11 @@ export function supplyOf(
     leftOver: Math.max(0, Math.floor((packs + held - taken(1)) * most.piece.perPack + 1e-9)),
     price: buy(packs) * product.packPrice,
     priceRange: [buy(packRange[0]) * product.packPrice, buy(packRange[1]) * product.packPrice],
+    enough: enoughNear(packs + held, { taken: hooked, kept: taken(1) - hooked, knots }).map((e) => ({
+      ...e,
+      packs: e.packs - held,
+    })),
+    packsToBeSure: SURENESSES.map((share) => packsFor(countFactor(knots, share))),
   };
 }
 
@@ -158,6 +168,8 @@ function onlyForHalves(product: Product, pieces: number): SupplyLine {
     leftOver: Math.max(0, Math.floor(packs * perPack - pieces + 1e-9)),
     price,
     priceRange: [price, price],
+    enough: [],
+    packsToBeSure: SURENESSES.map(() => packs),
   };
 }
 

@@ -12,6 +12,7 @@ import type { PlanSession } from '../../session/plan-session.ts';
 import type { WithFinding } from '../../ui/bench-props.ts';
 import { NumberField } from '../../ui/field.tsx';
 import { countOf, money, range } from '../../ui/format.ts';
+import { Ledger } from '../../ui/ledger.tsx';
 
 export function SupplyBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
@@ -22,6 +23,7 @@ export function SupplyBench({ session, result, finding }: WithFinding) {
       <h2>What to buy</h2>
       <ToBuy plan={plan} result={result} />
       {finding}
+      <WillItLast result={result} />
       <div className="mt-4">
         <NumberField
           label="Kept for gaps, %"
@@ -66,6 +68,52 @@ function ToBuy({ plan, result: { supply } }: Planned) {
       </ul>
     </>
   );
+}
+
+/** How likely packs are to last, for the knots alone and with what is kept for gaps. */
+function WillItLast({ result: { supply } }: { readonly result: PlanResult }) {
+  // Lower halves come with their upper ones.
+  const lines = supply.lines.filter((l) => l.enough.length > 0);
+  if (lines.length === 0) return null;
+  return (
+    <section className="mt-5" data-testid="enough">
+      <h3 className="text-title">Will it last?</h3>
+      {lines.map((l) => (
+        <Ledger
+          key={l.product}
+          caption={lines.length > 1 ? l.name : 'In so many of a hundred installs'}
+          captionSaid={false}
+          heads={['with', 'every knot', 'and the gaps']}
+          lines={l.enough.map((e) => ({
+            key: String(e.packs),
+            name: (
+              <span className={Math.abs(e.packs - l.packs) < 1e-9 ? 'font-strong' : ''}>
+                {countOf(e.packs)} {e.packs === 1 ? 'pack' : 'packs'}
+              </span>
+            ),
+            cells: [chance(e.forKnots), chance(e.withReserve)],
+          }))}
+        />
+      ))}
+      <p className="note mt-1">
+        {sureWords(lines[0].packsToBeSure)} How much hands differ from a plan is a guess, about a tenth either way,
+        until rows of yours are counted.
+      </p>
+    </section>
+  );
+}
+
+/** In so many of a hundred; never all, and never none. */
+const chance = (share: number) => {
+  const hundred = Math.round(100 * share);
+  return hundred > 99 ? 'over 99' : hundred < 1 ? 'under 1' : String(hundred);
+};
+
+/** "Packs that last with the gaps filled: 5 half of the time, 5 in four of five installs, 6 in nineteen of twenty." */
+function sureWords([half, most, nearly]: readonly number[]): string {
+  if (half === nearly)
+    return `${half === 1 ? '1 pack lasts' : `${half} packs last`} in nineteen of twenty installs, with the gaps filled.`;
+  return `With the gaps filled: ${half} last half of the time, ${most} in four of five installs, ${nearly} in nineteen of twenty.`;
 }
 
 /** What a quarter finger wider or closer would do to packs and pieces. */

@@ -1,0 +1,83 @@
+/** Whether packs last, against the closed form, jStat and many dealt installs. */
+import fc from 'fast-check';
+import jstat from 'jstat';
+import { describe, expect, it } from 'vitest';
+import { PLAIN_CUT, PLAIN_PRODUCT } from '../../../tests/helpers/heads.ts';
+import { hookedPiece } from '../hair/preparation.ts';
+import { seededRandom } from '../numerics/index.ts';
+import { COUNT_SPREAD, chanceOfEnough, countFactor, countRange, countSd, enoughNear, SURENESSES } from './enough.ts';
+import { planSupply } from './packs.ts';
+
+const plan = fc.record({
+  knots: fc.integer({ min: 4, max: 900 }),
+  perPack: fc.integer({ min: 3, max: 240 }),
+  packs: fc.integer({ min: 1, max: 30 }),
+});
+
+describe('packs that last', () => {
+  it('four of five installs lie within the range that is told: a tenth for many knots, more for few', () => {
+    const [low, high] = countRange(10_000);
+    expect(high - 1).toBeCloseTo(COUNT_SPREAD, 2);
+    expect(1 - low).toBeCloseTo(COUNT_SPREAD, 2);
+    expect(countRange(20)[1]).toBeGreaterThan(high + 0.01);
+  });
+
+  it('the chance is that of the normal distribution (jStat), and grows with every pack', () => {
+    fc.assert(
+      fc.property(plan, ({ knots, perPack, packs }) => {
+        const taken = knots / perPack;
+        const closed = jstat.normal.cdf(packs * perPack, knots, knots * countSd(knots));
+        const chance = chanceOfEnough(packs, taken, knots);
+        expect(chance).toBeCloseTo(closed, 6);
+        expect(chanceOfEnough(packs + 1, taken, knots)).toBeGreaterThanOrEqual(chance);
+        expect(chanceOfEnough(packs, taken * 1.15, knots)).toBeLessThanOrEqual(chance);
+      }),
+      { seed: 12 },
+    );
+  });
+
+  it('is what comes out of ten thousand dealt installs, hands and single knots apart', () => {
+    const random = seededRandom(5);
+    // Box and Muller’s way to normal values.
+    const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const [knots, perPack] = [204, 48];
+    const hands = Math.sqrt(countSd(1e12) ** 2);
+    const installs = Array.from(
+      { length: 10_000 },
+      () => knots * (1 + hands * normal()) + 0.25 * Math.sqrt(knots) * normal(),
+    );
+    for (const packs of [4, 5]) {
+      const lasted = installs.filter((used) => used <= packs * perPack).length / installs.length;
+      expect(chanceOfEnough(packs, knots / perPack, knots)).toBeCloseTo(lasted, 1.7);
+    }
+  });
+
+  it('to be surer takes as many packs or more; half of the time those of the plan', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 800 }), fc.double({ min: 0, max: 0.4, noNaN: true }), (knots, reserve) => {
+        const demand = { piece: hookedPiece(PLAIN_PRODUCT, PLAIN_CUT), knots, halves: false };
+        const { lines } = planSupply([PLAIN_PRODUCT], [demand], reserve);
+        const [{ packs, packsToBeSure, enough, packRange }] = lines;
+        expect(packsToBeSure).toHaveLength(SURENESSES.length);
+        expect([...packsToBeSure].sort((a, b) => a - b)).toEqual(packsToBeSure);
+        expect(packsToBeSure[0]).toBe(packs);
+        expect(packRange[0]).toBeLessThanOrEqual(packs);
+        expect(packRange[1]).toBeGreaterThanOrEqual(packs);
+        for (const e of enough) {
+          expect(e.withReserve).toBeLessThanOrEqual(e.forKnots);
+          expect(e.forKnots).toBeGreaterThanOrEqual(0);
+          expect(e.forKnots).toBeLessThanOrEqual(1);
+        }
+        // As many as are bought hold the plan itself at least half of the time.
+        expect(enough.find((e) => e.packs === packs)?.forKnots ?? 1).toBeGreaterThanOrEqual(0.5);
+      }),
+      { seed: 13 },
+    );
+  });
+
+  it('says nothing upside down for nothing at all', () => {
+    expect(countFactor(0, 0.95)).toBe(1);
+    expect(chanceOfEnough(3, 0, 0)).toBe(1);
+    expect(enoughNear(1, { taken: 0.4, kept: 0.1, knots: 20 }).map((e) => e.packs)).toEqual([1, 2]);
+  });
+});
