@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
@@ -67,27 +67,70 @@ function trimmedFonts(): Plugin {
   };
 }
 
-/** Whether a module comes with any page: those it needs are one file, which compresses better than fifty small ones. */
-function comesFirst() {
-  const first = new Set<string>();
-  return (id: string, imports: (id: string) => readonly string[]) => {
-    const waiting = first.size === 0 ? [`${import.meta.dirname}/src/app/shell/main.tsx`] : [];
-    for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
-      // Words that only benches say come with them.
-      if (first.has(next) || /\/core\/trade\/[a-z]+-words\.ts$/.test(next)) continue;
-      first.add(next);
-      waiting.push(...imports(next));
+interface ModuleGraph {
+  getModuleInfo(id: string): { readonly code: string | null; readonly importedIds: readonly string[] } | null;
+}
+
+const FROM = /(?:import|export)\s*(?:\{([^}]*)\}\s*from\s*|[\w*][^'"{]*from\s*|)["'](\.[^'"]+)["']/g;
+const namesIn = (list: string) => list.split(',').map((n) => n.trim().split(/\s+as\s+/)[0]);
+
+/** What a module takes of others of ours: by name where it takes it through the index of a folder. */
+function taken(id: string, code: string): Array<readonly [id: string, names: readonly string[] | undefined]> {
+  return [...code.matchAll(FROM)].map(([, names, path]) => [
+    join(dirname(id), path),
+    names ? namesIn(names) : undefined,
+  ]);
+}
+
+/** All that an entry needs at once: what an index offers besides comes with whatever takes it. */
+function neededAtOnce(entry: string, graph: ModuleGraph): Set<string> {
+  const needed = new Set<string>();
+  const asked = new Set<string>();
+  const waiting: Array<readonly [id: string, names: readonly string[] | undefined]> = [[entry, undefined]];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const [id, names] = next;
+    const key = `${id} ${names?.join() ?? ''}`;
+    const info = graph.getModuleInfo(id);
+    if (asked.has(key) || !info) continue;
+    asked.add(key);
+    needed.add(id);
+    const isOurs = id.includes('/src/') && info.code !== null;
+    if (!isOurs) waiting.push(...info.importedIds.map((i) => [i, undefined] as const));
+    else {
+      const offers =
+        id.endsWith('/index.ts') && names
+          ? (n: readonly string[] = []) => n.some((x) => names.includes(x))
+          : () => true;
+      waiting.push(...taken(id, info.code as string).filter(([, n]) => offers(n)));
+      waiting.push(...info.importedIds.filter((i) => !i.includes('/src/')).map((i) => [i, undefined] as const));
     }
-    return first.has(id);
+  }
+  return needed;
+}
+
+/** What every page needs is one file, which compresses better than fifty small ones. */
+function oneFile(name: string, entry: string) {
+  let needed: Set<string> | undefined;
+  return {
+    groups: [
+      {
+        name: (id: string, graph: ModuleGraph) => {
+          needed ??= neededAtOnce(join(import.meta.dirname, 'src', entry), graph);
+          return needed.has(id) ? name : null;
+        },
+      },
+    ],
   };
 }
 
-const isFirst = comesFirst();
 const packaged = (file: string) => `${import.meta.dirname}/node_modules/${file}`;
 
 export default defineConfig({
   plugins: [react(), tailwindcss(), trimmedFonts(), precompressed()],
-  worker: { format: 'es' },
+  worker: {
+    format: 'es',
+    rolldownOptions: { output: { codeSplitting: oneFile('core', 'workers/core.worker.ts') } },
+  },
   // What these packages name first is their build for development, or for browsers of ten years ago.
   resolve: {
     alias: [
@@ -103,11 +146,7 @@ export default defineConfig({
     rolldownOptions: {
       checks: { pluginTimings: false },
       output: {
-        codeSplitting: {
-          groups: [
-            { name: (id, graph) => (isFirst(id, (m) => graph.getModuleInfo(m)?.importedIds ?? []) ? 'first' : null) },
-          ],
-        },
+        codeSplitting: oneFile('first', 'app/shell/main.tsx'),
         // Every station has a file called bench: what is served is called by its station.
         chunkFileNames: ({ facadeModuleId, name }) => {
           const station = /stations\/(\w+)\/bench\.tsx$/.exec(facadeModuleId ?? '')?.[1];

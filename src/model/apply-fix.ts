@@ -1,12 +1,15 @@
 /** A finding's mend as a deed. Comes when one is taken. */
 import type { Fix } from '../core/findings/index.ts';
+import { chooseFamily, editBase, setBase } from './base-commands.ts';
 import { setCap, setCut, splitZones } from './cap-and-hair.ts';
-import { chooseFamily, editBase, park, setBase, setField, setReadings, setSpacing, trustMeasure } from './commands.ts';
+import { park, setField } from './commands.ts';
 import { formatLength } from './lengths.ts';
+import { setReadings, trustMeasure } from './measure-commands.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 import { brushRows, setRows } from './rows-by-hand.ts';
 import { setSchoolEverywhere } from './school-choice.ts';
+import { setSpacing } from './spacing-commands.ts';
 import { fingerMm } from './to-inputs.ts';
 
 /** A mend that has to be worked out first is no plain change of the plan. */

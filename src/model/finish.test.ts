@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { NO_BORDER_ROW } from '../core/trade/index.ts';
-import { setUnit } from './commands.ts';
 import { newPlan } from './defaults.ts';
 import { setEnough, setFinish, setGuess } from './finish.ts';
 import versionThree from './fixtures/plan-3.json' with { type: 'json' };
+import { setUnit } from './measure-commands.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';

@@ -3,8 +3,8 @@ import type { Parking } from '../core/base/index.ts';
 import { cross, dot, minus, unit } from '../core/geometry/index.ts';
 import { type DirectionDeg, directionDeg, directionOf } from '../core/head/index.ts';
 import { BASE_LIMITS, PARKING_NAMES, type ParkingHow } from '../core/trade/index.ts';
+import { setBase } from './base-commands.ts';
 import { LOWEST_PLACE_DEG } from './checks.ts';
-import { setBase } from './commands.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 

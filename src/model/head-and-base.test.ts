@@ -3,24 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_BASE } from '../core/base/choice.ts';
 import type { Mark } from '../core/head/marks.ts';
 import { FAMILIES } from '../core/trade/bases.ts';
+import { chooseFamily, editBase, lockLine, parkAll, setBase } from './base-commands.ts';
+import { park } from './commands.ts';
+import { newPlan } from './defaults.ts';
 import {
   addMark,
-  chooseFamily,
   clearMarks,
-  editBase,
-  lockLine,
   mirrorHairline,
-  park,
-  parkAll,
   resetHairline,
-  setBase,
   setHairlinePoint,
   setReadings,
   setRegions,
   setUnit,
   trustMeasure,
-} from './commands.ts';
-import { newPlan } from './defaults.ts';
+} from './measure-commands.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { fingerMm, hairlineOffsets, planInputs } from './to-inputs.ts';

@@ -6,14 +6,16 @@ import { fingersFigure } from '../core/trade/fingers.ts';
 import { examplePlans } from '../demo/examples.ts';
 import { shoulderCurls } from '../demo/plans.ts';
 import { applyFix } from './apply-fix.ts';
-import { setPart, setReadings, setSaid, setSpacing, settle, setUnit } from './commands.ts';
+import { setPart, settle } from './commands.ts';
 import { newPlan } from './defaults.ts';
 import versionOne from './fixtures/plan-1.json';
 import { record, redo, startHistory, undo } from './history.ts';
+import { setReadings, setUnit } from './measure-commands.ts';
 import { migratePlan } from './migrations.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan, refusalOf } from './read-plan.ts';
 import { setSchool } from './school-choice.ts';
+import { setSaid, setSpacing } from './spacing-commands.ts';
 import { fingerMm, planInputs } from './to-inputs.ts';
 
 // biome-ignore lint/suspicious/noExplicitAny: a plan that is spoilt on purpose has no type

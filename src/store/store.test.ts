@@ -4,13 +4,13 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { oldStore } from '../../tests/helpers/old-store.ts';
 import { demoBundle } from '../demo/demo.ts';
 import { demoPlans, shoulderCurls } from '../demo/plans.ts';
-import { setSpacing } from '../model/commands.ts';
 import { newPlan } from '../model/defaults.ts';
 import versionOne from '../model/fixtures/plan-1.json' with { type: 'json' };
 import versionSix from '../model/fixtures/plan-6-full.json' with { type: 'json' };
 import { type History, record, startHistory, statesOf, undo } from '../model/history.ts';
 import type { InstallSession } from '../model/install-log.ts';
 import { PLAN_VERSION } from '../model/plan.ts';
+import { setSpacing } from '../model/spacing-commands.ts';
 import { MeshworkDatabase } from './database.ts';
 import { bringBackDemo, demoState, fillWithDemo, putAwayDemo } from './fill-demo.ts';
 import {

@@ -3,14 +3,16 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { oldStore } from '../../tests/helpers/old-store.ts';
 import { demoPlans } from '../demo/plans.ts';
-import { setField, setOwnHair, setReadings, setSpacing } from '../model/commands.ts';
+import { setField } from '../model/commands.ts';
 import { newPlan } from '../model/defaults.ts';
 import versionOne from '../model/fixtures/plan-1.json' with { type: 'json' };
 import { asSheIs, followHer, herselfOf, whatDiffers } from '../model/herself.ts';
 import { type History, record, startHistory, undo } from '../model/history.ts';
 import { setMadeFor } from '../model/made-for.ts';
+import { setOwnHair, setReadings } from '../model/measure-commands.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
+import { setSpacing } from '../model/spacing-commands.ts';
 import { MeshworkDatabase, type PlanRecord, type WearerRecord } from './database.ts';
 import { addPlan, copyPlan, importPlan, savePlan } from './plans.ts';
 import {

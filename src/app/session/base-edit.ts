@@ -1,6 +1,6 @@
 /** An edit of the base is tried on her head first: what can't be done is refused with its reason and changes nothing. */
 import type { BaseEdit } from '../../core/base/index.ts';
-import { editBase } from '../../model/commands.ts';
+import { editBase } from '../../model/base-commands.ts';
 import { planner } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
 import { useView } from '../view/view-store.ts';

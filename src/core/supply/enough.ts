@@ -8,6 +8,7 @@ import { normalBelow, normalQuantile } from '../numerics/index.ts';
 export const COUNT_SPREAD = 0.1;
 /** Share of installs that lie within a range that is told. */
 const TOLD = 0.8;
+const HANDS_SD = COUNT_SPREAD / normalQuantile((1 + TOLD) / 2);
 /** Knots that are one more or one fewer for themselves, standard deviation (a guess). */
 const KNOT_SD = 0.25;
 
@@ -17,8 +18,7 @@ export const SURENESSES = [0.5, 0.8, 0.95] as const;
 /** @returns standard deviation of pieces hooked, as a share of those planned */
 export function countSd(knots: number): number {
   if (knots <= 0) return 0;
-  const hands = COUNT_SPREAD / normalQuantile((1 + TOLD) / 2);
-  return Math.sqrt(hands * hands + (KNOT_SD * KNOT_SD) / knots);
+  return Math.sqrt(HANDS_SD * HANDS_SD + (KNOT_SD * KNOT_SD) / knots);
 }
 
 /** Pieces hooked over those planned, below which they stay in that share of installs; never less than none. */

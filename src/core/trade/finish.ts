@@ -39,14 +39,6 @@ export const OUTLINES = ['none', 'level', 'slant', 'round', 'layers'] as const;
 
 export type Outline = (typeof OUTLINES)[number];
 
-export const OUTLINE_INFO: Readonly<Record<Outline, { readonly name: string; readonly reason: string }>> = {
-  none: { name: 'as it falls', reason: 'Nothing is cut. What is cut is gone.' },
-  level: { name: 'level', reason: 'All tips end at one height.' },
-  slant: { name: 'longer at the face', reason: 'Cut at a slant with the head tipped.' },
-  round: { name: 'an arc', reason: 'Nothing stands further from the head than that.' },
-  layers: { name: 'layers', reason: 'Shorter from the crown, longest at the nape: moves, and stands fuller on top.' },
-};
-
 export const REACH_LIMITS_MM = [10, 700] as const;
 
 /** Pieces at the crown keep this share of their length in layers, those at the nape all of it (common practice, no source). */

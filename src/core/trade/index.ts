@@ -1,5 +1,7 @@
 /** What the trade knows: choices, limits, names, reasons, sources. Data and words. */
-export { AGE_INFO, AGES, type Age, MATTED_WIDTH, SLIP_MM } from './ages.ts';
+
+export { AGE_INFO } from './age-words.ts';
+export { AGES, type Age, MATTED_WIDTH, SLIP_MM } from './ages.ts';
 export {
   BASE_LIMITS,
   type BaseSettings,
@@ -19,28 +21,23 @@ export {
   STRIPS_AT_END,
   TIE_PLACES,
 } from './bases.ts';
+export { COMB_NAMES, DOME_INFO, FILLED_INFO, HOLE_NAMES, OPENING_INFO, OWN_ROWS_INFO } from './cap-words.ts';
 export {
   BLENDINGS,
   CAP_LIMITS,
   type Cap,
-  COMB_NAMES,
   COMB_PLACES,
   type CombPlace,
   DEFAULT_CAP,
-  DOME_INFO,
   DOMES,
   type Dome,
-  FILLED_INFO,
   FILLED_ONS,
   type FilledOn,
-  HOLE_NAMES,
   HOLE_SHAPES,
   type HoleShape,
   isOffHead,
-  OPENING_INFO,
   OPENINGS,
   OWN_ROWS,
-  OWN_ROWS_INFO,
   type OwnRows,
   onForm,
   WIG_HOLDS,
@@ -59,13 +56,13 @@ export {
   FULLNESS_AIMS,
   FULLNESS_INFO,
   type FullnessAim,
-  OUTLINE_INFO,
   OUTLINES,
   type Outline,
   REACH_LIMITS_MM,
   SHORTEST_LAYER,
   SLANT,
 } from './finish.ts';
+export { OUTLINE_INFO } from './finish-words.ts';
 export {
   FALL_GUESS_NAMES,
   FALL_GUESSES,
@@ -124,9 +121,7 @@ export {
   type MadeFor,
   SIZE_GIRTH_MM,
   SIZE_NAMES,
-  SIZED_BY_INFO,
   SIZED_BYS,
-  WHOM_INFO,
   WHOMS,
 } from './made-for.ts';
 export { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS, type Region } from './marks.ts';
@@ -248,6 +243,7 @@ export {
 export { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from './tape.ts';
 export { TERM_PATTERN, type Term, termOf } from './term-words.ts';
 export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
+export { SIZED_BY_INFO, WHOM_INFO } from './whom-words.ts';
 export { lowerFirst, percent, rowWords, upperFirst } from './words.ts';
 export {
   KNOT_ZONES,

@@ -2,7 +2,7 @@
 
 import type { HeadScene } from '../../../core/plan/index.ts';
 import { MARK_NAMES } from '../../../core/trade/index.ts';
-import { addMark } from '../../../model/commands.ts';
+import { addMark } from '../../../model/measure-commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { type BrushTool, brushMark } from '../pens.tsx';
 import type { Projection } from '../projection.ts';

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { along } from '../../../core/geometry/index.ts';
 import { HAIRLINE_LIMIT_MM, HAIRLINE_POINT_NAMES, type HairlinePoint } from '../../../core/head/index.ts';
-import { setHairlinePoint } from '../../../model/commands.ts';
+import { setHairlinePoint } from '../../../model/measure-commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

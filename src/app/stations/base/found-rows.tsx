@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { BaseChoice } from '../../../core/base/index.ts';
 import { PARKING_NAMES, PARKINGS, type ParkingHow } from '../../../core/trade/index.ts';
-import { setBase } from '../../../model/commands.ts';
+import { setBase } from '../../../model/base-commands.ts';
 import {
   canAdd,
   copyLine,

@@ -2,7 +2,7 @@
 
 import { LEAST_TAIL_MM } from '../../../core/base/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { lockLine } from '../../../model/commands.ts';
+import { lockLine } from '../../../model/base-commands.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { planner } from '../../ask/clients.ts';

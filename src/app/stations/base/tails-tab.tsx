@@ -3,7 +3,8 @@
 import { useEffect, useState } from 'react';
 import { type Flattening, LUMP_MM } from '../../../core/base/index.ts';
 import { PARKING_NAMES, PARKINGS, type ParkingHow } from '../../../core/trade/index.ts';
-import { park, parkAll, setBase } from '../../../model/commands.ts';
+import { parkAll, setBase } from '../../../model/base-commands.ts';
+import { park } from '../../../model/commands.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { painter } from '../../ask/clients.ts';

@@ -1,7 +1,7 @@
 /** The way of sectioning, its settings, and what is advised. */
 import type { BaseChoice } from '../../../core/base/index.ts';
 import { FAMILIES, FAMILY_INFO } from '../../../core/trade/index.ts';
-import { chooseFamily, setBase } from '../../../model/commands.ts';
+import { chooseFamily, setBase } from '../../../model/base-commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { SelectField } from '../../ui/field.tsx';
 import { Fields, type TakeChange } from '../../ui/fields.tsx';

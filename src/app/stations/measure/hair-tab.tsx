@@ -10,7 +10,7 @@ import {
   type HairRegion,
   STRANDS,
 } from '../../../core/trade/index.ts';
-import { setOwnHair } from '../../../model/commands.ts';
+import { setOwnHair } from '../../../model/measure-commands.ts';
 import type { HairAsWritten, PlanDocument } from '../../../model/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';

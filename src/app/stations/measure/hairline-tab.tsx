@@ -1,5 +1,5 @@
 /** Her hairline. */
-import { mirrorHairline, resetHairline } from '../../../model/commands.ts';
+import { mirrorHairline, resetHairline } from '../../../model/measure-commands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { Several } from '../../ui/choice.tsx';
 

@@ -1,7 +1,8 @@
 /** What she marks on her scalp. */
 import { useState } from 'react';
 import { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS } from '../../../core/trade/index.ts';
-import { clearMarks, setField, setRegions } from '../../../model/commands.ts';
+import { setField } from '../../../model/commands.ts';
+import { clearMarks, setRegions } from '../../../model/measure-commands.ts';
 import { SKIN_TONES } from '../../../model/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { Several } from '../../ui/choice.tsx';

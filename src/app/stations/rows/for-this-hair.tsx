@@ -2,7 +2,7 @@
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Part } from '../../../core/head/index.ts';
 import { FULLNESS_INFO, gapsInWords } from '../../../core/trade/index.ts';
-import { leaveGapsToHair } from '../../../model/commands.ts';
+import { leaveGapsToHair } from '../../../model/spacing-commands.ts';
 import { useLook } from '../../ask/look.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 

@@ -4,7 +4,7 @@ import { lazy, Suspense, useId, useRef } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Part } from '../../../core/head/index.ts';
 import { fingersFigure, SCHEME_INFO, type SpacingZone, ZONES, zoneName } from '../../../core/trade/index.ts';
-import { setGap, setSaid } from '../../../model/commands.ts';
+import { setGap, setSaid } from '../../../model/spacing-commands.ts';
 import { fingerMm, schemeOf } from '../../../model/to-inputs.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 
