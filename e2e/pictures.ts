@@ -34,6 +34,12 @@ const hairDrawn = async (browser: Browser) => {
   await new Promise((r) => setTimeout(r, 2500));
 };
 
+/** Two heads beside each other, and what is different between them. */
+const headsDrawn = async (browser: Browser) => {
+  await browser.until(`document.querySelectorAll('.compare canvas[data-triangles]').length === 3`, 'the heads');
+  await new Promise((r) => setTimeout(r, 1500));
+};
+
 const PICTURES: readonly Picture[] = [
   { name: 'rows', path: `${curls}/rows`, before: aKnot },
   { name: 'aim', path: `${curls}/aim` },
@@ -93,7 +99,7 @@ const PICTURES: readonly Picture[] = [
       await b.click('[data-part="best"]');
       await b.click('[data-testid="use-start"]');
       await b.until(`document.querySelector('[data-testid=use-outcome][data-state=done]')`, 'the search', 180_000);
-      await hairDrawn(b);
+      await headsDrawn(b);
       await b.script(
         `document.querySelector('[data-testid="use-changes"]').scrollIntoView({ block: 'start' }); document.activeElement.blur()`,
       );
