@@ -87,7 +87,7 @@ const PICTURES: readonly Picture[] = [
       await b.looked();
       await b.click('[data-part="whatIf"]');
       await b.choose('against', 'plan demo-deep-part');
-      await b.until(`document.querySelectorAll('.compare [data-picture=ready]').length === 3`, 'three heads');
+      await headsDrawn(b);
       await b.script('document.activeElement.blur()');
     },
   },
