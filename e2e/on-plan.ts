@@ -10,8 +10,11 @@ export function onPlan(browser: () => Browser, url: string) {
       await browser().chord(Key.CONTROL, 'z');
       await browser().settled();
     },
-    until: (pattern: RegExp, what: string) =>
-      browser().until(`${pattern}.test(document.querySelector('[data-testid=last-deed]').textContent)`, what),
+    /** The deed is done, and what comes of it is worked out. */
+    until: async (pattern: RegExp, what: string) => {
+      await browser().until(`${pattern}.test(document.querySelector('[data-testid=last-deed]').textContent)`, what);
+      await browser().settled();
+    },
     station: async (path: string) => {
       const [plan, station] = path.split('/');
       await browser().station(url, plan, station);
