@@ -100,7 +100,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
         <Guard what="The head" resetKey={`${station} ${faultKey}`}>
           <Stage
             {...{ station, scene, show, layers }}
-            session={shown.session}
+            session={session}
             result={shown.result}
             checked={shown.checked}
           />
