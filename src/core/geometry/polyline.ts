@@ -14,8 +14,6 @@ export interface Foot {
   readonly distance: number;
   /** The nearest point is an end of the curve. */
   readonly atEnd: boolean;
-  /** Index of the nearest point. */
-  readonly at: number;
 }
 
 /** Every so manieth point tells roughly how near a curve comes. */
@@ -23,21 +21,15 @@ const STRIDE = 8;
 /** Lengths along a curve are sums: they may be off by so much. */
 const ROUNDING_MM = 1e-6;
 
-/**
- * Where a curve passes nearest to a place.
- *
- * @param u what is wanted along it, a value a point
- * @param near index of a point that is likely near: it only saves work
- */
-export function footOn(curve: SurfaceCurve, u: Float64Array, { xMm, yMm, zMm }: PlaceMm, near?: number): Foot {
+/** Where a curve passes nearest to a place. @param u what is wanted along it, a value a point */
+export function footOn(curve: SurfaceCurve, u: Float64Array, { xMm, yMm, zMm }: PlaceMm): Foot {
   const p = curve.pointsMm;
   const arc = curve.arcMm;
   const n = curve.pointCount;
   const awaySq = (i: number) => (p[3 * i] - xMm) ** 2 + (p[3 * i + 1] - yMm) ** 2 + (p[3 * i + 2] - zMm) ** 2;
   // No nearest point is farther than this; from one that is, as much of the curve can be passed over as it is farther.
   let bound = Infinity;
-  if (near === undefined) for (let i = 0; i < n; i += STRIDE) bound = Math.min(bound, awaySq(i));
-  else bound = Math.min(awaySq(near), awaySq(Math.min(n - 1, near + STRIDE)), awaySq(Math.max(0, near - STRIDE)));
+  for (let i = 0; i < n; i += STRIDE) bound = Math.min(bound, awaySq(i));
   bound = Math.sqrt(bound) + ROUNDING_MM;
   let best = Infinity;
   let at = 0;
@@ -71,7 +63,7 @@ export function footOn(curve: SurfaceCurve, u: Float64Array, { xMm, yMm, zMm }: 
     place = u[at] + t * (u[next] - u[at]);
   }
   const atEnd = !curve.closed && (at === 0 || at === curve.pointCount - 1);
-  return { u: place, distance: Math.sqrt(best), atEnd, at };
+  return { u: place, distance: Math.sqrt(best), atEnd };
 }
 
 export function arcNear(curve: SurfaceCurve, at: Vec3): number {

@@ -8,7 +8,7 @@ import { layRows, type RowContext, type RowOptions, type RowPlan, type RowSpacin
 import { MOST_KNOTS } from '../../trade/index.ts';
 import type { KnotLayout } from './collide.ts';
 import { layKnots } from './layout.ts';
-import { lengthInSpacings, type PitchFields } from './measure.ts';
+import { measured, type PitchFields } from './measure.ts';
 
 /** Rows as many as asked for, and knots along them. */
 export interface AsAsked {
@@ -40,7 +40,7 @@ export function laidAsAsked(context: RowContext, options: RowOptions, pitch: Pit
   const laid = (wholeRows?: number): Ground => {
     const plan = layRows(context, wholeRows === undefined ? options : { ...options, wholeRows });
     const lengths = (along: PitchFields) =>
-      plan.rows.map((row) => ({ isRing: row.curve.closed, lengthU: lengthInSpacings(row, along, spacing.pitchMm) }));
+      plan.rows.map((row) => ({ isRing: row.curve.closed, lengthU: measured(row, along, spacing.pitchMm).lengthU }));
     const along = (share: number): AsAsked => {
       const held = { ...spacing, pitchMm: share * spacing.pitchMm };
       return { plan, spacing: held, layout: layKnots(mesh, plan.rows, pitch, held) };

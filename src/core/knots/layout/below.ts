@@ -19,15 +19,9 @@ export function projectBelow(
     const free = row.kind === 'front' || row.kind === 'fringe';
     const levels = free ? 1 : Math.abs(lower.row.quarter - row.quarter) / 4;
     if (levels <= 0 || levels > 2.05) return;
-    let near: Foot | undefined;
     for (const knot of knotsOfRow[index]) {
-      const isMiddle = isAlike && Math.abs(knot.xMm) < ALIKE_MM;
-      // Knots follow each other along their row, and their feet along this one.
-      const foot = isMiddle ? middleFoot(working, knot) : footOn(row.curve, working.u, knot, near?.at);
-      if (!isMiddle) {
-        near = foot;
-        working.feet.set(knot, foot);
-      }
+      const foot =
+        isAlike && Math.abs(knot.xMm) < ALIKE_MM ? middleFoot(working, knot) : footOn(row.curve, working.u, knot);
       const reach = 1.9 * spacing.gapMm * pitch.spacingFactor[knot.vertex] * Math.max(1, 0.75 * levels);
       if (foot.distance > (foot.atEnd ? 0.75 * reach : reach)) continue;
       if (levels > 0.3 && isHidden(knot, foot.distance, row, lower.row, laid)) continue;
@@ -42,7 +36,7 @@ function middleFoot({ row: { curve }, u, lengthU }: Working, { xMm, yMm, zMm }: 
   const i = u.findIndex((at) => at >= lengthU / 2);
   const [x, y, z] = pointAt(curve.pointsMm, i);
   const distance = Math.sqrt((x - xMm) ** 2 + (y - yMm) ** 2 + (z - zMm) ** 2);
-  return { u: lengthU / 2, distance, atEnd: false, at: i };
+  return { u: lengthU / 2, distance, atEnd: false };
 }
 
 /** Whether a row in between lies nearer to the knot than this one. */
@@ -50,7 +44,7 @@ function isHidden(knot: LaidKnot, distance: number, row: Row, lower: Row, laid: 
   return laid.some((between) => {
     const q = between.row.quarter;
     if (q <= Math.min(row.quarter, lower.quarter) || q >= Math.max(row.quarter, lower.quarter)) return false;
-    const foot = between.feet.get(knot) ?? footOn(between.row.curve, between.u, knot);
+    const foot = footOn(between.row.curve, between.u, knot);
     return !foot.atEnd && foot.distance < distance;
   });
 }

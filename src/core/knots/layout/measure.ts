@@ -1,5 +1,5 @@
 /** Rows measured in local spacings, and the place of a knot along one. */
-import { type Foot, fieldAt, type SurfaceCurve, type SurfaceMesh } from '../../geometry/index.ts';
+import { fieldAt, type SurfaceCurve, type SurfaceMesh } from '../../geometry/index.ts';
 import { gapAfterRule, type Row } from '../../rows/index.ts';
 
 export interface LaidKnot {
@@ -37,41 +37,22 @@ export interface Working {
   /** Position along the row in local spacings, at every curve point. */
   readonly u: Float64Array;
   readonly lengthU: number;
-  /** Where knots below fall on it, as far as that was asked. */
-  readonly feet: Map<LaidKnot, Foot>;
 }
 
 export function measured(row: Row, pitch: PitchFields, pitchMm: number): Working {
-  const { u, lengthU } = inUnits(row, pitch);
-  return { row, u: u.map((at) => at / pitchMm), lengthU: lengthU / pitchMm, feet: new Map() };
-}
-
-/** How long a row is in spacings. */
-export const lengthInSpacings = (row: Row, pitch: PitchFields, pitchMm: number) =>
-  inUnits(row, pitch).lengthU / pitchMm;
-
-type InUnits = Pick<Working, 'u' | 'lengthU'>;
-
-/** By row and by what its spacing is read from: the same rows are tried at many spacings. */
-const known = new WeakMap<Row, Array<InUnits & PitchFields>>();
-
-/** A row measured at a spacing of 1 mm. */
-function inUnits(row: Row, pitch: PitchFields): InUnits {
-  const { spacingFactor, faceEdge } = pitch;
-  const before = known.get(row) ?? [];
-  const found = before.find((m) => m.spacingFactor === spacingFactor && m.faceEdge === faceEdge);
-  if (found) return found;
   const { curve } = row;
   const n = curve.pointCount;
   const local = new Float64Array(n);
-  for (let i = 0; i < n; i++)
-    local[i] = fieldAt(curve, spacingFactor, i) * fieldAt(curve, faceEdge, i) * evenness(row.gapRatio[i]);
+  for (let i = 0; i < n; i++) {
+    local[i] =
+      pitchMm * fieldAt(curve, pitch.spacingFactor, i) * fieldAt(curve, pitch.faceEdge, i) * evenness(row.gapRatio[i]);
+  }
   const u = new Float64Array(n);
-  for (let i = 1; i < n; i++) u[i] = u[i - 1] + (2 * (curve.arcMm[i] - curve.arcMm[i - 1])) / (local[i] + local[i - 1]);
+  for (let i = 1; i < n; i++) {
+    u[i] = u[i - 1] + (2 * (curve.arcMm[i] - curve.arcMm[i - 1])) / (local[i] + local[i - 1]);
+  }
   const closing = curve.closed ? (curve.lengthMm - curve.arcMm[n - 1]) / local[n - 1] : 0;
-  const fresh = { u, lengthU: u[n - 1] + closing, spacingFactor, faceEdge };
-  known.set(row, [...before.slice(-1), fresh]);
-  return fresh;
+  return { row, u, lengthU: u[n - 1] + closing };
 }
 
 /**
