@@ -114,6 +114,7 @@ function oneFile(name: string, entry: string) {
   return {
     groups: [
       {
+        debugName: name,
         name: (id: string, graph: ModuleGraph) => {
           needed ??= neededAtOnce(join(import.meta.dirname, 'src', entry), graph);
           return needed.has(id) ? name : null;
