@@ -19,6 +19,7 @@ export {
   nearestVertex,
   type SurfaceMesh,
   seenInMirror,
+  vertexUnder,
   verticesUnder,
 } from './surface-mesh.ts';
 export { latticeOver, surfaceNets } from './surface-nets.ts';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { REFERENCE_SCORES, wholeHead } from '../../../tests/helpers/heads.ts';
 import { patch, sphere } from '../../../tests/helpers/spheres.ts';
-import { buildSurfaceMesh, nearestVertex, validateDiscMesh } from './surface-mesh.ts';
+import { buildSurfaceMesh, nearestVertex, validateDiscMesh, vertexUnder } from './surface-mesh.ts';
 
 describe('surface mesh', () => {
   it('measures a flat patch exactly', () => {
@@ -71,5 +72,24 @@ describe('surface mesh', () => {
       broken.triangles,
     );
     expect(validateDiscMesh(flat).join()).toMatch(/without area/);
+  });
+});
+
+describe('the vertex under a place', () => {
+  const { mesh } = wholeHead(REFERENCE_SCORES, 24);
+  const p = mesh.positionsMm;
+  const vertex = fc.integer({ min: 0, max: mesh.vertexCount - 1 });
+
+  it('is found from anywhere: face and ears, where the scalp ends, stop no walk short', () => {
+    fc.assert(
+      fc.property(vertex, vertex, (from, to) => {
+        expect(vertexUnder(mesh, p[3 * to], p[3 * to + 1], p[3 * to + 2], from)).toBe(to);
+      }),
+      { seed: 3, numRuns: 2000 },
+    );
+    // From one temple to the other the straight way leads over the face.
+    const [rim] = mesh.borders;
+    for (const from of rim)
+      for (const to of rim) expect(vertexUnder(mesh, p[3 * to], p[3 * to + 1], p[3 * to + 2], from)).toBe(to);
   });
 });

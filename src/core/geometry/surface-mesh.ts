@@ -269,6 +269,22 @@ export function validateDiscMesh(mesh: SurfaceMesh): string[] {
   return faults;
 }
 
+/** Further from the place than this many edges a walk has stopped short. */
+const STOPPED_SHORT = 2;
+/** Every so manieth vertex tells on which side of the mesh a place lies. */
+const SIDE_STRIDE = 97;
+
+/** The vertex under a place on the surface: a walk from `start`, or from its own side where a concave rim (face, ear) lay in the way. */
+export function vertexUnder(mesh: SurfaceMesh, x: number, y: number, z: number, start?: number): number {
+  const { positionsMm: p, vertexCount, meanEdgeMm } = mesh;
+  const awaySq = (v: number) => (p[3 * v] - x) ** 2 + (p[3 * v + 1] - y) ** 2 + (p[3 * v + 2] - z) ** 2;
+  const found = start === undefined ? undefined : nearestVertex(mesh, x, y, z, start);
+  if (found !== undefined && awaySq(found) < (STOPPED_SHORT * meanEdgeMm) ** 2) return found;
+  let side = 0;
+  for (let v = 0; v < vertexCount; v += SIDE_STRIDE) if (awaySq(v) < awaySq(side)) side = v;
+  return nearestVertex(mesh, x, y, z, side);
+}
+
 /** The mesh vertex under each knot: knots follow each other, so each walk is short. */
 export function verticesUnder(
   mesh: SurfaceMesh,
@@ -276,7 +292,7 @@ export function verticesUnder(
 ): number[] {
   let near = 0;
   return knots.map((k) => {
-    near = nearestVertex(mesh, k.xMm, k.yMm, k.zMm, near);
+    near = vertexUnder(mesh, k.xMm, k.yMm, k.zMm, near);
     return near;
   });
 }
@@ -286,7 +302,7 @@ export function seenInMirror(from: SurfaceMesh, to: SurfaceMesh, mask: Uint8Arra
   const p = to.positionsMm;
   let near = 0;
   return Uint8Array.from({ length: to.vertexCount }, (_, v) => {
-    near = nearestVertex(from, -p[3 * v], p[3 * v + 1], p[3 * v + 2], near);
+    near = vertexUnder(from, -p[3 * v], p[3 * v + 1], p[3 * v + 2], near);
     return mask[near];
   });
 }

@@ -3,7 +3,7 @@
  * when spacing, part or brush change elsewhere; where it can't be kept, it is said which and why.
  */
 
-import { distance, footOn, nearestVertex, pointAt, type SurfaceMesh } from '../../geometry/index.ts';
+import { distance, footOn, pointAt, type SurfaceMesh, vertexUnder } from '../../geometry/index.ts';
 import { directionOf, type HeadShape, onSurface, type Point } from '../../head/index.ts';
 import type { HandChange, Row } from '../../rows/index.ts';
 import { LEAST_SHARE } from '../../trade/index.ts';
@@ -92,21 +92,7 @@ const REPLACED_BY = {
 } as const;
 
 function placed({ mesh }: HandContext, at: Point) {
-  return { xMm: at[0], yMm: at[1], zMm: at[2], vertex: nearestVertex(mesh, ...at, nearestStart(mesh, at)) };
-}
-
-/** A vertex on the same side: a walk over a concave rim may stop short of the far side. */
-function nearestStart({ positionsMm: p, vertexCount }: SurfaceMesh, [x, y, z]: Point): number {
-  let best = 0;
-  let nearest = Infinity;
-  for (let v = 0; v < vertexCount; v += 97) {
-    const d = (p[3 * v] - x) ** 2 + (p[3 * v + 1] - y) ** 2 + (p[3 * v + 2] - z) ** 2;
-    if (d < nearest) {
-      nearest = d;
-      best = v;
-    }
-  }
-  return best;
+  return { xMm: at[0], yMm: at[1], zMm: at[2], vertex: vertexUnder(mesh, ...at) };
 }
 
 function knotNear(ground: HandContext, knots: readonly LaidKnot[], at: Point): number {
