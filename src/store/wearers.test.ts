@@ -211,6 +211,10 @@ describe('in the list of wearers', () => {
     expect(await wearers(db)).toEqual([]);
     expect((await planOf('first')).wearer).toBe('Zola');
     expect((await plansByWearer(db)).get('zola')).toBe(2);
+    // Her plans can still be changed; that alone does not bring her back.
+    await apply('first', (p) => setReadings(p, 'girth', ['57 cm']));
+    expect(await wearers(db)).toEqual([]);
+    expect((await her()).her.tape.girth).toEqual(['57 cm']);
     await bringBackWearer(db, 'zola');
     expect((await wearers(db)).map((w) => w.id)).toEqual(['zola']);
   });

@@ -103,7 +103,7 @@ export async function hers(
   if (wearer.was && isAsSheIs(plan, wearer.was.her))
     return { id, revision: wearer.was.revision, staysAt: kept.revision };
   const revision = kept.revision + 1;
-  await db.wearers.put({ id, revision, updatedAtMs: nowMs, her: herselfOf(plan) });
+  await db.wearers.put({ ...kept, revision, updatedAtMs: nowMs, her: herselfOf(plan) });
   return { ...wearer, revision };
 }
 

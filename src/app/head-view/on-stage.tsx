@@ -1,10 +1,12 @@
 /** Words beside the head and beads on it; beads come with the station that has them. */
 import { lazy, Suspense } from 'react';
+import { WORN_AS_INFO } from '../../core/fall/index.ts';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { isLook, type Show } from '../view/layers.ts';
+import { useWornAs } from '../view/room.ts';
 import { useView } from '../view/view-store.ts';
 import { PartHandles } from './beads/part.tsx';
 import { KnotNote } from './knot-note.tsx';
@@ -39,6 +41,7 @@ export function Told(props: Props) {
   const { session, result, show, look, hair, picture } = props;
   const selectedId = useView((v) => v.selectedId);
   const selected = result?.knots.find((k) => k.id === selectedId);
+  const [wornAs] = useWornAs(session.plan.base.family);
   const ofKnots = show === 'rows' || show === 'opening';
   return (
     <div className="told">
@@ -52,6 +55,9 @@ export function Told(props: Props) {
         <p className="note" role="status">
           Laying the hair …
         </p>
+      )}
+      {hair && !props.atCheck && wornAs !== 'offFace' && (
+        <p className="note">Worn {WORN_AS_INFO[wornAs]}, as you chose in Check.</p>
       )}
       {picture === 'none' && (
         <p className="note">This browser draws no 3D picture. Rows and knots are drawn all the same.</p>

@@ -5,7 +5,8 @@ import { everyZone, hairOf, plainInputs } from '../../../tests/helpers/heads.ts'
 import { Planner } from '../../../tests/helpers/planner.ts';
 import { PLAIN_FINISH } from '../fall/finish.ts';
 import { POSES } from '../fall/poses.ts';
-import { AT_REST } from '../fall/way.ts';
+import { tieOf } from '../fall/tied.ts';
+import { AT_REST, type HairState } from '../fall/way.ts';
 import type { Preparation } from '../hair/preparation.ts';
 import type { Product } from '../hair/product.ts';
 import { directionDeg } from '../head/marks.ts';
@@ -355,6 +356,37 @@ describe('size', () => {
     expect(arc.size.front.heightMm).toBeLessThan(
       fallingHair(atelier.graph, { inputs: long }).size.front.heightMm - 100,
     );
+  });
+
+  it('tied up every piece passes through the tie; cut as it hung it is no longer than that, and what is too short stays down', () => {
+    const tiedUp = { ...AT_REST, wornAs: 'tiedUp' } as const;
+    const { mesh: scalp, mark } = atelier.head(long);
+    const at = tieOf('tiedUp', scalp, mark)?.atMm as readonly [number, number, number];
+    /** Of each strand its length, and how near it comes to the tie. */
+    const strands = (inputs: PlanInputs, state: HairState) => {
+      const { mesh, tooShortToTie } = fallingHair(atelier.graph, { inputs, state });
+      const found: Array<{ lengthMm: number; nearMm: number }> = [];
+      for (let v = 0; v < mesh.positions.length / 3; v += 2) {
+        const along = mesh.looks[4 * v + 1];
+        if (along === 0) found.push({ lengthMm: mesh.sizes[2 * v + 1], nearMm: Infinity });
+        const strand = found[found.length - 1];
+        const [x, y, z] = mesh.positions.subarray(3 * v, 3 * v + 3);
+        strand.nearMm = Math.min(strand.nearMm, Math.hypot(x - at[0], y - at[1], z - at[2]));
+      }
+      return { found, tooShortToTie };
+    };
+    const whole = strands(long, tiedUp);
+    expect(whole.tooShortToTie).toBe(0);
+    expect(Math.max(...whole.found.map((s) => s.nearMm))).toBeLessThan(45);
+    const trimmed = { ...long, finish: { ...PLAIN_FINISH, outline: 'level', reachMm: 20 } } as const;
+    const up = strands(trimmed, tiedUp).found;
+    const down = strands(trimmed, AT_REST).found;
+    expect(up).toHaveLength(down.length);
+    // Drawn over other hair and up into the tie a strand is a little longer than along the skin.
+    up.forEach((s, i) => expect(s.lengthMm).toBeLessThan(down[i].lengthMm + 60));
+    const short = strands(plain({ lengthMm: 120, packMassG: 110 }, { spacing: evenly(1.25) }), tiedUp);
+    expect(short.tooShortToTie).toBeGreaterThan(0);
+    expect(short.found.filter((s) => s.nearMm > 45).length).toBeGreaterThan(0);
   });
 
   it('more loft and springier hair stand wider; nothing lies inside the head', () => {

@@ -82,8 +82,7 @@ function WillItLast({ result: { supply } }: { readonly result: PlanResult }) {
       {lines.map((l) => (
         <Ledger
           key={l.product}
-          caption={lines.length > 1 ? l.name : 'In so many of a hundred installs'}
-          captionSaid={false}
+          caption={`${lines.length > 1 ? `${l.name}, in` : 'In'} so many of a hundred installs. ${sureWords(l.packsToBeSure)}`}
           heads={['with', 'every knot', 'and the gaps']}
           lines={l.enough.map((e) => ({
             key: String(e.packs),
@@ -96,10 +95,7 @@ function WillItLast({ result: { supply } }: { readonly result: PlanResult }) {
           }))}
         />
       ))}
-      <p className="note mt-1">
-        {sureWords(lines[0].packsToBeSure)} How much hands differ from a plan is a guess, about a tenth either way,
-        until rows of yours are counted.
-      </p>
+      <p className="note mt-1">How much hands differ from a plan is a guess: about a tenth either way.</p>
     </section>
   );
 }

@@ -6,6 +6,7 @@ import {
   Extent,
   HairMeshBuilder,
   isDrawn,
+  isHeld,
   type Lie,
   layerMm,
   layOn,
@@ -14,7 +15,7 @@ import {
   StrandMaker,
   type Surroundings,
 } from '../../fall/index.ts';
-import { DistanceGrid, type SurfaceMesh, slide } from '../../geometry/index.ts';
+import { DistanceGrid, polylineLength, type SurfaceMesh, slide } from '../../geometry/index.ts';
 import { bust, bustBox } from '../../head/index.ts';
 import { sin } from '../../numerics/index.ts';
 import type { HairOnHead, LookAsked } from '../look-result.ts';
@@ -50,7 +51,7 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   const { roots, ribbons, pieces, textures, lies } = now.of(worn);
   const laid = now.of(prints).prints;
   const { loft } = asked.guesses ?? asked.inputs.guesses;
-  const { makerFor, whole } = strandMakers(now);
+  const { lay, whole } = strandMakers(now);
   const order = asked.inputs.products.map((p) => p.id);
   const productOf = (i: number) => Math.max(0, order.indexOf(pieces[i].product));
   const builder = new HairMeshBuilder(roots.length * POINTS_A_PIECE);
@@ -62,8 +63,7 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   roots.forEach((root, i) => {
     const hanging = ribbons[i];
     for (let j = 0; j < hanging.count; j++) {
-      const maker = makerFor(lies[i]);
-      maker.follow(root, hanging, j, textures[i], heightMm, loft);
+      const maker = lay(lies[i], [root, hanging, j, textures[i], heightMm, loft]);
       builder.add(maker.points, maker.count, hanging.widthMm / 2, seedOf(i, j), i / roots.length, productOf(i));
       outline.add(maker.points, maker.count, hanging.widthMm / 2);
       extent.add(maker.points, maker.count);
@@ -84,7 +84,9 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   };
 }
 
-/** Makers of strands by how a piece is laid, and one of untrimmed strands where something is trimmed. */
+type Strand = Parameters<StrandMaker['follow']>;
+
+/** Lays a strand as its piece lies; and one maker of untrimmed strands where something is trimmed. */
 function strandMakers(now: FromPlan) {
   const { mesh, mark } = now.of(head);
   const { age = 'finished', state = AT_REST, inputs } = now;
@@ -101,14 +103,27 @@ function strandMakers(now: FromPlan) {
   const makers = new Map<Lie, StrandMaker>();
   const makerFor = (lie: Lie) => {
     const ends = lie === 'forward' && age !== 'beforeOpening' ? overBrow : {};
-    const drawn = lie === 'tied' ? { tie: now.of(tie) } : {};
+    // It was cut as it hung: what is tied is as long as it hung.
+    const drawn = lie === 'tied' ? { tie: now.of(tie), finish: PLAIN_FINISH } : {};
     const known =
       makers.get(lie) ?? new StrandMaker({ ...round, ways: now.of(WAYS_OF[lie]), finish, ...ends, ...drawn });
     makers.set(lie, known);
     return known;
   };
+  const lay = (lie: Lie, strand: Strand): StrandMaker => {
+    const hung = makerFor(lie === 'tied' && finish.outline !== 'none' ? 'falls' : lie);
+    hung.follow(...strand);
+    const [root, ribbons, ...rest] = strand;
+    const at = now.of(tie);
+    if (lie !== 'tied' || finish.outline === 'none' || !at) return hung;
+    const lengthMm = polylineLength(hung.points.subarray(0, 3 * hung.count));
+    if (!isHeld(at, root, lengthMm)) return hung;
+    const tied = makerFor('tied');
+    tied.follow(root, { ...ribbons, lengthMm }, ...rest);
+    return tied;
+  };
   const untrimmed = () => new StrandMaker({ ...round, ways: now.of(WAYS_OF.falls), finish: PLAIN_FINISH });
-  return { makerFor, whole: finish.outline === 'none' ? undefined : untrimmed() };
+  return { lay, whole: finish.outline === 'none' ? undefined : untrimmed() };
 }
 
 /** Pieces that are drawn to the tie and don't reach it. */
