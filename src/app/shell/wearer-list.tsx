@@ -62,7 +62,12 @@ function Wearer(props: {
   return (
     <li className="line py-1" data-wearer={wearer.id}>
       {renaming ? (
-        <TextField label="Her name" value={wearer.her.wearer} onCommit={commit} testId="rename-wearer" />
+        <>
+          <TextField label="Her name" value={wearer.her.wearer} onCommit={commit} testId="rename-wearer" />
+          <button type="button" className="word text-note" onClick={() => setRenaming(false)}>
+            Done
+          </button>
+        </>
       ) : (
         <div className="flex flex-wrap items-center gap-x-5">
           <span className="grow">
