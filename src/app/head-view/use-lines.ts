@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react';
 import { shallow } from 'zustand/shallow';
 import { useTheme } from '../session/theme.ts';
-import { cleared } from '../ui/canvas.ts';
+import { cleared, inNextFrame } from '../ui/canvas.ts';
 import type { Drawn, Mode } from './modes/drawn.ts';
 
 export function useLines(canvas: React.RefObject<HTMLCanvasElement | null>, drawn: Drawn, mode: Mode | undefined) {
@@ -11,8 +11,10 @@ export function useLines(canvas: React.RefObject<HTMLCanvasElement | null>, draw
   // biome-ignore lint/correctness/useExhaustiveDependencies: colours change with the theme
   useEffect(() => {
     const { width, height } = steady.seen;
-    const ctx = cleared(canvas.current, width, height);
-    if (ctx && steady.result) mode?.draw(ctx, steady, steady.result);
+    return inNextFrame(() => {
+      const ctx = cleared(canvas.current, width, height);
+      if (ctx && steady.result) mode?.draw(ctx, steady, steady.result);
+    });
   }, [canvas, steady, mode, theme]);
 }
 

@@ -6,7 +6,7 @@ import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
 import type { StationId } from '../thread/stations.ts';
-import { cleared } from '../ui/canvas.ts';
+import { cleared, inNextFrame } from '../ui/canvas.ts';
 import { duration } from '../ui/format.ts';
 import { token } from '../ui/tokens.ts';
 import { useSize } from '../ui/use-size.ts';
@@ -157,17 +157,20 @@ function useDrawn(
   const selectedId = useView((v) => v.selectedId);
   // biome-ignore lint/correctness/useExhaustiveDependencies: tokens change with the theme
   useEffect(() => {
-    const ctx = cleared(canvas.current, size.width, size.height);
-    if (!ctx || !result || !layout) return;
-    if (!open) return drawRibbon(ctx, size.height, result, layout, selectedId);
-    drawWeave(ctx, size.width, size.height, result, layout, {
-      selectedId,
-      cautions: new Set(result.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? [])))),
-      fingerMm: fingerMm(plan),
-      cloth: token('cloth'),
-      topWord: TOP_WORDS[plan.part.kind],
-      seenIds,
-    });
+    const draw = () => {
+      const ctx = cleared(canvas.current, size.width, size.height);
+      if (!ctx || !result || !layout) return;
+      if (!open) return drawRibbon(ctx, size.height, result, layout, selectedId);
+      drawWeave(ctx, size.width, size.height, result, layout, {
+        selectedId,
+        cautions: new Set(result.findings.flatMap((f) => (f.severity === 'note' ? [] : (f.knotIds ?? [])))),
+        fingerMm: fingerMm(plan),
+        cloth: token('cloth'),
+        topWord: TOP_WORDS[plan.part.kind],
+        seenIds,
+      });
+    };
+    return inNextFrame(draw);
   }, [result, layout, size, selectedId, plan, seenIds, theme, open]);
 }
 

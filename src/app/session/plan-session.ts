@@ -4,7 +4,7 @@
  * tab's plan is kept beside the other as a copy.
  */
 import { liveQuery } from 'dexie';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type History, record, redo, undo } from '../../model/history.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanChange } from '../../model/plan-change.ts';
@@ -38,16 +38,25 @@ export function usePlanSession(id: string): Opened {
   const kept = useKept(id);
   const [draft, setDraft] = useState<PlanDocument>();
   const { history, problem, trouble, move, save, dismiss } = kept;
+  const isHeld = useRef(false);
   const deeds = useMemo(
     () => ({
       apply(deed: PlanChange) {
         const refusal = refusalOf(deed.plan);
-        setDraft(undefined);
-        if (refusal) return refusal;
-        move((now) => record(now, deed));
-        return undefined;
+        const settle = () => {
+          setDraft(undefined);
+          if (!refusal) move((now) => record(now, deed));
+        };
+        // What is let go of stands as it was drawn until the page has taken the plan over, a little at a time.
+        if (isHeld.current && !refusal) startTransition(settle);
+        else settle();
+        isHeld.current = false;
+        return refusal;
       },
-      preview: setDraft,
+      preview(plan: PlanDocument | undefined) {
+        isHeld.current = plan !== undefined;
+        setDraft(plan);
+      },
       undo: () => move((now) => stepped(now, undo)),
       redo: () => move((now) => stepped(now, redo)),
       retry: save,

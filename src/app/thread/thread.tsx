@@ -1,6 +1,6 @@
 /** One line through all stations: settled is a tight knot, open a loop, here a loop with a bead, disputed broken. */
 import { dequal } from 'dequal';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Finding } from '../../core/findings/index.ts';
 import { newPlan } from '../../model/defaults.ts';
@@ -27,40 +27,58 @@ export function Thread(props: {
   useEffect(() => {
     current.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [here]);
+  const asItCame = useMemo(() => newPlan(plan.id, plan.name), [plan.id, plan.name]);
   return (
     <header className="thread">
       {props.children}
       <nav className="stations" aria-label="Stations">
-        {STATIONS.map(([id, name], i) => {
-          const state = stationState(id, plan, findings, isTouched(id, plan));
-          const isHere = id === here;
-          return (
-            <Link
-              key={id}
-              ref={isHere ? current : undefined}
-              to={`/plan/${plan.id}/${id}`}
-              className="station"
-              data-state={state}
-              aria-current={isHere ? 'page' : undefined}
-            >
-              <div className="strand" aria-hidden="true">
-                <i style={{ visibility: i === 0 ? 'hidden' : undefined }} />
-                <Glyph state={state} here={isHere} />
-                {i === STATIONS.length - 1 ? <LooseEnd /> : <i />}
-              </div>
-              <span>{name}</span>
-              <em className="sr-only">, {STATE_WORDS[state]}</em>
-            </Link>
-          );
-        })}
+        {STATIONS.map(([id]) => (
+          <Stop
+            key={id}
+            link={id === here ? current : undefined}
+            planId={plan.id}
+            id={id}
+            state={stationState(id, plan, findings, isTouched(id, plan, asItCame))}
+          />
+        ))}
       </nav>
     </header>
   );
 }
 
-/** Whether she changed anything of what the station holds. */
-function isTouched(id: StationId, plan: PlanDocument): boolean {
-  const d = newPlan(plan.id, plan.name);
+interface StopProps {
+  readonly id: StationId;
+  readonly planId: string;
+  readonly state: StationState;
+  /** Of the station where she is. */
+  readonly link: React.Ref<HTMLAnchorElement> | undefined;
+}
+
+/** A station on the line: it stays as it is while its state does. */
+const Stop = memo(({ id, planId, state, link }: StopProps) => {
+  const place = STATIONS.findIndex(([station]) => station === id);
+  const isHere = link !== undefined;
+  return (
+    <Link
+      ref={link}
+      to={`/plan/${planId}/${id}`}
+      className="station"
+      data-state={state}
+      aria-current={isHere ? 'page' : undefined}
+    >
+      <div className="strand" aria-hidden="true">
+        <i style={{ visibility: place === 0 ? 'hidden' : undefined }} />
+        <Glyph state={state} here={isHere} />
+        {place === STATIONS.length - 1 ? <LooseEnd /> : <i />}
+      </div>
+      <span>{STATIONS[place][1]}</span>
+      <em className="sr-only">, {STATE_WORDS[state]}</em>
+    </Link>
+  );
+});
+
+/** Whether she changed anything of what the station holds. @param d a plan as it came */
+function isTouched(id: StationId, plan: PlanDocument, d: PlanDocument): boolean {
   const differs = (...keys: (keyof PlanDocument)[]) => keys.some((k) => !dequal(plan[k], d[k]));
   switch (id) {
     case 'aim':
