@@ -6,6 +6,7 @@
 import { cpus } from 'node:os';
 import { UndirectedGraph } from 'graphology';
 import { singleSource } from 'graphology-shortest-path/dijkstra.js';
+import { dealColours } from '../src/core/colours/deal.ts';
 import { hiddenShare, showing } from '../src/core/cover/cover.ts';
 import { FootprintMaker, reachOf } from '../src/core/cover/footprint.ts';
 import { AT_REST, fallWays } from '../src/core/fall/way.ts';
@@ -140,6 +141,21 @@ time(
     pipeline.plan({ ...dense, cap });
   },
   45,
+);
+/** Four colours dealt to 400 places, and shares that are never twice the same. */
+const toDeal = Array.from({ length: 400 }, (_, i) => {
+  const { xMm, yMm, zMm } = plan.knots[i % plan.knots.length];
+  return { xMm: xMm + (i >= plan.knots.length ? 6 : 0), yMm, zMm };
+});
+time(
+  'four colours dealt to 400 pieces',
+  40,
+  (i) => {
+    const mix = [0.4 + 0.001 * i, 0.3, 0.2, 0.1 - 0.001 * i];
+    const shares = Float64Array.from({ length: 1600 }, (_, k) => mix[k % 4]);
+    dealColours({ places: toDeal, colours: 4, shares, most: mix.map(() => Infinity) });
+  },
+  10,
 );
 time('flatter parking of eight tails', 5, (i) => {
   const marks = [

@@ -345,6 +345,26 @@ const INSTALLS: readonly Install[] = [
       fill: { where: 'thin', pieces: 12, cut: 'cut-9' },
     }),
   },
+  {
+    id: 'colours-mixed',
+    name: 'Copper and honey mixed in, dark at the nape, lights at the front',
+    from: shoulderCurls,
+    plan: (from) => ({
+      products: from.products.map((p) => ({ ...p, packsAtHand: 4 })),
+      colours: {
+        more: [
+          { id: 'c1', name: 'copper', packsAtHand: 1 },
+          { id: 'c2', name: 'honey', packsAtHand: 1 },
+        ],
+        noMore: ['c2'],
+        shares: { c1: 0.25, c2: 0.1 },
+      },
+      places: [
+        { id: 's1', where: { zone: 'nape' }, schools: {}, colours: { c1: 0, c2: 0 } },
+        { id: 's2', where: { zone: 'faceEdge' }, schools: {}, colours: { c1: 0.35, c2: 0.35 } },
+      ],
+    }),
+  },
 ];
 
 export const installPlans: readonly PlanDocument[] = INSTALLS.map(

@@ -36,6 +36,8 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     pieces: pieceFigures(all),
     packs: { needed: result.supply.packs, range: result.supply.packRange, toBuy: result.supply.toBuy },
     supply: supplyFigures(all),
+    colours: colourFigures(all),
+    ownRow: ownRowFigures(all),
     strands: result.strands.map((s) => ({ ...s, atMm: s.atMm.map((v) => round(v, 1)) })),
     worklist: workFigures(all),
     leftOver: result.supply.leftOver,
@@ -207,6 +209,7 @@ function knotFigures({ result }: Computed) {
     rules: k.chain.map((r) => ({ id: r.id, school: r.school ?? null, saidFor: r.saidFor ?? null })),
     where: k.where.words,
     piece: k.piece,
+    colour: k.colour,
   }));
 }
 
@@ -225,6 +228,7 @@ function pieceFigures({ result }: Computed) {
 function supplyFigures({ result }: Computed) {
   return result.supply.lines.map((l) => ({
     product: l.product,
+    colour: l.colour,
     name: l.name,
     pieces: l.pieces,
     reserve: l.reservePieces,
@@ -241,6 +245,26 @@ function supplyFigures({ result }: Computed) {
     })),
     packsToBeSure: l.packsToBeSure,
   }));
+}
+
+/** How the colours came out; null where all is of one. */
+function colourFigures({ result: { mix } }: Computed) {
+  if (!mix) return null;
+  const { alike = 0, byChance = 0, furthestOff = 0 } = mix.evenness ?? {};
+  return {
+    dealt: mix.colours.map(({ id, pieces, asked }) => ({ id, pieces, asked: round(asked, 2) })),
+    missing: mix.missing,
+    alike: round(alike, 3),
+    byChance: round(byChance, 3),
+    furthestOff: round(furthestOff, 3),
+  };
+}
+
+/** What a test row says; null where she made none. */
+function ownRowFigures({ result: { ownRow } }: Computed) {
+  if (!ownRow) return null;
+  const { hands, pace } = ownRow;
+  return { piecesAPlanned: round(hands.factor, 3), sd: round(hands.sd, 3), secondsATold: round(pace, 3) };
 }
 
 function workFigures({ result }: Computed) {

@@ -17,7 +17,7 @@ import { anything, each, figure, list, oneOf, orNull, record, some, whole, words
 import { knots, rowScheme, rows, strands, worklist } from './computed-work.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';
-export const COMPUTED_VERSION = 7;
+export const COMPUTED_VERSION = 8;
 
 const acrossAndUp = record({ across: figure, up: figure });
 const ofStep = record({ pieces: whole, packs: whole });
@@ -262,6 +262,7 @@ const hair = list(
 const supply = list(
   record({
     product: words,
+    colour: words,
     name: words,
     pieces: whole,
     reserve: whole,
@@ -275,6 +276,18 @@ const supply = list(
     packsToBeSure: some(3, whole),
   }),
 );
+
+const colours = orNull(
+  record({
+    dealt: list(record({ id: words, pieces: whole, asked: figure })),
+    missing: whole,
+    alike: figure,
+    byChance: figure,
+    furthestOff: figure,
+  }),
+);
+
+const ownRow = orNull(record({ piecesAPlanned: figure, sd: figure, secondsATold: figure }));
 
 const size = record({ ...sizes, untrimmed: orNull(record(sizes)) });
 
@@ -317,6 +330,8 @@ export const computedSchema = record({
   rowScheme,
   strands,
   supply,
+  colours,
+  ownRow,
   worklist,
   size,
   bites,

@@ -48,6 +48,7 @@ export const knots = list(
     rules: list(record({ id: words, school: orNull(words), saidFor: orNull(words) })),
     where: words,
     piece: record({ product: words, pack: whole, number: whole }),
+    colour: words,
     holes: whole,
     entry: words,
     biteMm: figure,

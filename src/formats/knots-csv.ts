@@ -27,6 +27,7 @@ export const KNOT_COLUMNS = [
   'product',
   'pack',
   'piece',
+  'colour',
 ] as const;
 
 export function knotsCsv(result: PlanResult): string {
@@ -54,6 +55,7 @@ export function knotsCsv(result: PlanResult): string {
     k.piece.product,
     k.piece.pack,
     k.piece.number,
+    k.colour,
   ]);
   return `${Papa.unparse({ fields: [...KNOT_COLUMNS], data: rows }, { newline: '\r\n' })}\r\n`;
 }

@@ -51,3 +51,13 @@ export function settle(plan: PlanDocument, station: string): PlanChange {
     plan: { ...plan, settled: has ? plan.settled.filter((s) => s !== station) : [...plan.settled, station] },
   };
 }
+
+/** A trial of her own, or none any more. */
+export function setTestRow(plan: PlanDocument, row: PlanDocument['testRow']): PlanChange {
+  const { testRow: _, ...rest } = plan;
+  if (!row) return { words: 'Test row forgotten', plan: rest };
+  return {
+    words: `Test row: ${row.pieces} pieces, ${row.span}, ${row.minutes} min`,
+    plan: { ...rest, testRow: row },
+  };
+}

@@ -1,5 +1,6 @@
 /** Sane defaults from the first minute: the default route, an average head, one plain product. */
 import { type BaseChoice, DEFAULT_BASE } from '../core/base/index.ts';
+import { ONE_COLOUR } from '../core/colours/index.ts';
 import { type Preparation, UNTRIED } from '../core/hair/index.ts';
 import { NO_OFFSET } from '../core/head/index.ts';
 import { DEFAULT_ROWS } from '../core/rows/index.ts';
@@ -105,6 +106,7 @@ export function newPlan(id: string, name: string): PlanDocument {
     spacing: { said: 'centres', fingers: {} },
     schools: DEFAULT_SCHOOLS,
     places: [],
+    colours: ONE_COLOUR as PlanDocument['colours'],
     strands: [],
     fill: { where: 'none', pieces: 0, cut: START_CUT.id },
     finish: { fullness: 'enough', outline: 'none', reach: '15 cm', setMinutes: 0 },

@@ -9,6 +9,7 @@ import full3 from './fixtures/plan-3-full.json' with { type: 'json' };
 import full4 from './fixtures/plan-4-full.json' with { type: 'json' };
 import full5 from './fixtures/plan-5-full.json' with { type: 'json' };
 import full6 from './fixtures/plan-6-full.json' with { type: 'json' };
+import full7 from './fixtures/plan-7-full.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
@@ -33,9 +34,10 @@ describe('every older version opens', () => {
     ['4, full', full4],
     ['5, full', full5],
     ['6, full', full6],
+    ['7, full', full7],
   ] as const)('version %s', (_, value) => {
     const plan = opened(value);
-    expect(plan).toMatchObject({ version: 7, id: value.id, name: value.name, settled: value.settled });
+    expect(plan).toMatchObject({ version: 8, id: value.id, name: value.name, settled: value.settled });
     expect(planInputs(plan, 12).fingerMm).toBeGreaterThan(10);
   });
 });
@@ -124,5 +126,11 @@ describe('nothing that she entered is lost', () => {
     expect(cuts).toEqual(full6.cuts.map((c) => ({ ...c, dressedAgain: 'asItIs', endsOffMm: 0 })));
     expect(base.leftOut).toEqual({ ...full6.base.leftOut, atEnd: 'stay' });
     expect([finish.setMinutes, strands]).toEqual([0, []]);
+  });
+
+  it('version 7: all of one colour, and everything else as it was', () => {
+    const { version: _, ...plan } = opened(full7);
+    const { version: __, ...before } = full7;
+    expect(plan).toEqual({ ...before, colours: { more: [], noMore: [], shares: {} } });
   });
 });

@@ -14,6 +14,7 @@ const STEPS: Readonly<Record<number, Step>> = {
   4: idsOfChanges,
   5: leftToTheHair,
   6: everyInstall,
+  7: oneColour,
 };
 
 /**
@@ -224,6 +225,11 @@ function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
     pieces: { ...pieces, border: pieces.faceEdge },
     places: [],
   };
+}
+
+/** 7 → 8: colours may be mixed. None were. */
+function oneColour(plan: Record<string, unknown>): Record<string, unknown> {
+  return { ...plan, colours: { more: [], noMore: [], shares: {} } };
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

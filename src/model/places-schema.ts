@@ -10,6 +10,7 @@ import {
   SECOND_PASSES,
 } from '../core/trade/index.ts';
 import { amount, changeId, choice, directions, oneShape } from './checks.ts';
+import { ownColourShares } from './colours-schema.ts';
 
 /** One school as it may be chosen. */
 export const schoolChoice = <N extends keyof Schools>(name: N) =>
@@ -41,6 +42,7 @@ export const placeSchools = object({
     .required(),
   secondPass: choice(SECOND_PASSES, 'The second pass').optional(),
   cut: string().strict().max(40).optional(),
+  colours: ownColourShares,
 })
   .noUnknown()
   .strict();

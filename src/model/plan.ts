@@ -34,11 +34,13 @@ import {
   SIZED_BYS,
   SPACING_LIMITS_FINGERS,
   TAPE_MEASURES,
+  TEST_ROW_LIMITS,
   WHOMS,
 } from '../core/trade/index.ts';
 import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
-import { amount, choice, hasOwnIds, lengthText, text } from './checks.ts';
+import { amount, choice, hasOwnIds, lengthText, text, within, writtenLength } from './checks.ts';
+import { areColours, colours } from './colours-schema.ts';
 import { type Fingers, fingerOf } from './fingers.ts';
 import { cut, fill, productSchema, strand, zonePiece } from './hair-schema.ts';
 import {
@@ -60,7 +62,7 @@ import { placeSchools, schoolChoice } from './places-schema.ts';
 import { overrideAt, rows } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 7;
+export const PLAN_VERSION = 8;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -259,7 +261,15 @@ export const planSchema = object({
         (places ?? []).map((p) => p?.cut),
         context,
       ),
+    )
+    .test('colours', 'A place has a share of a colour that is not in the plan.', (places, context) =>
+      areColours(
+        (places ?? []).flatMap((p) => Object.keys(p?.colours ?? {})),
+        (context.parent as { colours?: { more?: unknown } }).colours?.more,
+      ),
     ),
+  /** Colours that are mixed, and how much of each where nothing else is said. */
+  colours,
   /** Pieces that do a job of their own. */
   strands: array(strand)
     .required()
@@ -279,6 +289,16 @@ export const planSchema = object({
   guesses,
   reserveShare: amount(0, 0.5, 'The reserve'),
   pace: choice(PACES, 'Your pace'),
+  /** Pieces hooked as a trial at the gap of the top. */
+  testRow: object({
+    pieces: within(TEST_ROW_LIMITS.pieces, 'Pieces of a test row', true),
+    span: writtenLength(...TEST_ROW_LIMITS.spanMm, 'How far a test row reaches'),
+    minutes: within(TEST_ROW_LIMITS.minutes, 'Minutes of a test row'),
+  })
+    .noUnknown()
+    .strict()
+    .optional()
+    .default(undefined),
   /** Stations that she has looked at and changed or confirmed. */
   settled: array(string().strict().required().max(20)).required(),
 })

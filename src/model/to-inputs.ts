@@ -60,6 +60,7 @@ function hersInputs(plan: PlanDocument, mm: (text: string) => number, meshFreque
     spacing: plan.spacing,
     schools: plan.schools,
     places: plan.places,
+    colours: plan.colours,
     strands: plan.strands,
     fill: plan.fill,
     finish: {
@@ -71,6 +72,7 @@ function hersInputs(plan: PlanDocument, mm: (text: string) => number, meshFreque
     guesses: { ...PLAIN_GUESSES, ...plan.guesses },
     reserveShare: plan.reserveShare,
     pace: plan.pace,
+    testRow: plan.testRow && { ...plan.testRow, spanMm: mm(plan.testRow.span) },
   };
 }
 

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { DEFAULT_BASE } from '../../src/core/base/choice.ts';
 import { baseContext } from '../../src/core/base/context.ts';
+import { ONE_COLOUR } from '../../src/core/colours/choice.ts';
 import { PLAIN_FINISH } from '../../src/core/fall/finish.ts';
 import { icosphere } from '../../src/core/geometry/icosphere.ts';
 import { hairOnScalp, type OwnHair } from '../../src/core/hair/own-hair.ts';
@@ -143,12 +144,14 @@ export function plainInputs(change: Partial<PlanInputs> = {}): PlanInputs {
     spacing: { said: 'centres', fingers: { part: 1, top: 1.25, back: 1.25, nape: 1.5, faceEdge: 1 } },
     schools: DEFAULT_SCHOOLS,
     places: [],
+    colours: ONE_COLOUR,
     strands: [],
     fill: { where: 'none', pieces: 0, cut: PLAIN_CUT.id },
     finish: PLAIN_FINISH,
     guesses: PLAIN_GUESSES,
     reserveShare: 0.15,
     pace: 'some',
+    testRow: undefined,
     meshFrequency: 24,
     ...change,
   };

@@ -1,6 +1,7 @@
 /** A walk through plans: random changes over every field of the inputs, every change by hand, forgetting, undo and redo. */
 import { DEFAULT_BASE } from '../../src/core/base/choice.ts';
 import type { BaseEdit } from '../../src/core/base/sections/edit.ts';
+import { OWN } from '../../src/core/colours/choice.ts';
 import { POSE_NAMES, POSES } from '../../src/core/fall/poses.ts';
 import type { DirectionDeg, Mark } from '../../src/core/head/marks.ts';
 import type { Part } from '../../src/core/head/part.ts';
@@ -358,6 +359,17 @@ export const STEPS: Readonly<Record<string, Step>> = {
       { id, job: one(r, STRAND_JOBS), cut: one(r, ['whole', 'half']), count: whole(r, 1, 8) },
     ],
   })),
+  colours: input((_, r) => ({
+    colours: {
+      more: MIXED.slice(0, whole(r, 0, 3)).map((c) => ({ id: c, name: c, packsAtHand: whole(r, 0, 3) })),
+      noMore: some(r, [OWN, ...MIXED]),
+      shares: shares(r),
+    },
+  })),
+  testRow: input((_, r) => ({
+    testRow:
+      r() < 0.5 ? undefined : { pieces: whole(r, 2, 12), spanMm: between(r, 20, 200), minutes: between(r, 0.5, 12) },
+  })),
   fill: input((_, r) => ({
     fill: { where: one(r, FILL_WHERES), pieces: r() < 0.5 ? 0 : whole(r, 1, 20), cut: one(r, ['whole', 'half']) },
   })),
@@ -411,6 +423,10 @@ export const STEPS: Readonly<Record<string, Step>> = {
   }),
 };
 
+/** Ids of colours that are mixed in. */
+const MIXED = ['c1', 'c2', 'c3'];
+const shares = (r: Random) => Object.fromEntries(some(r, MIXED).map((c) => [c, r() / MIXED.length]));
+
 function placeSchools(r: Random, id: string): PlaceSchools {
   const where = one<PlaceSchools['where']>(r, [
     { zone: one(r, SCHOOL_PLACES) },
@@ -426,6 +442,7 @@ function placeSchools(r: Random, id: string): PlaceSchools {
     schools,
     ...(r() < 0.4 ? { secondPass: one(r, SECOND_PASSES) } : {}),
     ...(r() < 0.3 ? { cut: one(r, ['whole', 'half']) } : {}),
+    ...(r() < 0.4 ? { colours: shares(r) } : {}),
   };
 }
 

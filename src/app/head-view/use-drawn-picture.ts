@@ -112,7 +112,9 @@ function useLayered(result: PlanResult | undefined): Layered | undefined {
   return result && last.current?.layered;
 }
 
-/** Every product in its own colour and texture. */
-function hairLooksOf({ products }: PlanDocument) {
-  return products.map((p) => ({ colour: litHair(p.colours[0] ?? ''), texture: p.texture }));
+/** Every product in its own texture, and in each colour that is mixed. */
+function hairLooksOf({ products, colours }: PlanDocument) {
+  return products.flatMap(({ texture, colours: own }) =>
+    [own[0] ?? '', ...colours.more.map((c) => c.name)].map((words) => ({ colour: litHair(words), texture })),
+  );
 }

@@ -1,6 +1,7 @@
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlannedKnot } from '../../core/knots/index.ts';
 import { INTO_INFO } from '../../core/trade/index.ts';
+import { dotsOf, drawDots } from '../ui/colour-mark.ts';
 import { signOf } from '../ui/sign-path.ts';
 import { noteFont, token } from '../ui/tokens.ts';
 import type { WeaveLayout } from './layout.ts';
@@ -40,10 +41,16 @@ export function drawWeave(
     ctx.lineWidth = here ? 1.8 : toCome ? 0.9 : 1.15;
     ctx.stroke(threadPath(x(row.startMm), x(row.endMm), y(i)));
   });
+  const dots = dotsOf(result);
   result.knots.forEach((k, i) => {
     if (i === selectedIndex) return;
+    const r = selected?.row === k.row ? OPEN_SIGN : SIGN;
     ctx.globalAlpha = selected === undefined || i < selectedIndex ? 1 : 0.72;
-    drawKnot(ctx, k, layout, selected?.row === k.row ? OPEN_SIGN : SIGN, drawing);
+    drawKnot(ctx, k, layout, r, drawing);
+    ctx.save();
+    ctx.translate(x(k.fromMiddleMm), y(k.row));
+    drawDots(ctx, dots.get(k.colour) ?? 0, r);
+    ctx.restore();
   });
   if (selected) {
     ctx.save();

@@ -11,7 +11,7 @@ export interface HairMesh {
   readonly looks: Float32Array;
   /** Half its width mm, its whole length mm. */
   readonly sizes: Float32Array;
-  /** Which of the plan’s products it is, by its place among them. */
+  /** Which of the plan’s hair it is: its product, in which colour, by its place among all of them. */
   readonly products: Float32Array;
   readonly triangles: Uint32Array;
   /** Indices of the first half. */
@@ -42,7 +42,7 @@ export class HairMeshBuilder {
     this.products = new Float32Array(this.vertices);
   }
 
-  /** @param points of the ribbon, xyz interleaved, from its knot to its tip @param product its place among the plan’s products */
+  /** @param points of the ribbon, xyz interleaved, from its knot to its tip @param product its place among the plan’s products and their colours */
   add(points: Float64Array, count: number, halfMm: number, seed: number, top: number, product: number) {
     if (count < 2) return;
     this.grow(count);

@@ -9,6 +9,7 @@ import { BASE_CHECKS } from './base.ts';
 import { BORDER_CHECKS } from './border.ts';
 import { CAP_CHECKS, ON_WEARER } from './cap.ts';
 import type { Check, Result } from './check.ts';
+import { dealtThinner, noHairLeft } from './colours.ts';
 import type { Finding, Severity } from './finding.ts';
 import { HAIR_CHECKS, latex, loopStays, smoothUnheld, splitTooFine } from './hair.ts';
 import { INTO_CHECKS } from './into-base.ts';
@@ -64,4 +65,6 @@ const CHECKS: readonly Check[] = [
   noReserve,
   estimatedMeasures,
   latex,
+  noHairLeft,
+  dealtThinner,
 ];

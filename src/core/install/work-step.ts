@@ -52,6 +52,7 @@ export interface WorkKnot extends Pick<KnotDecision, 'kind' | 'wraps' | 'lock' |
   readonly blending: boolean;
   readonly seconds: number;
   readonly piece: { readonly product: string; readonly pack: number };
+  readonly colour: string;
 }
 
 export interface WorkContext {

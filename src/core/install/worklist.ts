@@ -313,10 +313,11 @@ function stripStart(g: WorkContext): number {
 function packEnds(g: WorkContext): Array<[knot: number, pack: number]> {
   const ends: Array<[number, number]> = [];
   const opened = new Map<string, number>();
-  g.knots.forEach(({ piece: { product, pack } }, i) => {
-    const before = opened.get(product);
+  g.knots.forEach(({ piece: { product, pack }, colour }, i) => {
+    const held = `${product} ${colour}`;
+    const before = opened.get(held);
     if (before !== undefined && pack > before) ends.push([i, pack]);
-    opened.set(product, Math.max(before ?? 0, pack));
+    opened.set(held, Math.max(before ?? 0, pack));
   });
   return ends;
 }

@@ -1,5 +1,6 @@
 /** What the chain of stages needs: plain values in core units. Documents are turned into this elsewhere. */
 import type { BaseChoice } from '../base/index.ts';
+import type { ColourChoice } from '../colours/index.ts';
 import type { Finish } from '../fall/index.ts';
 import type { OwnHair, Preparation, Product, ZonePiece } from '../hair/index.ts';
 import type { HairlineOffsets, Mark, Part, Parting, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
@@ -64,6 +65,8 @@ export interface PlanInputs extends HeadInputs {
   /** Places whose schools are their own. */
   readonly places: readonly PlaceSchools[];
   readonly finish: Finish;
+  /** Colours that are mixed, and how much of each. */
+  readonly colours: ColourChoice;
   /** Pieces that do a job of their own. */
   readonly strands: readonly Strand[];
   /** What becomes of pieces that are left over. */
@@ -72,6 +75,15 @@ export interface PlanInputs extends HeadInputs {
   /** Pieces to keep for gaps that show after separating, as a share of the knots. */
   readonly reserveShare: number;
   readonly pace: Pace;
+  /** A trial of her own at the spacing of the top; undefined where she made none. */
+  readonly testRow: TestRow | undefined;
+}
+
+/** A row hooked as a trial: how far the last piece lay from the first, and what it took. */
+export interface TestRow {
+  readonly pieces: number;
+  readonly spanMm: number;
+  readonly minutes: number;
 }
 
 export const FINE_MESH = 40;

@@ -9,13 +9,13 @@ import type { BorderFigures, Plan } from './result.ts';
 import { base, baseWork, masks, ownHair } from './stages/base.ts';
 import { cap, combs, opening, openingLine } from './stages/cap.ts';
 import { head } from './stages/head.ts';
-import { knots, layout, plannedRows } from './stages/knots.ts';
+import { knots, layout, paceOfHers, plannedRows } from './stages/knots.ts';
 import { partLine } from './stages/part.ts';
 import { pieces } from './stages/pieces.ts';
 import { field, rows, there } from './stages/rows.ts';
 import { borderSpacing, spacing } from './stages/spacing.ts';
 import { stage } from './stages/stage.ts';
-import { anchors, intoLoad, load, schedule, supply } from './stages/totals.ts';
+import { anchors, hands, intoLoad, load, schedule, supply } from './stages/totals.ts';
 
 const headTold = stage(
   'headTold',
@@ -154,6 +154,7 @@ export const plan = stage(
     borderMm: of(borderSpacing),
     intoBase: of(intoLoad),
     supply: of(supply),
+    ownRow: inputs.testRow ? { hands: of(hands), pace: of(paceOfHers) } : undefined,
     load: of(load),
   }),
   ({
@@ -177,6 +178,7 @@ export const plan = stage(
       second: part.second && { ...part.second, pointsMm: Float32Array.from(part.second.pointsMm) },
     },
     knots: decided.knots,
+    mix: decided.mix,
     piece: hooked.get(main) as HookedPiece,
     pieces: [...hooked.values()],
   }),

@@ -1,16 +1,25 @@
 /** The computed plan: plain values that cross to the screen, a file or the command line unchanged. */
 import type { BaseWork, EditedSections, Lump, Section } from '../base/index.ts';
 import type { AnchorStep, CapFit, OpeningOnHead, SpacingOnForm } from '../cap/index.ts';
+import type { Mix } from '../colours/index.ts';
 import type { HairOnScalp, HookedPiece } from '../hair/index.ts';
 import type { HairlinePoint, HeadFit, Landmarks, MarkMasks, Point, Standing } from '../head/index.ts';
 import type { Strand, ToldStep } from '../install/index.ts';
 import type { PlannedKnot, PlannedRow } from '../knots/index.ts';
 import type { IntoFigures, Load } from '../load/index.ts';
 import type { LineThere } from '../rows/index.ts';
-import type { Supply } from '../supply/index.ts';
+import type { Hands, Supply } from '../supply/index.ts';
 import type { TimeEstimate } from '../time/index.ts';
 import type { SpacingZone } from '../trade/index.ts';
 import type { SpacingMm } from './spacing.ts';
+
+/** Her hands, as far as a test row says: each mixed with what is known of others. */
+export interface OwnRow {
+  /** Pieces for each that is planned. */
+  readonly hands: Hands;
+  /** Seconds over those told. */
+  readonly pace: number;
+}
 
 /** What the row along the border adds to a plan. */
 export interface BorderFigures {
@@ -104,6 +113,10 @@ export interface Plan {
   /** Strands with a job of their own, and where each does it. */
   readonly strands: ReadonlyArray<Strand & { readonly atMm: Point }>;
   readonly supply: Supply;
+  /** What a test row of hers says; undefined where she made none. */
+  readonly ownRow: OwnRow | undefined;
+  /** What became of the colours; undefined where all is of one. */
+  readonly mix: Mix | undefined;
   readonly load: Load;
   readonly time: TimeEstimate;
 }

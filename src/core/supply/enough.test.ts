@@ -5,7 +5,17 @@ import { describe, expect, it } from 'vitest';
 import { PLAIN_CUT, PLAIN_PRODUCT } from '../../../tests/helpers/heads.ts';
 import { hookedPiece } from '../hair/preparation.ts';
 import { seededRandom } from '../numerics/index.ts';
-import { COUNT_SPREAD, chanceOfEnough, countFactor, countRange, countSd, enoughNear, SURENESSES } from './enough.ts';
+import {
+  ANY_HANDS,
+  COUNT_SPREAD,
+  chanceOfEnough,
+  countFactor,
+  countRange,
+  countSd,
+  enoughNear,
+  handsAfter,
+  SURENESSES,
+} from './enough.ts';
 import { planSupply } from './packs.ts';
 
 const plan = fc.record({
@@ -79,5 +89,57 @@ describe('packs that last', () => {
     expect(countFactor(0, 0.95)).toBe(1);
     expect(chanceOfEnough(3, 0, 0)).toBe(1);
     expect(enoughNear(1, { taken: 0.4, kept: 0.1, knots: 20 }).map((e) => e.packs)).toEqual([1, 2]);
+  });
+});
+
+describe('a test row', () => {
+  const rows = fc.record({
+    pieces: fc.integer({ min: 2, max: 40 }),
+    pitchMm: fc.double({ min: 6, max: 40, noNaN: true }),
+    closer: fc.double({ min: 0.7, max: 1.4, noNaN: true }),
+  });
+
+  it('lies between what is known of others and what was measured, and makes it surer', () => {
+    fc.assert(
+      fc.property(rows, ({ pieces, pitchMm, closer }) => {
+        const { factor, sd } = handsAfter({ pieces, spanMm: ((pieces - 1) * pitchMm) / closer }, pitchMm);
+        expect(factor).toBeGreaterThanOrEqual(Math.min(1, closer) - 1e-9);
+        expect(factor).toBeLessThanOrEqual(Math.max(1, closer) + 1e-9);
+        expect(sd).toBeLessThan(ANY_HANDS.sd);
+      }),
+      { seed: 14, endOnFailure: true },
+    );
+  });
+
+  it('is the posterior that comes out of a grid over all hands', () => {
+    const [pieces, hers] = [5, 1.2];
+    const { factor, sd } = handsAfter({ pieces, spanMm: (4 * 20) / hers }, 20);
+    const grid = Array.from({ length: 4001 }, (_, i) => 0.5 + i / 4000);
+    const weights = grid.map(
+      (h) => jstat.normal.pdf(h, 1, ANY_HANDS.sd) * jstat.normal.pdf(hers, h, 0.25 / Math.sqrt(pieces - 1)),
+    );
+    const all = weights.reduce((a, b) => a + b, 0);
+    const mean = grid.reduce((sum, h, i) => sum + h * weights[i], 0) / all;
+    const spread = grid.reduce((sum, h, i) => sum + (h - mean) ** 2 * weights[i], 0) / all;
+    expect(factor).toBeCloseTo(mean, 4);
+    expect(sd).toBeCloseTo(Math.sqrt(spread), 4);
+  });
+
+  it('hands that place closer need more packs to be sure, and the same packs last less often', () => {
+    const closer = handsAfter({ pieces: 12, spanMm: 180 }, 20);
+    expect(closer.factor).toBeGreaterThan(1.05);
+    expect(chanceOfEnough(5, 4.6, 200, closer)).toBeLessThan(chanceOfEnough(5, 4.6, 200));
+    const demand = { piece: hookedPiece(PLAIN_PRODUCT, PLAIN_CUT), knots: 300, halves: false };
+    const [plain] = planSupply([PLAIN_PRODUCT], [demand], 0.15).lines;
+    const [hers] = planSupply([PLAIN_PRODUCT], [demand], 0.15, closer).lines;
+    hers.packsToBeSure.forEach((packs, i) => {
+      expect(packs).toBeGreaterThanOrEqual(plain.packsToBeSure[i]);
+    });
+    expect(hers.packs).toBe(plain.packs);
+  });
+
+  it('of one piece or of no length says nothing', () => {
+    expect(handsAfter({ pieces: 1, spanMm: 40 }, 20)).toBe(ANY_HANDS);
+    expect(handsAfter({ pieces: 5, spanMm: 0 }, 20)).toBe(ANY_HANDS);
   });
 });

@@ -15,26 +15,56 @@ const KNOT_SD = 0.25;
 /** How sure she may want to be. */
 export const SURENESSES = [0.5, 0.8, 0.95] as const;
 
+/** How many pieces hands hook for each that is planned, all over: normal about the factor. */
+export interface Hands {
+  readonly factor: number;
+  readonly sd: number;
+}
+
+/** Of whom nothing is known yet. */
+export const ANY_HANDS: Hands = { factor: 1, sd: HANDS_SD };
+
+/** Pieces that she hooked as a trial, and how far the last lay from the first. */
+export interface SpannedRow {
+  readonly pieces: number;
+  readonly spanMm: number;
+}
+
+/**
+ * Her hands after a test row: what is known of others and what was measured, each weighed by how sure it is (a normal mean with
+ * known spread, in closed form: Gelman et al., Bayesian Data Analysis, 2.5; from memory). @param plannedMm from knot to knot
+ */
+export function handsAfter({ pieces, spanMm }: SpannedRow, plannedMm: number): Hands {
+  const gaps = pieces - 1;
+  if (gaps < 1 || spanMm <= 0) return ANY_HANDS;
+  const hers = (plannedMm * gaps) / spanMm;
+  const sure = gaps / (KNOT_SD * KNOT_SD);
+  const prior = 1 / (HANDS_SD * HANDS_SD);
+  return { factor: (prior + sure * hers) / (prior + sure), sd: Math.sqrt(1 / (prior + sure)) };
+}
+
 /** @returns standard deviation of pieces hooked, as a share of those planned */
-export function countSd(knots: number): number {
+export function countSd(knots: number, { sd }: Hands = ANY_HANDS): number {
   if (knots <= 0) return 0;
-  return Math.sqrt(HANDS_SD * HANDS_SD + (KNOT_SD * KNOT_SD) / knots);
+  return Math.sqrt(sd * sd + (KNOT_SD * KNOT_SD) / knots);
 }
 
 /** Pieces hooked over those planned, below which they stay in that share of installs; never less than none. */
-export const countFactor = (knots: number, share: number) => Math.max(0, 1 + normalQuantile(share) * countSd(knots));
+export function countFactor(knots: number, share: number, hands: Hands = ANY_HANDS): number {
+  return Math.max(0, knots <= 0 ? 1 : hands.factor + normalQuantile(share) * countSd(knots, hands));
+}
 
 /** The range that is told of a count: between these shares of it. */
-export const countRange = (knots: number): readonly [low: number, high: number] => [
-  countFactor(knots, (1 - TOLD) / 2),
-  countFactor(knots, (1 + TOLD) / 2),
+export const countRange = (knots: number, hands: Hands = ANY_HANDS): readonly [low: number, high: number] => [
+  countFactor(knots, (1 - TOLD) / 2, hands),
+  countFactor(knots, (1 + TOLD) / 2, hands),
 ];
 
 /** Chance that so many packs hold what is hooked. @param taken packs that the plan takes, fractions and all */
-export function chanceOfEnough(packs: number, taken: number, knots: number): number {
+export function chanceOfEnough(packs: number, taken: number, knots: number, hands: Hands = ANY_HANDS): number {
   if (taken <= 0) return 1;
-  const sd = countSd(knots);
-  return sd === 0 ? Number(packs >= taken) : normalBelow((packs / taken - 1) / sd);
+  const sd = countSd(knots, hands);
+  return sd === 0 ? Number(packs >= taken) : normalBelow((packs / taken - hands.factor) / sd);
 }
 
 export interface Enough {
@@ -48,12 +78,13 @@ export interface Enough {
 export function enoughNear(
   packs: number,
   { taken, kept, knots }: { taken: number; kept: number; knots: number },
+  hands: Hands = ANY_HANDS,
 ): Enough[] {
   return [packs - 1, packs, packs + 1]
     .filter((n) => n > 0)
     .map((n) => ({
       packs: n,
-      forKnots: chanceOfEnough(n, taken, knots),
-      withReserve: chanceOfEnough(n, taken + kept, knots),
+      forKnots: chanceOfEnough(n, taken, knots, hands),
+      withReserve: chanceOfEnough(n, taken + kept, knots, hands),
     }));
 }

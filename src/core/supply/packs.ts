@@ -1,7 +1,9 @@
 /** From hooked pieces to whole packs of each product, with a range, and what is left over. */
 
+import { OWN } from '../colours/index.ts';
 import { type HookedPiece, type Product, piecesInPack } from '../hair/index.ts';
-import { countFactor, countRange, type Enough, enoughNear, SURENESSES } from './enough.ts';
+import { ANY_HANDS, countFactor, countRange, type Enough, enoughNear, type Hands, SURENESSES } from './enough.ts';
+import type { ProductInColour } from './in-colours.ts';
 
 /** What of one product is hooked in one cut. */
 export interface Demand {
@@ -13,6 +15,8 @@ export interface Demand {
 
 export interface SupplyLine {
   readonly product: string;
+  /** Of the colours that are mixed; the packs’ own where none are. */
+  readonly colour: string;
   readonly name: string;
   readonly pieces: number;
   readonly reservePieces: number;
@@ -32,7 +36,8 @@ export interface SupplyLine {
   readonly packsToBeSure: readonly number[];
 }
 
-export interface Supply extends Omit<SupplyLine, 'product' | 'name' | 'atHand' | 'enough' | 'packsToBeSure'> {
+export interface Supply
+  extends Omit<SupplyLine, 'product' | 'colour' | 'name' | 'atHand' | 'enough' | 'packsToBeSure'> {
   readonly lines: readonly SupplyLine[];
 }
 
@@ -57,10 +62,11 @@ function packsTaken(demands: readonly Demand[], reserveShare: number, factor = 1
 
 /** Packs of one product; fractions of a pack that its cuts take are put together before they are rounded up. */
 export function supplyOf(
-  product: Product,
+  product: ProductInColour,
   demands: readonly Demand[],
   reserveShare: number,
   { fromHalves, forHalves }: Beside = NOTHING_BESIDE,
+  hands: Hands = ANY_HANDS,
 ): SupplyLine {
   const perRaw = piecesInPack(product);
   const taken = (factor: number) => packsTaken(demands, reserveShare, factor);
@@ -69,13 +75,14 @@ export function supplyOf(
   const most = demands.reduce((a, b) => (b.knots > a.knots ? b : a));
   const packs = packsFor(1);
   const knots = demands.reduce((sum, d) => sum + d.knots, 0);
-  const [low, high] = countRange(knots);
+  const [low, high] = countRange(knots, hands);
   const packRange = [packsFor(low), packsFor(high)] as const;
   const hooked = demands.reduce((sum, d) => sum + d.knots / d.piece.perPack, 0);
   // Lower halves are no shop's: what is missing of them is cut from packs of their hair.
   const buy = (n: number) => (product.lowerHalfOf === undefined ? Math.max(0, n - product.packsAtHand) : 0);
   return {
     product: product.id,
+    colour: product.colour ?? OWN,
     name: product.name,
     pieces: knots,
     reservePieces: demands.reduce((sum, d) => sum + reserveOf(d.knots, reserveShare), 0),
@@ -87,27 +94,30 @@ export function supplyOf(
     leftOver: Math.max(0, Math.floor((packs + held - taken(1)) * most.piece.perPack + 1e-9)),
     price: buy(packs) * product.packPrice,
     priceRange: [buy(packRange[0]) * product.packPrice, buy(packRange[1]) * product.packPrice],
-    enough: enoughNear(packs + held, { taken: hooked, kept: taken(1) - hooked, knots }).map((e) => ({
+    enough: enoughNear(packs + held, { taken: hooked, kept: taken(1) - hooked, knots }, hands).map((e) => ({
       ...e,
       packs: e.packs - held,
     })),
-    packsToBeSure: SURENESSES.map((share) => packsFor(countFactor(knots, share))),
+    packsToBeSure: SURENESSES.map((share) => packsFor(countFactor(knots, share, hands))),
   };
 }
 
 /** All products of a plan: lower halves come from the upper ones first, then from packs at hand, the rest is cut from packs of their hair. */
-export function planSupply(products: readonly Product[], demands: readonly Demand[], reserveShare: number): Supply {
+export function planSupply(
+  products: readonly ProductInColour[],
+  demands: readonly Demand[],
+  reserveShare: number,
+  hands: Hands = ANY_HANDS,
+): Supply {
   const of = (product: Product) => demands.filter((d) => d.piece.product === product.id && d.knots > 0);
   const forHalves = new Map<string, number>();
-  const lineOf = (product: Product): SupplyLine | undefined => {
+  const lineOf = (product: ProductInColour): SupplyLine | undefined => {
     const own = of(product);
     const needed = forHalves.get(product.id) ?? 0;
     if (own.length === 0 && needed === 0) return undefined;
     if (own.length === 0) return onlyForHalves(product, needed);
-    return supplyOf(product, own, reserveShare, {
-      fromHalves: halvesFor(product, products, demands, reserveShare),
-      forHalves: needed,
-    });
+    const beside = { fromHalves: halvesFor(product, products, demands, reserveShare), forHalves: needed };
+    return supplyOf(product, own, reserveShare, beside, hands);
   };
   const lines = new Map<string, SupplyLine>();
   // Lower halves first: what is missing of them is asked of their hair.
@@ -150,13 +160,14 @@ const held = ([low, high]: readonly [number, number], most: number) =>
   [Math.min(low, most), Math.min(high, most)] as const;
 
 /** A product of which nothing is hooked but lower halves of it. */
-function onlyForHalves(product: Product, pieces: number): SupplyLine {
+function onlyForHalves(product: ProductInColour, pieces: number): SupplyLine {
   const perPack = piecesInPack(product);
   const packs = Math.ceil(pieces / perPack - 1e-9);
   const toBuy = Math.max(0, packs - product.packsAtHand);
   const price = toBuy * product.packPrice;
   return {
     product: product.id,
+    colour: product.colour ?? OWN,
     name: product.name,
     pieces: 0,
     reservePieces: 0,

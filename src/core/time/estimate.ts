@@ -21,11 +21,12 @@ export interface TimeEstimate {
 /** What a step's minutes count towards. */
 export type TimeGroup = 'cap' | 'prepare' | 'knots' | 'finish';
 
-/** @param minutes of base and work list as they are told, whole; @param takedown at her pace */
+/** @param minutes of base and work list as they are told, whole; @param takedown at her pace @param knotsTimed that her own pace is known from */
 export function estimateTime(
   baseMinutes: readonly number[],
   steps: ReadonlyArray<{ readonly group: TimeGroup; readonly minutes: number; readonly waitMinutes: number }>,
   takedown: number,
+  knotsTimed = 0,
 ): TimeEstimate {
   const sum = (group: TimeGroup) => steps.reduce((s, x) => s + (x.group === group ? x.minutes : 0), 0);
   const base = baseMinutes.reduce((a, b) => a + b, 0);
@@ -39,7 +40,7 @@ export function estimateTime(
     finishMinutes: sum('finish'),
     totalMinutes,
     waitingMinutes: steps.reduce((s, x) => s + x.waitMinutes, 0),
-    range: likelyAround(totalMinutes),
+    range: likelyAround(totalMinutes, knotsTimed),
     takedownMinutes,
     takedownRange: likelyAround(takedownMinutes),
   };

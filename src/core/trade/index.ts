@@ -146,12 +146,14 @@ export {
   FINISH,
   KNOT_SECONDS,
   likelyAround,
+  ownPace,
   PACE_FACTOR,
   PACE_NAMES,
   PACES,
   type Pace,
   PEOPLE_DIFFER,
   TAKEDOWN,
+  TEST_ROW_LIMITS,
 } from './pace.ts';
 export { PART_LIMITS, type PartKind } from './parts.ts';
 export {

@@ -62,6 +62,15 @@ export const PEOPLE_DIFFER = 1.6;
 /** Knots that she has timed before a forecast hangs on her pace as much as on other people's (guess). */
 const KNOTS_TO_KNOW = 8;
 
+/** What a test row may be: pieces, from the first to the last, minutes for all of them. */
+export const TEST_ROW_LIMITS = { pieces: [2, 40], spanMm: [5, 600], minutes: [0.1, 120] } as const;
+
+/** Her seconds over those told: what is known of others counts as so many knots beside her own. */
+export function ownPace(secondsAKnot: number, knots: number, toldSeconds: number): number {
+  if (toldSeconds <= 0) return 1;
+  return (KNOTS_TO_KNOW + (knots * secondsAKnot) / toldSeconds) / (KNOTS_TO_KNOW + knots);
+}
+
 /** What is likely, from her first knot on: the factor to either side narrows as her own knots are timed. */
 export function likelyAround(amount: number, knotsTimed = 0): readonly [low: number, high: number] {
   const factor = 1 + (PEOPLE_DIFFER - 1) / Math.sqrt(1 + knotsTimed / KNOTS_TO_KNOW);

@@ -2,6 +2,7 @@
 
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
+import { dotsOf, drawDots } from '../../ui/colour-mark.ts';
 import { signOf } from '../../ui/sign-path.ts';
 import { token } from '../../ui/tokens.ts';
 import { dot, facing, type Projection, screenX, screenY } from '../projection.ts';
@@ -157,10 +158,12 @@ function drawKnots(
   options: RowsDrawing,
   selected: PlannedKnot | undefined,
 ) {
+  const dots = dotsOf(result);
   result.knots.forEach((knot, i) => {
     if (knot === selected) return;
     if (options.doneKnots !== undefined && i >= options.doneKnots) return;
     drawKnot(ctx, view, knot, options);
+    if (dots.size > 0) drawColour(ctx, view, knot, dots.get(knot.colour) ?? 0);
   });
   if (!selected || facing(view, selected.normal) < 0) return;
   const at = [selected.xMm, selected.yMm, selected.zMm];
@@ -177,13 +180,24 @@ function drawKnots(
   drawBarb(ctx, view, selected);
 }
 
+function drawColour(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot, dots: number) {
+  if (facing(view, knot.normal) <= RIM) return;
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  ctx.save();
+  ctx.translate(screenX(view, at), screenY(view, at));
+  drawDots(ctx, dots, SIGN_SIZE);
+  ctx.restore();
+}
+
+const SIGN_SIZE = 4.4;
+
 function drawKnot(ctx: CanvasRenderingContext2D, view: Projection, knot: PlannedKnot, options: RowsDrawing) {
   const seen = facing(view, knot.normal);
   if (seen <= RIM) return;
   const at = [knot.xMm, knot.yMm, knot.zMm];
   const x = screenX(view, at);
   const y = screenY(view, at);
-  const r = Math.round((options.signSize ?? 4.4) * (0.55 + 0.45 * Math.min(1, seen * 1.25)) * 10) / 10;
+  const r = Math.round((options.signSize ?? SIGN_SIZE) * (0.55 + 0.45 * Math.min(1, seen * 1.25)) * 10) / 10;
   const path = signOf(knot, r);
   const angle = angleOf(view, knot);
   ctx.save();

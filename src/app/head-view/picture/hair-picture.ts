@@ -30,8 +30,8 @@ uniform vec3 uKey;
 uniform float uDark;
 uniform float uWiden;
 uniform float uBends;
-uniform vec3 uColours[8];
-uniform vec4 uWaves[8];
+uniform vec3 uColours[24];
+uniform vec4 uWaves[24];
 varying float vAcross;
 varying float vHalf;
 varying float vAlong;
@@ -47,7 +47,7 @@ void main() {
   vAlong = aLook.y;
   vSeed = vec2(aLook.z * 91.0, aLook.z * 31.0);
   vSize = aSize;
-  int product = min(7, int(aProduct + 0.5));
+  int product = min(23, int(aProduct + 0.5));
   vec3 colour = uColours[product];
   vec4 wave = uWaves[product];
   vWave = wave;
@@ -152,8 +152,8 @@ void main() {
   gl_FragColor = vec4(sqrt(c), 1.0);
 }`;
 
-/** More products than the shader has places for look like the last of them. */
-const MOST_LOOKS = 8;
+/** More kinds of hair than the shader has places for look like the last of them. */
+const MOST_LOOKS = 24;
 
 /** With every second ribbon left out, the others are this much wider. */
 const WIDER = 1.7;
@@ -209,7 +209,7 @@ export class HairPicture {
     this.mesh.geometry = geometry;
   }
 
-  /** Of every product of the plan, in their order. */
+  /** Of every product of the plan in each of its colours, in their order. */
   setLooks(looks: readonly HairLook[]) {
     for (const { uniforms } of [this.strands, this.plain]) {
       for (let i = 0; i < MOST_LOOKS; i++) {

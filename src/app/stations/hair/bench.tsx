@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { WithFinding } from '../../ui/bench-props.ts';
 import { Parts } from '../../ui/tabs.tsx';
+import { ColoursTab } from './colours-tab.tsx';
 import { CutsTab } from './cuts-tab.tsx';
 import { PacksTab } from './packs-tab.tsx';
 import { ShelfTab } from './shelf-tab.tsx';
@@ -27,6 +28,7 @@ export function HairBench({ session, result, finding }: WithFinding) {
           },
           { id: 'cuts', name: 'Cuts', content: <CutsTab session={session} result={result} /> },
           { id: 'zones', name: 'Zones', content: <ZonesTab session={session} result={result} /> },
+          { id: 'colours', name: 'Colours', content: <ColoursTab session={session} result={result} /> },
           { id: 'shelf', name: 'Shelf', content: <ShelfTab session={session} /> },
         ]}
       />

@@ -147,7 +147,7 @@ function ThisKnot(props: {
       tabIndex={0}
       aria-label="This knot"
     >
-      <KnotTitle result={result} knot={knot} paused={state.paused} onPause={props.onPause} />
+      <KnotTitle plan={plan} result={result} knot={knot} paused={state.paused} onPause={props.onPause} />
       <FirstDo result={result} index={index} />
       <div className={`grid gap-x-9 gap-y-4.5 ${folded ? '' : 'beside:grid-cols-beside beside:items-center'}`}>
         {!folded && <KnotMoves knot={knot} />}

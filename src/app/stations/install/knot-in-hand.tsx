@@ -3,18 +3,20 @@ import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
 import { knotName, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
+import { colourName } from '../../../model/colours.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fromRowBefore, mirrorWords } from './mirror-words.ts';
 import { Big } from './notes.tsx';
 
 /** Its place in its row, and its name. */
 export function KnotTitle(props: {
+  readonly plan: PlanDocument;
   readonly result: PlanResult;
   readonly knot: PlannedKnot;
   readonly paused: boolean;
   readonly onPause: () => void;
 }) {
-  const { result, knot, paused, onPause } = props;
+  const { plan, result, knot, paused, onPause } = props;
   return (
     <div className="flex flex-wrap items-end gap-6.5 max-phone:gap-3.5">
       <div
@@ -36,12 +38,27 @@ export function KnotTitle(props: {
           <div className="mt-2 text-far-text leading-tight text-ink2">
             of {result.rows[knot.row].knotCount} in {rowWords(result.rows[knot.row].label)},{' '}
             {THROUGH_WORDS[knot.through]}
+            {result.mix && (
+              <span data-testid="knot-colour">
+                , <b className="font-strong text-ink">{colourName(plan, knot.colour)}</b>
+                {coloursToCome(plan, result, knot)}
+              </span>
+            )}
           </div>
         )}
       </div>
       <Big onClick={onPause}>{paused ? 'Go on' : 'Pause'}</Big>
     </div>
   );
+}
+
+/** "; then 3 dark": the colour after this one in its row. */
+function coloursToCome(plan: PlanDocument, { knots, rows }: PlanResult, knot: PlannedKnot): string {
+  const { firstKnot, knotCount } = rows[knot.row];
+  const rest = knots.slice(knots.indexOf(knot) + 1, firstKnot + knotCount).map((k) => k.colour);
+  if (rest.length === 0) return '';
+  const run = rest.findIndex((c) => c !== rest[0]);
+  return `; then ${run < 0 ? rest.length : run} ${colourName(plan, rest[0])}`;
 }
 
 /** Fingers from what she feels, in words, and how the hook goes in. */

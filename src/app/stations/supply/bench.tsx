@@ -14,6 +14,7 @@ import type { WithFinding } from '../../ui/bench-props.ts';
 import { NumberField } from '../../ui/field.tsx';
 import { countOf, money, range } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
+import { TestRow } from './test-row.tsx';
 
 export function SupplyBench({ session, result, finding }: WithFinding) {
   const { plan } = session;
@@ -25,6 +26,7 @@ export function SupplyBench({ session, result, finding }: WithFinding) {
       <ToBuy plan={plan} result={result} />
       {finding}
       <WillItLast result={result} />
+      <TestRow session={session} result={result} />
       <div className="mt-4">
         <NumberField
           label="Kept for gaps, %"
@@ -72,7 +74,7 @@ function ToBuy({ plan, result: { supply } }: Planned) {
 }
 
 /** How likely packs are to last, for the knots alone and with what is kept for gaps. */
-function WillItLast({ result: { supply } }: { readonly result: PlanResult }) {
+function WillItLast({ result: { supply, ownRow } }: { readonly result: PlanResult }) {
   // Lower halves come with their upper ones.
   const lines = supply.lines.filter((l) => l.enough.length > 0);
   if (lines.length === 0) return null;
@@ -95,7 +97,7 @@ function WillItLast({ result: { supply } }: { readonly result: PlanResult }) {
           }))}
         />
       ))}
-      <p className="note mt-1">How much hands differ from a plan is a guess: about a tenth either way.</p>
+      {!ownRow && <p className="note mt-1">How much hands differ from a plan is a guess: about a tenth either way.</p>}
     </section>
   );
 }

@@ -1,6 +1,7 @@
 /** From laid knots to decided ones: zone, kind, hold, direction, place in words, bite, and which piece of which pack. */
 import type { LaidBase } from '../../base/index.ts';
 import { anchorPlaceOf, netAt, type OpeningOnHead } from '../../cap/index.ts';
+import { OWN } from '../../colours/index.ts';
 import { fallDirection } from '../../fall/index.ts';
 import { unit } from '../../geometry/index.ts';
 import {
@@ -21,6 +22,7 @@ import { biteSideMm } from '../rules/bite.ts';
 import { decideKnot } from '../rules/decide.ts';
 import type { KnotSituation } from '../rules/situation.ts';
 import { directionWords, hookDirection, type Vector } from './direction.ts';
+import { nextPiece, type PacksUsed } from './numbering.ts';
 import { idsOf, orderInRow } from './order.ts';
 import { layOverrides, type Override, type OverridesLaid } from './overrides.ts';
 import type { PlannedKnot, PlannedRow } from './planned.ts';
@@ -90,7 +92,7 @@ interface Table {
   /** Pieces that all hair of a section bears together, by its index. */
   readonly intoSection: ReadonlyMap<number, number>;
   /** Packs of each product that are hooked already, a share of one included. */
-  readonly packsUsed: Map<string, number>;
+  readonly packsUsed: PacksUsed;
   schoolsAt(site: SchoolSite): SchoolsHere;
   /** Knots that blend, where she says how many; all of the line else. */
   readonly blends: ReadonlySet<LaidKnot> | undefined;
@@ -290,7 +292,8 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     hookWords: directionWords(hook),
     where: whereOf(k, zone, table.where),
     aboveRowBeforeMm: aboveRowBefore(k, table.planned, at.index),
-    piece: nextPiece(table, product, piece),
+    piece: nextPiece(table.packsUsed, product.id, piece.perPack),
+    colour: OWN,
     seconds: knotSeconds(decision, piece, told.pace, said.schools.prepare === 'pieceByPiece'),
   };
   return { knot, refused: decision.refused, hers: hers.ids };
@@ -327,21 +330,6 @@ function piecesInto(context: DecisionContext, laid: Laid): Map<number, number> {
   });
   return counts;
 }
-
-/** Pieces come from one pack after the other. */
-function nextPiece({ packsUsed }: Table, product: Product, { perPack }: HookedPiece): PlannedKnot['piece'] {
-  const packs = packsUsed.get(product.id) ?? 0;
-  packsUsed.set(product.id, packs + 1 / perPack);
-  const whole = Math.floor(packs + PACK_ROUNDING);
-  return {
-    product: product.id,
-    pack: whole + 1,
-    number: Math.floor((packs - whole) * perPack + PACK_ROUNDING) + 1,
-  };
-}
-
-/** A pack is empty when shares of it add up to it, however they were rounded. */
-const PACK_ROUNDING = 1e-9;
 
 /** The way hair falls at a knot, on her own side. */
 function fallAt({ context, turned }: Table, k: LaidKnot): Vector {

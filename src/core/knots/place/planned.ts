@@ -81,5 +81,7 @@ export interface PlannedKnot extends Omit<KnotDecision, 'refused'> {
   readonly aboveRowBeforeMm: number | undefined;
   /** Which pack and which of its hooked pieces. */
   readonly piece: { readonly product: string; readonly pack: number; readonly number: number };
+  /** Of the colours that are mixed; the packs’ own where none are. */
+  readonly colour: string;
   readonly seconds: number;
 }

@@ -3,6 +3,7 @@
  * what is said for the margin of an opening, a region or what she painted. What is said of a single knot comes after all
  * of it, elsewhere.
  */
+import type { ColourShares } from '../../colours/index.ts';
 import type { Stroke } from '../../head/index.ts';
 import {
   type KnotZone,
@@ -26,6 +27,8 @@ export interface PlaceSchools {
   readonly schools: Readonly<Partial<Pick<Schools, SchoolByPlace>>>;
   readonly secondPass?: SecondPass;
   readonly cut?: string;
+  /** Its own shares of the colours that are mixed in. */
+  readonly colours?: ColourShares;
 }
 
 /** What holds at a place, and in which words it was said where it is not the plan's own. */

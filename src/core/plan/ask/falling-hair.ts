@@ -1,5 +1,6 @@
 /** Hair in space, to be drawn and measured: asked for where it is looked at, so that it comes only when it is wanted. */
 
+import { colourIds } from '../../colours/index.ts';
 import { type OutlineBox, SIZE_VIEWS, Silhouette, type SizeView } from '../../cover/index.ts';
 import {
   AT_REST,
@@ -19,7 +20,7 @@ import { DistanceGrid, polylineLength, type SurfaceMesh, slide } from '../../geo
 import { bust, bustBox } from '../../head/index.ts';
 import { sin } from '../../numerics/index.ts';
 import type { HairOnHead, LookAsked } from '../look-result.ts';
-import { prints, tie, WAYS_OF, worn } from '../stages/fall.ts';
+import { prints, tie, WAYS_OF, worn, wornKnots } from '../stages/fall.ts';
 import { head } from '../stages/head.ts';
 import { type FromPlan, type PlanGraph, stage } from '../stages/stage.ts';
 
@@ -53,7 +54,10 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   const { loft } = asked.guesses ?? asked.inputs.guesses;
   const { lay, whole } = strandMakers(now);
   const order = asked.inputs.products.map((p) => p.id);
-  const productOf = (i: number) => Math.max(0, order.indexOf(pieces[i].product));
+  const inOrder = colourIds(asked.inputs.colours);
+  const hanging = now.of(wornKnots);
+  const looksLike = (i: number) =>
+    inOrder.length * Math.max(0, order.indexOf(pieces[i].product)) + Math.max(0, inOrder.indexOf(hanging[i].colour));
   const builder = new HairMeshBuilder(roots.length * POINTS_A_PIECE);
   const floor = mark.napeHairline[1] - NECK_MM;
   const outline = new Silhouette(floor);
@@ -61,17 +65,17 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   const extent = new Extent();
   const heightMm = new Float64Array(mesh.vertexCount);
   roots.forEach((root, i) => {
-    const hanging = ribbons[i];
-    for (let j = 0; j < hanging.count; j++) {
-      const maker = lay(lies[i], [root, hanging, j, textures[i], heightMm, loft]);
-      builder.add(maker.points, maker.count, hanging.widthMm / 2, seedOf(i, j), i / roots.length, productOf(i));
-      outline.add(maker.points, maker.count, hanging.widthMm / 2);
+    const ribbon = ribbons[i];
+    for (let j = 0; j < ribbon.count; j++) {
+      const maker = lay(lies[i], [root, ribbon, j, textures[i], heightMm, loft]);
+      builder.add(maker.points, maker.count, ribbon.widthMm / 2, seedOf(i, j), i / roots.length, looksLike(i));
+      outline.add(maker.points, maker.count, ribbon.widthMm / 2);
       extent.add(maker.points, maker.count);
       if (!whole) continue;
-      whole.follow(root, { ...hanging, lengthMm: pieces[i].lengthMm }, j, textures[i], heightMm, loft);
-      uncut.add(whole.points, whole.count, hanging.widthMm / 2);
+      whole.follow(root, { ...ribbon, lengthMm: pieces[i].lengthMm }, j, textures[i], heightMm, loft);
+      uncut.add(whole.points, whole.count, ribbon.widthMm / 2);
     }
-    layOn(heightMm, laid[i], hanging.opacity, layerMm(pieces[i], hanging, textures[i], loft));
+    layOn(heightMm, laid[i], ribbon.opacity, layerMm(pieces[i], ribbon, textures[i], loft));
     if (i % SLIPS_EVERY === SLIPS_EVERY - 1) slide(mesh, heightMm, STEEPEST_LOOSE);
   });
   return {

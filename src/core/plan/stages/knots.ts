@@ -5,8 +5,10 @@ import { laidPart } from '../../head/index.ts';
 import { decideKnots, type Laid, planRows, turnedKnots } from '../../knots/index.ts';
 import { turnedRows } from '../../rows/index.ts';
 import { demandsOf, leftFor } from '../../supply/index.ts';
+import { ownPace } from '../../trade/index.ts';
 import { base, masks } from './base.ts';
 import { combs, opening } from './cap.ts';
+import { type Dealt, inColours } from './colours.ts';
 import { head, rowsHead, side } from './head.ts';
 import { layoutWith, schoolMasks } from './layout.ts';
 import { partLine, rowsPart } from './part.ts';
@@ -156,4 +158,39 @@ const fillCount = stage(
 
 export const layout = layoutWith('layout', (of, inputs) => (inputs.fill.where === 'none' ? 0 : of(fillCount)));
 
-export const { laid, plannedRows, under, knots } = decided('', layout);
+const final = decided('', layout);
+export const { laid, plannedRows, under } = final;
+
+/** Her seconds over those told, as far as a test row says. */
+export const paceOfHers = stage(
+  'paceOfHers',
+  ({ inputs, of }) => (inputs.testRow ? { row: inputs.testRow, knots: of(final.knots).knots } : {}),
+  ({ row, knots: all = [] }) => {
+    if (!row) return 1;
+    const told = all.reduce((sum, k) => sum + k.seconds, 0) / Math.max(1, all.length);
+    return ownPace((60 * row.minutes) / row.pieces, row.pieces, told);
+  },
+);
+
+/** Knots with the colours that are dealt to them, at her pace. */
+export const knots = stage(
+  'dealt',
+  ({ inputs, of }) => ({
+    decided: of(final.knots),
+    mixed:
+      inputs.colours.more.length === 0
+        ? undefined
+        : {
+            colours: inputs.colours,
+            places: inputs.places.map(({ id, colours }) => ({ id, colours })),
+            pieces: of(pieces),
+            products: inputs.products,
+          },
+    pace: of(paceOfHers),
+  }),
+  ({ decided: plain, mixed, pace }): Dealt => {
+    const timed =
+      pace === 1 ? plain : { ...plain, knots: plain.knots.map((k) => ({ ...k, seconds: pace * k.seconds })) };
+    return mixed ? inColours(timed, mixed) : { ...timed, mix: undefined };
+  },
+);

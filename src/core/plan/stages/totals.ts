@@ -3,7 +3,7 @@ import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
 import { secondPart } from '../../head/index.ts';
 import { GROUP_OF, worklist } from '../../install/index.ts';
 import { intoFigures, weigh } from '../../load/index.ts';
-import { demandsOf, planSupply } from '../../supply/index.ts';
+import { ANY_HANDS, demandsOf, type Hands, handsAfter, planSupply, productsInColours } from '../../supply/index.ts';
 import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
 import { isWorn, PACE_FACTOR } from '../../trade/index.ts';
 import { base, baseWork } from './base.ts';
@@ -11,6 +11,7 @@ import { cap, opening } from './cap.ts';
 import { head } from './head.ts';
 import { knots, plannedRows } from './knots.ts';
 import { pieces } from './pieces.ts';
+import { spacing } from './spacing.ts';
 import { stage } from './stage.ts';
 
 export const demands = stage(
@@ -20,10 +21,26 @@ export const demands = stage(
     demandsOf(cuts, [...decided.knots, ...strands.flatMap(({ cut, count }) => new Array(count).fill({ cut }))], hooked),
 );
 
+/** How close her hands place, against the gap of the top. */
+export const hands = stage(
+  'hands',
+  ({ inputs, of }) =>
+    inputs.testRow ? { row: inputs.testRow, plannedMm: of(spacing).centresMm.top } : { row: undefined, plannedMm: 0 },
+  ({ row, plannedMm }): Hands => (row ? handsAfter(row, plannedMm) : ANY_HANDS),
+);
+
 export const supply = stage(
   'supply',
-  ({ inputs, of }) => ({ products: inputs.products, demands: of(demands), reserveShare: inputs.reserveShare }),
-  ({ products, demands: wanted, reserveShare }) => planSupply(products, wanted, reserveShare),
+  ({ inputs, of }) => ({
+    products: inputs.products,
+    more: inputs.colours.more,
+    main: of(knots).mix?.mainProduct,
+    demands: of(demands),
+    reserveShare: inputs.reserveShare,
+    hands: of(hands),
+  }),
+  ({ products, more, main, demands: wanted, reserveShare, hands: hers }) =>
+    planSupply(productsInColours(products, { more }, main), wanted, reserveShare, hers),
 );
 
 export const load = stage(
@@ -121,8 +138,9 @@ export const schedule = stage(
     knots: of(knots),
     hasCap: inputs.cap.dome !== 'none',
     pace: inputs.pace,
+    knotsTimed: inputs.testRow?.pieces ?? 0,
   }),
-  ({ base: baseSteps, bands, steps: list, knots: { knots: decided }, hasCap, pace }) => {
+  ({ base: baseSteps, bands, steps: list, knots: { knots: decided }, hasCap, pace, knotsTimed }) => {
     const factor = PACE_FACTOR[pace];
     // Knots are told at her pace already.
     const whole = wholeMinutes([
@@ -143,6 +161,7 @@ export const schedule = stage(
         timedBase.map((s) => s.minutes),
         timed.map((s) => ({ group: GROUP_OF[s.kind], minutes: s.minutes, waitMinutes: s.waitMinutes })),
         factor * takedown,
+        knotsTimed,
       ),
     };
   },

@@ -1,0 +1,19 @@
+/**
+ * How far two hair colours lie apart, as eyes see it: CIEDE2000 (CIE 142:2001), by culori. Where a difference is seen is a rule of
+ * thumb of the trade of colours: from about 2 side by side, from about 10 at a glance (common practice, no source).
+ */
+import { differenceCiede2000 } from 'culori';
+import { litHair } from '../../../core/trade/index.ts';
+
+const difference = differenceCiede2000();
+
+/** Both in the words of the pack. */
+export const hairDifference = (a: string, b: string): number => difference(litHair(a), litHair(b));
+
+const SIDE_BY_SIDE = 2;
+const AT_A_GLANCE = 10;
+
+export function differenceWords(difference: number): string {
+  if (difference < SIDE_BY_SIDE) return 'as good as the same';
+  return difference < AT_A_GLANCE ? 'seen side by side' : 'seen at a glance';
+}

@@ -1,0 +1,38 @@
+/** Which colours a style is mixed from, and how much of each. */
+
+/** The colour of the packs themselves, as against those that are mixed in. */
+export const OWN = 'own';
+
+/** A colour that is mixed in. */
+export interface MixedColour {
+  readonly id: string;
+  /** As it stands on the pack. */
+  readonly name: string;
+  /** Packs of it that she has. */
+  readonly packsAtHand: number;
+}
+
+/** Shares of what is mixed in, by id, from 0 to 1 and not above 1 together; the rest is of the packs’ own colour. */
+export type ColourShares = Readonly<Record<string, number>>;
+
+export interface ColourChoice {
+  /** Besides the packs’ own: none, one, two or three. */
+  readonly more: readonly MixedColour[];
+  /** Colours that can’t be had any more: what is at hand has to last. */
+  readonly noMore: readonly string[];
+  /** Where nothing else is said. */
+  readonly shares: ColourShares;
+}
+
+export const ONE_COLOUR: ColourChoice = { more: [], noMore: [], shares: {} };
+
+/** Ids of all colours, the packs’ own first. */
+export const colourIds = ({ more }: Pick<ColourChoice, 'more'>): string[] => [OWN, ...more.map((c) => c.id)];
+
+/** Shares of all colours in that order; they sum to one. */
+export function sharesInOrder(choice: Pick<ColourChoice, 'more'>, shares: ColourShares): number[] {
+  const mixed = choice.more.map((c) => Math.max(0, shares[c.id] ?? 0));
+  const sum = mixed.reduce((a, b) => a + b, 0);
+  if (sum > 1) return [0, ...mixed.map((m) => m / sum)];
+  return [1 - sum, ...mixed];
+}

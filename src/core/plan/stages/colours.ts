@@ -1,0 +1,95 @@
+/** Colours dealt to decided knots, in the order of work, and pieces numbered anew pack by pack of each. */
+import {
+  type ColourChoice,
+  type ColourShares,
+  colourIds,
+  dealColours,
+  evenness,
+  type Mix,
+  OWN,
+  sharesInOrder,
+} from '../../colours/index.ts';
+import type { HookedPiece, Product } from '../../hair/index.ts';
+import { type Decided, nextPiece, type PacksUsed, type PlaceSchools, type PlannedKnot } from '../../knots/index.ts';
+
+export interface DealContext {
+  readonly colours: ColourChoice;
+  readonly places: readonly Pick<PlaceSchools, 'id' | 'colours'>[];
+  readonly pieces: ReadonlyMap<string, HookedPiece>;
+  readonly products: readonly Product[];
+}
+
+export interface Dealt extends Decided {
+  /** Undefined where all is of one colour. */
+  readonly mix: Mix | undefined;
+}
+
+export function inColours(decided: Decided, context: DealContext): Dealt {
+  const { colours } = context;
+  const ids = colourIds(colours);
+  const { knots } = decided;
+  const asked = sharesOf(knots, context);
+  const main = context.pieces.get(mostHooked(knots) ?? '');
+  const { colour, shares, missing } = dealColours({
+    places: knots,
+    colours: ids.length,
+    shares: asked,
+    most: mostOf(main, ids, context),
+  });
+  const count = (c: number) => colour.reduce((sum, at) => sum + Number(at === c), 0);
+  const sum = (c: number) => asked.reduce((all, s, i) => (i % ids.length === c ? all + s : all), 0);
+  return {
+    ...decided,
+    knots: numbered(knots, (i) => ids[colour[i]], context.pieces),
+    mix: {
+      colours: ids.map((id, c) => ({ id, pieces: count(c), asked: sum(c) })),
+      evenness: evenness(knots, colour, shares),
+      missing,
+      mainProduct: main?.product,
+    },
+  };
+}
+
+/** Row by row, the shares at every knot: those of the closest place that has its own, else those of the plan. */
+function sharesOf(knots: readonly PlannedKnot[], { colours, places }: DealContext): Float64Array {
+  const own = new Map<string, ColourShares>();
+  for (const { id, colours: shares } of places) if (shares) own.set(id, shares);
+  const known = new Map<ColourShares, number[]>();
+  const n = colours.more.length + 1;
+  const all = new Float64Array(n * knots.length);
+  knots.forEach((k, i) => {
+    const here = own.get(k.places.findLast((id) => own.has(id)) ?? '') ?? colours.shares;
+    const inOrder = known.get(here) ?? sharesInOrder(colours, here);
+    known.set(here, inOrder);
+    all.set(inOrder, n * i);
+  });
+  return all;
+}
+
+/** Pieces that there are of each colour, in the cut that most are hooked with; Infinity where more can be had. */
+function mostOf(piece: HookedPiece | undefined, ids: readonly string[], { colours, products }: DealContext) {
+  const product = products.find((p) => p.id === piece?.product);
+  if (!piece || !product) return ids.map(() => Infinity);
+  const packs = (id: string) =>
+    id === OWN ? product.packsAtHand : (colours.more.find((c) => c.id === id)?.packsAtHand ?? 0);
+  return ids.map((id) => (colours.noMore.includes(id) ? Math.floor(packs(id) * piece.perPack + 1e-9) : Infinity));
+}
+
+function mostHooked(knots: readonly PlannedKnot[]): string | undefined {
+  const counts = new Map<string, number>();
+  for (const { cut } of knots) counts.set(cut, (counts.get(cut) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
+function numbered(
+  knots: readonly PlannedKnot[],
+  colourOf: (i: number) => string,
+  pieces: ReadonlyMap<string, HookedPiece>,
+): PlannedKnot[] {
+  const used: PacksUsed = new Map();
+  return knots.map((k, i) => {
+    const colour = colourOf(i);
+    const perPack = pieces.get(k.cut)?.perPack ?? 1;
+    return { ...k, colour, piece: nextPiece(used, k.piece.product, perPack, `${k.piece.product} ${colour}`) };
+  });
+}

@@ -1,0 +1,61 @@
+/** Colours that are mixed in, as they are written. */
+import { array, mixed, object } from 'yup';
+import { OWN } from '../core/colours/index.ts';
+import { PRODUCT_LIMITS } from '../core/trade/index.ts';
+import { amount, changeId, hasOwnIds, recordId, text, within } from './checks.ts';
+
+/** Besides the packs’ own: with it four, more no hand keeps apart. */
+export const MOST_MIXED = 3;
+
+const mixedColour = object({
+  id: changeId.notOneOf([OWN], 'That id is the packs’ own colour.'),
+  name: text('The name of a colour'),
+  packsAtHand: within(PRODUCT_LIMITS.packsAtHand, 'Packs of a colour at hand', true),
+})
+  .noUnknown()
+  .strict();
+
+const share = amount(0, 1, 'The share of a colour');
+
+/** Shares of what is mixed in, by id: together no more than all. */
+const sharesOf = mixed<Record<string, number>>()
+  .meta({ each: share })
+  .test('shares', (value, context) => {
+    if (value === undefined) return true;
+    if (typeof value !== 'object' || value === null || Array.isArray(value))
+      return context.createError({ message: 'The shares of colours are no record.' });
+    try {
+      for (const s of Object.values(value)) share.validateSync(s, { strict: true });
+    } catch (error) {
+      return context.createError({ message: (error as Error).message });
+    }
+    const sum = Object.values(value).reduce((a, b) => a + b, 0);
+    return sum <= 1 + 1e-9 || context.createError({ message: 'Shares of colours come to more than all of it.' });
+  });
+
+export const colourShares = sharesOf.required('The shares of colours are missing.');
+/** Of a place, where it has its own. */
+export const ownColourShares = sharesOf.optional();
+
+export const colours = object({
+  more: array(mixedColour)
+    .required()
+    .max(MOST_MIXED, `With the packs’ own, at most ${MOST_MIXED + 1} colours can be mixed.`)
+    .test('ids', 'Two colours have the same id.', hasOwnIds),
+  noMore: array(recordId('A colour that can’t be had any more'))
+    .required()
+    .max(MOST_MIXED + 1, 'Too many colours.'),
+  shares: colourShares,
+})
+  .noUnknown()
+  .strict()
+  .required('The colours are missing.')
+  .test('known', 'A share is of a colour that is not in the plan.', (value) =>
+    areColours([...(value?.noMore ?? []), ...Object.keys(value?.shares ?? {})], value?.more),
+  );
+
+/** Whether each of these is a colour of the plan. */
+export function areColours(ids: readonly unknown[], more: unknown): boolean {
+  const known = Array.isArray(more) ? more.map((c) => (c as { id?: unknown } | null)?.id) : [];
+  return ids.every((id) => id === OWN || known.includes(id));
+}

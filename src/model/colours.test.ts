@@ -1,0 +1,108 @@
+/** Colours of a plan: what she does to them, and what is refused. */
+import { describe, expect, it } from 'vitest';
+import { Planner } from '../../tests/helpers/planner.ts';
+import { OWN } from '../core/colours/index.ts';
+import { addColour, removeColour, setColour, setNoMore, setOwnShares, setShare, sharesAsPacks } from './colours.ts';
+import { newPlan } from './defaults.ts';
+import { addPlace } from './places.ts';
+import type { PlanDocument } from './plan.ts';
+import { readPlan, refusalOf } from './read-plan.ts';
+import { planInputs } from './to-inputs.ts';
+
+const planner = new Planner();
+const worked = (plan: PlanDocument) => planner.plan(planInputs(plan, 24));
+const copper = addColour(newPlan('p', 'Mixed'), 'copper').plan;
+const counts = (plan: PlanDocument) => {
+  const by = new Map<string, number>();
+  for (const k of worked(plan).knots) by.set(k.colour, (by.get(k.colour) ?? 0) + 1);
+  return by;
+};
+
+describe('a colour that is mixed in', () => {
+  it('begins with a quarter of all pieces, is bought by itself, and leaves every knot where it was', () => {
+    const [plain, mixed] = [worked(newPlan('p', 'Plain')), worked(copper)];
+    const total = plain.knots.length;
+    expect(plain.mix).toBeUndefined();
+    expect(plain.knots.every((k) => k.colour === OWN)).toBe(true);
+    expect(Math.abs((counts(copper).get('c1') ?? 0) - total / 4)).toBeLessThan(1);
+    expect(mixed.knots.map((k) => [k.id, k.kind, k.cut, k.xMm])).toEqual(
+      plain.knots.map((k) => [k.id, k.kind, k.cut, k.xMm]),
+    );
+    expect(mixed.supply.lines.map((l) => l.colour)).toEqual([OWN, 'c1']);
+    expect(mixed.supply.pieces).toBe(total);
+    for (const line of mixed.supply.lines) {
+      const last = mixed.knots.findLast((k) => k.colour === line.colour);
+      // What is hooked of it comes out of as many packs as are bought, the reserve kept.
+      expect(last?.piece.pack).toBeLessThanOrEqual(line.packs);
+    }
+  });
+
+  it('is numbered pack by pack by itself', () => {
+    const { knots } = worked(copper);
+    for (const colour of [OWN, 'c1']) {
+      const own = knots.filter((k) => k.colour === colour);
+      expect(own[0].piece).toMatchObject({ pack: 1, number: 1 });
+      const seen = new Set(own.map((k) => `${k.piece.pack} ${k.piece.number}`));
+      expect(seen.size).toBe(own.length);
+    }
+  });
+
+  it('shares never come to more than all; in a place it may have its own', () => {
+    const three = addColour(addColour(copper, 'wine').plan, 'honey').plan;
+    const most = setShare(three, 'c1', 1).plan;
+    expect(Object.values(most.colours.shares).reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(1);
+    expect(refusalOf(most)).toBeUndefined();
+    const nape = addPlace(copper, { zone: 'nape' }).plan;
+    const id = nape.places[0].id;
+    const dark = setShare(setOwnShares(nape, id, true).plan, 'c1', 0, id).plan;
+    expect(refusalOf(dark)).toBeUndefined();
+    const { knots } = worked(dark);
+    expect(knots.filter((k) => k.zone === 'nape').every((k) => k.colour === OWN)).toBe(true);
+    expect(knots.some((k) => k.colour === 'c1')).toBe(true);
+    // Taken out again the place says nothing, and is as the rest.
+    const none = removeColour(dark, 'c1').plan;
+    expect(none.colours).toEqual({ more: [], noMore: [], shares: {} });
+    expect(none.places).toEqual([]);
+  });
+
+  it('as packs are at hand: three to two; both last', () => {
+    const plan = setColour(copper, 'c1', { packsAtHand: 2 }, 'Two packs').plan;
+    expect(sharesAsPacks(copper)).toBeUndefined();
+    const packs = { ...plan, products: plan.products.map((p) => ({ ...p, packsAtHand: 3 })) };
+    expect(sharesAsPacks(packs)?.plan.colours.shares).toEqual({ c1: 0.4 });
+  });
+
+  it('of which no more can be had is spread thinner over the whole work, and that is told', () => {
+    const short = setNoMore(setColour(copper, 'c1', { packsAtHand: 1 }, 'One pack').plan, 'c1', true).plan;
+    const { mix, knots, supply } = worked(short);
+    const dealt = mix?.colours.find((c) => c.id === 'c1');
+    expect(supply.lines.find((l) => l.colour === 'c1')?.packs).toBeLessThanOrEqual(1 + 1);
+    expect(dealt?.pieces).toBeLessThanOrEqual(dealt?.asked ?? 0);
+    expect(knots.findLastIndex((k) => k.colour === 'c1')).toBeGreaterThan(0.85 * knots.length);
+  });
+});
+
+describe('what is refused', () => {
+  it.each([
+    ['shares above one', { more: copper.colours.more, noMore: [], shares: { c1: 1.2 } }],
+    [
+      'shares that sum to more',
+      {
+        more: [...copper.colours.more, { id: 'c2', name: 'wine', packsAtHand: 0 }],
+        noMore: [],
+        shares: { c1: 0.7, c2: 0.7 },
+      },
+    ],
+    ['a colour that is not there', { more: [], noMore: [], shares: { c9: 0.1 } }],
+    ['the packs’ own once more', { more: [{ id: 'own', name: 'x', packsAtHand: 0 }], noMore: [], shares: {} }],
+    ['no record', { more: [], noMore: [], shares: [] }],
+    [
+      'too many',
+      { more: [1, 2, 3, 4].map((i) => ({ id: `c${i}`, name: 'x', packsAtHand: 0 })), noMore: [], shares: {} },
+    ],
+  ])('%s', (_, colours) => {
+    const read = readPlan({ ...copper, colours });
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.why).toMatch(/^This plan can’t be read: [^\n]{10,}/);
+  });
+});

@@ -1,0 +1,111 @@
+/** What she can do to the colours of a plan. */
+import { type ColourShares, type MixedColour, OWN } from '../core/colours/index.ts';
+import { lowerFirst } from '../core/trade/index.ts';
+import { freshId } from './ids.ts';
+import { placeName } from './places.ts';
+import type { PlanDocument } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
+
+/** A colour that comes in begins with this share of all pieces; less where others leave less. */
+const FIRST_SHARE = 0.25;
+
+const withColours = (plan: PlanDocument, change: Partial<PlanDocument['colours']>, words: string): PlanChange => ({
+  words,
+  plan: { ...plan, colours: { ...plan.colours, ...change } },
+});
+
+const sumOf = (shares: ColourShares) => Object.values(shares).reduce((a, b) => a + b, 0);
+const hundredth = (share: number) => Math.round(100 * share) / 100;
+
+/** Name of a colour as it stands on the pack; the packs’ own is the first that their product names. */
+export function colourName(plan: Pick<PlanDocument, 'colours' | 'products'>, id: string): string {
+  if (id === OWN) return plan.products[0].colours[0];
+  return plan.colours.more.find((c) => c.id === id)?.name ?? id;
+}
+
+export function addColour(plan: PlanDocument, name: string): PlanChange {
+  const { more, shares } = plan.colours;
+  const id = freshId('c', more);
+  const share = hundredth(Math.min(FIRST_SHARE, Math.max(0, 1 - sumOf(shares))));
+  return withColours(
+    plan,
+    { more: [...more, { id, name, packsAtHand: 0 }], shares: { ...shares, [id]: share } },
+    `${name} mixed in`,
+  );
+}
+
+export function setColour(
+  plan: PlanDocument,
+  id: string,
+  change: Partial<Omit<MixedColour, 'id'>>,
+  words: string,
+): PlanChange {
+  return withColours(plan, { more: plan.colours.more.map((c) => (c.id === id ? { ...c, ...change } : c)) }, words);
+}
+
+/** Takes it out everywhere; a place that said nothing but its share is the same as the rest again. */
+export function removeColour(plan: PlanDocument, id: string): PlanChange {
+  const without = (shares: ColourShares) => Object.fromEntries(Object.entries(shares).filter(([c]) => c !== id));
+  const { more, noMore, shares } = plan.colours;
+  const rest = withColours(
+    plan,
+    { more: more.filter((c) => c.id !== id), noMore: noMore.filter((c) => c !== id), shares: without(shares) },
+    `${colourName(plan, id)} taken out`,
+  );
+  const places = plan.places.flatMap((place) => {
+    if (!place.colours) return [place];
+    const { colours, ...others } = place;
+    const left = without(colours);
+    if (more.length > 1) return [{ ...others, colours: left }];
+    return saysNothing(others) ? [] : [others];
+  });
+  return { ...rest, plan: { ...rest.plan, places } };
+}
+
+const saysNothing = (place: Omit<PlanDocument['places'][number], 'colours'>) =>
+  Object.keys(place.schools).length === 0 && place.secondPass === undefined && place.cut === undefined;
+
+/** A share of all pieces, or of a place; what is mixed in never comes to more than all. */
+export function setShare(plan: PlanDocument, id: string, asked: number, placeId?: string): PlanChange {
+  const old = plan.places.find((p) => p.id === placeId);
+  const shares = (placeId === undefined ? undefined : old?.colours) ?? plan.colours.shares;
+  const others = sumOf(shares) - (shares[id] ?? 0);
+  const share = hundredth(Math.max(0, Math.min(asked, 1 - others)));
+  const now = { ...shares, [id]: share };
+  const where = old ? `, ${lowerFirst(placeName(plan, old as Parameters<typeof placeName>[1]))}` : '';
+  const words = `${colourName(plan, id)}: ${Math.round(100 * share)} %${where}`;
+  if (placeId === undefined) return withColours(plan, { shares: now }, words);
+  return { words, plan: { ...plan, places: plan.places.map((p) => (p.id === placeId ? { ...p, colours: now } : p)) } };
+}
+
+/** A place gets shares of its own, as the rest has them now; or is as the rest again. */
+export function setOwnShares(plan: PlanDocument, placeId: string, isOwn: boolean): PlanChange {
+  const places = plan.places.flatMap((place) => {
+    if (place.id !== placeId) return [place];
+    const { colours: _, ...others } = place;
+    if (isOwn) return [{ ...others, colours: plan.colours.shares }];
+    return saysNothing(others) ? [] : [others];
+  });
+  return { words: isOwn ? 'Its own colours' : 'Colours as the rest', plan: { ...plan, places } };
+}
+
+/** Shares as packs at hand are: all of them last as long. Undefined where nothing is at hand. */
+export function sharesAsPacks(plan: PlanDocument): PlanChange | undefined {
+  const { more } = plan.colours;
+  const own = plan.products[0].packsAtHand;
+  const all = own + more.reduce((sum, c) => sum + c.packsAtHand, 0);
+  if (all === 0 || more.length === 0) return undefined;
+  // Rounded down, so that the sum is never above one.
+  const shares = Object.fromEntries(more.map((c) => [c.id, Math.floor((1000 * c.packsAtHand) / all) / 1000]));
+  return withColours(plan, { shares }, 'Shares as packs are at hand');
+}
+
+/** What can’t be had any more has to last. */
+export function setNoMore(plan: PlanDocument, id: string, isOver: boolean): PlanChange {
+  const rest = plan.colours.noMore.filter((c) => c !== id);
+  return withColours(
+    plan,
+    { noMore: isOver ? [...rest, id] : rest },
+    isOver ? `${colourName(plan, id)}: no more to be had` : `${colourName(plan, id)} can be bought`,
+  );
+}
