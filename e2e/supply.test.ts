@@ -138,4 +138,28 @@ describe('colours that are mixed', () => {
     await browser.appears('[data-testid="enough"]');
     expect(await browser.script<string>(`return document.querySelector('.bench').textContent`)).toMatch(/, copper/);
   });
+
+  it('in the midst of an install the rest is dealt from what she counts, and the mirror goes on with it', async () => {
+    await browser.go(`${url}/plan/demo-shoulder-curls/install`);
+    await browser.settled();
+    const begin = await browser.script<boolean>(`return document.querySelector('[data-testid=begin]') !== null`);
+    if (begin) await browser.press('Begin the install');
+    else await browser.press('Begin again with the plan as it is now');
+    await browser.appears('[data-testid="knot-colour"]');
+    await browser.go(`${url}/plan/demo-shoulder-curls/install`);
+    await browser.settled();
+    await browser.appears('[data-testid="colours-from-here"]');
+    await browser.write('left-c1', '0');
+    await browser.press('Deal the rest anew');
+    await browser.until(
+      `document.querySelector('[data-testid="colours-from-here"] [role=status]')`,
+      'the rest to be dealt',
+    );
+    await browser.settled();
+    await browser.go(`${url}/plan/demo-shoulder-curls/hair`);
+    await browser.settled();
+    await tab('Colours');
+    await browser.appears('[data-testid="colour-c1"]');
+    expect(await pieces('c1')).toBe(0);
+  });
 });

@@ -358,6 +358,8 @@ const INSTALLS: readonly Install[] = [
         ],
         noMore: ['c2'],
         shares: { c1: 0.25, c2: 0.1 },
+        hooked: {},
+        left: {},
       },
       places: [
         { id: 's1', where: { zone: 'nape' }, schools: {}, colours: { c1: 0, c2: 0 } },

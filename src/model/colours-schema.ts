@@ -1,11 +1,13 @@
 /** Colours that are mixed in, as they are written. */
-import { array, mixed, object } from 'yup';
+import { array, mixed, object, type Schema } from 'yup';
 import { OWN } from '../core/colours/index.ts';
-import { PRODUCT_LIMITS } from '../core/trade/index.ts';
+import { MOST_KNOTS, PRODUCT_LIMITS } from '../core/trade/index.ts';
 import { amount, changeId, hasOwnIds, recordId, text, within } from './checks.ts';
 
 /** Besides the packs’ own: with it four, more no hand keeps apart. */
 export const MOST_MIXED = 3;
+/** More pieces of one colour nobody counts. */
+const MOST_PIECES = 5000;
 
 const mixedColour = object({
   id: changeId.notOneOf([OWN], 'That id is the packs’ own colour.'),
@@ -37,6 +39,24 @@ export const colourShares = sharesOf.required('The shares of colours are missing
 /** Of a place, where it has its own. */
 export const ownColourShares = sharesOf.optional();
 
+/** A record of which every entry is checked alike. */
+const recordOf = <T>(each: Schema<T>, what: string) =>
+  mixed<Record<string, T>>()
+    .meta({ each })
+    .required(`${what} are missing.`)
+    .test('each', (value, context) => {
+      if (typeof value !== 'object' || value === null || Array.isArray(value))
+        return context.createError({ message: `${what} are no record.` });
+      const entries = Object.values(value);
+      if (entries.length > MOST_KNOTS) return context.createError({ message: `${what} are too many.` });
+      try {
+        for (const entry of entries) each.validateSync(entry, { strict: true });
+        return true;
+      } catch (error) {
+        return context.createError({ message: (error as Error).message });
+      }
+    });
+
 export const colours = object({
   more: array(mixedColour)
     .required()
@@ -46,12 +66,22 @@ export const colours = object({
     .required()
     .max(MOST_MIXED + 1, 'Too many colours.'),
   shares: colourShares,
+  hooked: recordOf(recordId('The colour of a piece that is in'), 'The colours of pieces that are in'),
+  left: recordOf(within([0, MOST_PIECES], 'Pieces that are left of a colour', true), 'What is left of colours'),
 })
   .noUnknown()
   .strict()
   .required('The colours are missing.')
   .test('known', 'A share is of a colour that is not in the plan.', (value) =>
-    areColours([...(value?.noMore ?? []), ...Object.keys(value?.shares ?? {})], value?.more),
+    areColours(
+      [
+        ...(value?.noMore ?? []),
+        ...Object.keys(value?.shares ?? {}),
+        ...Object.values(value?.hooked ?? {}),
+        ...Object.keys(value?.left ?? {}),
+      ],
+      value?.more,
+    ),
   );
 
 /** Whether each of these is a colour of the plan. */

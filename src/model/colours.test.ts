@@ -2,7 +2,17 @@
 import { describe, expect, it } from 'vitest';
 import { Planner } from '../../tests/helpers/planner.ts';
 import { OWN } from '../core/colours/index.ts';
-import { addColour, removeColour, setColour, setNoMore, setOwnShares, setShare, sharesAsPacks } from './colours.ts';
+import {
+  addColour,
+  dealAll,
+  dealRest,
+  removeColour,
+  setColour,
+  setNoMore,
+  setOwnShares,
+  setShare,
+  sharesAsPacks,
+} from './colours.ts';
 import { newPlan } from './defaults.ts';
 import { addPlace } from './places.ts';
 import type { PlanDocument } from './plan.ts';
@@ -61,7 +71,7 @@ describe('a colour that is mixed in', () => {
     expect(knots.some((k) => k.colour === 'c1')).toBe(true);
     // Taken out again the place says nothing, and is as the rest.
     const none = removeColour(dark, 'c1').plan;
-    expect(none.colours).toEqual({ more: [], noMore: [], shares: {} });
+    expect(none.colours).toEqual({ more: [], noMore: [], shares: {}, hooked: {}, left: {} });
     expect(none.places).toEqual([]);
   });
 
@@ -82,6 +92,34 @@ describe('a colour that is mixed in', () => {
   });
 });
 
+describe('in the midst of an install', () => {
+  it('what is in keeps its colour, the rest is dealt from what was counted, and no knot moves', () => {
+    const before = worked(copper).knots;
+    const half = before.slice(0, Math.floor(before.length / 2));
+    const hooked = half.map((k) => ({ knotId: k.id, colour: k.colour }));
+    const left = { [OWN]: before.length, c1: 4 };
+    const plan = dealRest(copper, hooked, left).plan;
+    expect(refusalOf(plan)).toBeUndefined();
+    const { knots, mix } = worked(plan);
+    expect(knots.map((k) => [k.id, k.xMm])).toEqual(before.map((k) => [k.id, k.xMm]));
+    expect(knots.slice(0, half.length).map((k) => k.colour)).toEqual(half.map((k) => k.colour));
+    const rest = knots.slice(half.length);
+    expect(rest.filter((k) => k.colour === 'c1')).toHaveLength(4);
+    // The last of four comes in the last quarter.
+    expect(rest.findLastIndex((k) => k.colour === 'c1')).toBeGreaterThanOrEqual(Math.floor(0.75 * rest.length) - 1);
+    expect(mix?.missing).toBe(0);
+    expect(counts(dealAll(plan).plan)).toEqual(counts(copper));
+  });
+
+  it('says how many pieces are missing when too few were counted', () => {
+    const { knots } = worked(copper);
+    const hooked = knots.slice(0, 20).map((k) => ({ knotId: k.id, colour: k.colour }));
+    const { mix, findings } = worked(dealRest(copper, hooked, { [OWN]: 30, c1: 10 }).plan);
+    expect(mix?.missing).toBe(knots.length - 20 - 40);
+    expect(findings.map((f) => f.code)).toContain('colours.noHairLeft');
+  });
+});
+
 describe('what is refused', () => {
   it.each([
     ['shares above one', { more: copper.colours.more, noMore: [], shares: { c1: 1.2 } }],
@@ -95,6 +133,8 @@ describe('what is refused', () => {
     ],
     ['a colour that is not there', { more: [], noMore: [], shares: { c9: 0.1 } }],
     ['the packs’ own once more', { more: [{ id: 'own', name: 'x', packsAtHand: 0 }], noMore: [], shares: {} }],
+    ['a piece that is in of a colour that is not there', { ...copper.colours, hooked: { k1: 'c9' } }],
+    ['half a piece left', { ...copper.colours, left: { c1: 2.5 } }],
     ['no record', { more: [], noMore: [], shares: [] }],
     [
       'too many',

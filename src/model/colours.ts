@@ -47,9 +47,16 @@ export function setColour(
 export function removeColour(plan: PlanDocument, id: string): PlanChange {
   const without = (shares: ColourShares) => Object.fromEntries(Object.entries(shares).filter(([c]) => c !== id));
   const { more, noMore, shares } = plan.colours;
+  const { hooked, left } = plan.colours;
   const rest = withColours(
     plan,
-    { more: more.filter((c) => c.id !== id), noMore: noMore.filter((c) => c !== id), shares: without(shares) },
+    {
+      more: more.filter((c) => c.id !== id),
+      noMore: noMore.filter((c) => c !== id),
+      shares: without(shares),
+      hooked: Object.fromEntries(Object.entries(hooked).filter(([, c]) => c !== id)),
+      left: without(left),
+    },
     `${colourName(plan, id)} taken out`,
   );
   const places = plan.places.flatMap((place) => {
@@ -109,3 +116,23 @@ export function setNoMore(plan: PlanDocument, id: string, isOver: boolean): Plan
     isOver ? `${colourName(plan, id)}: no more to be had` : `${colourName(plan, id)} can be bought`,
   );
 }
+
+/** A piece that is in. */
+export interface HookedColour {
+  readonly knotId: string;
+  readonly colour: string;
+}
+
+/** In the midst of an install: what is in keeps its colour, the rest is dealt from the pieces that she counted. */
+export function dealRest(
+  plan: PlanDocument,
+  hooked: readonly HookedColour[],
+  left: Readonly<Record<string, number>>,
+): PlanChange {
+  const change = { hooked: Object.fromEntries(hooked.map((h) => [h.knotId, h.colour])), left };
+  return withColours(plan, change, 'Colours dealt anew from what is left');
+}
+
+/** All of it is dealt by its shares again. */
+export const dealAll = (plan: PlanDocument): PlanChange =>
+  withColours(plan, { hooked: {}, left: {} }, 'Colours dealt from the first piece on');

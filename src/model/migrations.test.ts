@@ -131,6 +131,6 @@ describe('nothing that she entered is lost', () => {
   it('version 7: all of one colour, and everything else as it was', () => {
     const { version: _, ...plan } = opened(full7);
     const { version: __, ...before } = full7;
-    expect(plan).toEqual({ ...before, colours: { more: [], noMore: [], shares: {} } });
+    expect(plan).toEqual({ ...before, colours: { more: [], noMore: [], shares: {}, hooked: {}, left: {} } });
   });
 });

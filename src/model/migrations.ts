@@ -229,7 +229,7 @@ function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
 
 /** 7 → 8: colours may be mixed. None were. */
 function oneColour(plan: Record<string, unknown>): Record<string, unknown> {
-  return { ...plan, colours: { more: [], noMore: [], shares: {} } };
+  return { ...plan, colours: { more: [], noMore: [], shares: {}, hooked: {}, left: {} } };
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

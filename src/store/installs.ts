@@ -1,5 +1,6 @@
 /** Install sessions: events are only ever added, and the log line is written once. */
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
+import type { PlanDocument } from '../model/plan.ts';
 import type { MeshworkDatabase } from './database.ts';
 
 export async function startSession(db: MeshworkDatabase, session: InstallSession): Promise<void> {
@@ -22,6 +23,20 @@ export async function addEvents(
       if (kind === 'finish') await db.sessions.update(sessionId, { finished: 1 });
       if (kind === 'back') await db.sessions.update(sessionId, { finished: 0 });
     }
+  });
+}
+
+/** The rest of an install in other colours: no knot of it moves, so what is in stays where it is. @returns whether it was there */
+export async function recolourSession(
+  db: MeshworkDatabase,
+  id: string,
+  colours: PlanDocument['colours'],
+): Promise<boolean> {
+  return db.transaction('rw', db.sessions, async () => {
+    const session = await db.sessions.get(id);
+    if (!session) return false;
+    await db.sessions.put({ ...session, plan: { ...session.plan, colours } });
+    return true;
   });
 }
 

@@ -364,6 +364,8 @@ export const STEPS: Readonly<Record<string, Step>> = {
       more: MIXED.slice(0, whole(r, 0, 3)).map((c) => ({ id: c, name: c, packsAtHand: whole(r, 0, 3) })),
       noMore: some(r, [OWN, ...MIXED]),
       shares: shares(r),
+      hooked: {},
+      left: {},
     },
   })),
   testRow: input((_, r) => ({

@@ -22,9 +22,13 @@ export interface ColourChoice {
   readonly noMore: readonly string[];
   /** Where nothing else is said. */
   readonly shares: ColourShares;
+  /** In the midst of an install: colours of the pieces that are in, by the id of their knot. */
+  readonly hooked: Readonly<Record<string, string>>;
+  /** Pieces of each colour that were counted then: the rest is dealt from these. */
+  readonly left: Readonly<Record<string, number>>;
 }
 
-export const ONE_COLOUR: ColourChoice = { more: [], noMore: [], shares: {} };
+export const ONE_COLOUR: ColourChoice = { more: [], noMore: [], shares: {}, hooked: {}, left: {} };
 
 /** Ids of all colours, the packs’ own first. */
 export const colourIds = ({ more }: Pick<ColourChoice, 'more'>): string[] => [OWN, ...more.map((c) => c.id)];

@@ -18,6 +18,8 @@ export interface ToDeal {
   readonly shares: Float64Array;
   /** Pieces that there are of each colour; Infinity where more can be had. */
   readonly most: readonly number[];
+  /** Colour of each place that has its piece already, -1 of one that is still to be dealt; all are, where it is left out. */
+  readonly already?: Int8Array;
 }
 
 export interface Dealt {
@@ -33,12 +35,21 @@ export interface Dealt {
 const ROUNDING = 1e-9;
 
 export function dealColours(asked: ToDeal): Dealt {
-  const { places, colours, most } = asked;
-  const shares = asThereIs(asked);
+  const { places, colours: n, most, already } = asked;
+  const open = Int32Array.from(places.keys()).filter((i) => (already?.[i] ?? -1) < 0);
+  const toDeal = new Float64Array(n * open.length);
+  open.forEach((place, t) => {
+    toDeal.set(asked.shares.subarray(n * place, n * place + n), n * t);
+  });
+  const thinned = asThereIs({ shares: toDeal, colours: n, most });
+  const shares = asked.shares.slice();
+  open.forEach((place, t) => {
+    shares.set(thinned.subarray(n * t, n * t + n), n * place);
+  });
   return {
-    colour: dealt(asked, shares, windowsOf(shares, colours)),
+    colour: dealt(asked, open, thinned),
     shares,
-    missing: Math.max(0, places.length - most.reduce((a, b) => a + b, 0)),
+    missing: Math.max(0, open.length - most.reduce((a, b) => a + b, 0)),
   };
 }
 
@@ -46,15 +57,16 @@ export function dealColours(asked: ToDeal): Dealt {
  * Shares thinned where a colour is short: it is spread over all its places, and what it leaves there is taken by the colours that
  * are not, as they lie there; where none of them does, by what is left of each.
  */
-function asThereIs({ shares: asked, colours: n, most, places }: ToDeal): Float64Array {
+function asThereIs({ shares: asked, colours: n, most }: Pick<ToDeal, 'shares' | 'colours' | 'most'>): Float64Array {
   const shares = asked.slice();
+  const places = asked.length / n;
   const isShort = new Uint8Array(n);
   for (let round = 0; round < n; round++) {
     const sums = sumsOf(shares, n);
     const short = sums.findIndex((sum, c) => !isShort[c] && sum > most[c] + ROUNDING);
     if (short < 0) break;
     isShort[short] = 1;
-    const open = most.map((m, c) => (isShort[c] ? 0 : Math.max(0, Math.min(m, places.length) - sums[c])));
+    const open = most.map((m, c) => (isShort[c] ? 0 : Math.max(0, Math.min(m, places) - sums[c])));
     if (open.every((o) => o <= ROUNDING)) break;
     thin(shares, n, short, most[short] / sums[short], open);
   }
@@ -107,26 +119,27 @@ function windowsOf(shares: Float64Array, n: number): Windows {
   return { release, deadline };
 }
 
-function dealt({ places, colours: n }: ToDeal, shares: Float64Array, windows: Windows): Uint8Array {
-  const steps = places.length;
-  const colour = new Uint8Array(steps).fill(NOT_YET);
-  const work: Work = { ...windows, shares, n, steps };
+/** @param open places that are to be dealt, in the order of work @param shares at each of those */
+function dealt({ places, colours: n, already }: ToDeal, open: Int32Array, shares: Float64Array): Uint8Array {
+  const colour = Uint8Array.from(places, (_, i) => ((already?.[i] ?? -1) < 0 ? NOT_YET : (already?.[i] as number)));
+  const work: Work = { ...windowsOf(shares, n), shares, n, steps: open.length };
   const counts = new Int32Array(n);
   const near = neighboursOf(places);
-  for (let t = 0; t < steps; t++) {
+  open.forEach((place, t) => {
+    const crowd = (c: number) => crowding(near, colour, place, c, shares[t * n + c]);
     const due = earliest(work, counts, t);
     let best = due;
-    let least = crowding(near, colour, shares, n, t, due);
+    let least = crowd(due);
     for (let c = 0; c < n; c++) {
       if (c === due || !mayCome(work, counts, t, c)) continue;
-      const here = crowding(near, colour, shares, n, t, c);
+      const here = crowd(c);
       if (here >= least - ROUNDING || !goesOn(work, counts, t, c, due)) continue;
       best = c;
       least = here;
     }
-    colour[t] = best;
+    colour[place] = best;
     counts[best]++;
-  }
+  });
   return colour;
 }
 
@@ -178,14 +191,14 @@ function goesOn(work: Work, counts: Int32Array, now: number, c: number, due: num
 }
 
 /** Neighbours that have this colour already, beyond those that its share lets expect. */
-function crowding(near: Neighbours, colour: Uint8Array, shares: Float64Array, n: number, t: number, c: number): number {
+function crowding(near: Neighbours, colour: Uint8Array, place: number, c: number, share: number): number {
   let alike = 0;
   let placed = 0;
-  for (let k = near.start[t]; k < near.start[t + 1]; k++) {
+  for (let k = near.start[place]; k < near.start[place + 1]; k++) {
     const other = colour[near.list[k]];
     if (other === NOT_YET) continue;
     placed += near.weight[k];
     if (other === c) alike += near.weight[k];
   }
-  return alike - shares[t * n + c] * placed;
+  return alike - share * placed;
 }

@@ -72,6 +72,8 @@ export interface WorkContext {
   readonly schools: Schools;
   readonly rows: readonly WorkRow[];
   readonly knots: readonly WorkKnot[];
+  /** Names of the colours by id; none where all is of one. */
+  readonly colourNames: ReadonlyMap<string, string>;
   readonly outline: Outline;
   /** Tied down to set for so long, 0 where it isn't. */
   readonly setMinutes: number;

@@ -94,7 +94,8 @@ function stepsBetween(g: WorkContext): Between {
   // For the last row the next pack lies ready before it: after it nothing is hooked but what fills gaps.
   const before = (knot: number) => g.rows.findLast((r) => r.firstKnot <= knot)?.firstKnot ?? 0;
   if (g.schools.prepare === 'packByPack')
-    for (const [knot, pack] of packEnds(g)) at(rowDone(knot) < total ? rowDone(knot) : before(knot), nextPack(pack));
+    for (const [knot, pack, colour] of packEnds(g))
+      at(rowDone(knot) < total ? rowDone(knot) : before(knot), nextPack(pack, colour));
   if (g.cap.dome !== 'none' && g.cap.filledOn === 'head' && g.schools.border === 'late')
     at(goesBackAt(g) ?? rowDone(Math.ceil(MOST_IS_IN * total)), lateBorder(g));
   const when = {
@@ -310,22 +311,23 @@ function stripStart(g: WorkContext): number {
 }
 
 /** Where a pack is empty: the first knot of the next one of that product. */
-function packEnds(g: WorkContext): Array<[knot: number, pack: number]> {
-  const ends: Array<[number, number]> = [];
+function packEnds(g: WorkContext): Array<[knot: number, pack: number, colour: string | undefined]> {
+  const ends: Array<[number, number, string | undefined]> = [];
   const opened = new Map<string, number>();
   g.knots.forEach(({ piece: { product, pack }, colour }, i) => {
     const held = `${product} ${colour}`;
     const before = opened.get(held);
-    if (before !== undefined && pack > before) ends.push([i, pack]);
+    if (before !== undefined && pack > before) ends.push([i, pack, g.colourNames.get(colour)]);
     opened.set(held, Math.max(before ?? 0, pack));
   });
   return ends;
 }
 
-function nextPack(pack: number): WorklistStep {
+/** @param colour its name, where several are mixed */
+function nextPack(pack: number, colour: string | undefined): WorklistStep {
   return {
     kind: 'check',
-    what: `Look, then open pack ${pack}`,
+    what: `Look, then open pack ${pack}${colour === undefined ? '' : ` of ${colour}`}`,
     how: 'Pieces left against rows left. Too full happens as often as too thin.',
     minutes: 1,
   };

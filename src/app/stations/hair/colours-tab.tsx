@@ -15,6 +15,7 @@ import {
 import {
   addColour,
   colourName,
+  dealAll,
   removeColour,
   setColour,
   setNoMore,
@@ -69,6 +70,7 @@ export function ColoursTab({ session, result }: BenchProps) {
       {more.length > 0 && (
         <>
           <Otherwise session={session} />
+          <FromHere session={session} />
           {result?.mix && <HowEven result={result} />}
           {result?.mix && <ToldToHands plan={plan} result={result} />}
         </>
@@ -239,6 +241,24 @@ function OwnShares({ session, place }: { readonly session: PlanSession; readonly
         />
       ))}
     </div>
+  );
+}
+
+/** Pieces that are in keep the colours they were hooked with, until she deals all of them again. */
+function FromHere({ session }: { readonly session: PlanSession }) {
+  const { plan } = session;
+  const isIn = Object.keys(plan.colours.hooked).length;
+  if (isIn === 0) return null;
+  return (
+    <section className="mt-5" data-testid="dealt-from-here">
+      <p className="text-small">
+        {isIn} {isIn === 1 ? 'piece that is in keeps its colour' : 'pieces that are in keep their colours'}; the rest is
+        dealt from what you counted.
+      </p>
+      <button type="button" className="word" onClick={() => session.apply(dealAll(plan))}>
+        Deal from the first piece on
+      </button>
+    </section>
   );
 }
 

@@ -5,13 +5,16 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { foldInstall, type InstallState } from '../../../core/install/index.ts';
 import { isOffHead, isWorn } from '../../../core/trade/index.ts';
+import { dealAll } from '../../../model/colours.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { openSession, sessionEvents, startSession } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db, newId } from '../../session/database.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { day } from '../../ui/format.ts';
+import { ColoursFromHere } from './colours-from-here.tsx';
 
 export function InstallBench({ session, result }: BenchProps) {
   const { plan } = session;
@@ -26,7 +29,8 @@ export function InstallBench({ session, result }: BenchProps) {
       id: newId(),
       planId: plan.id,
       startedAtMs: Date.now(),
-      plan: session.history.present.plan,
+      // Of a new install no piece is in.
+      plan: dealAll(session.history.present.plan).plan,
       finished: 0,
       ...(result ? { knots: result.knots.length } : {}),
     };
@@ -41,7 +45,7 @@ export function InstallBench({ session, result }: BenchProps) {
     <>
       <h2>At the mirror</h2>
       {open ? (
-        <GoOn open={open} now={session.history.present.plan} onBegin={begin} />
+        <GoOn open={open} held={session} now={session.history.present.plan} onBegin={begin} />
       ) : (
         <>
           <p className="mt-3">
@@ -90,7 +94,12 @@ interface Open {
   readonly state: InstallState;
 }
 
-function GoOn(props: { readonly open: Open; readonly now: PlanDocument; readonly onBegin: () => void }) {
+function GoOn(props: {
+  readonly open: Open;
+  readonly held: PlanSession;
+  readonly now: PlanDocument;
+  readonly onBegin: () => void;
+}) {
   const { session, state } = props.open;
   return (
     <>
@@ -107,6 +116,7 @@ function GoOn(props: { readonly open: Open; readonly now: PlanDocument; readonly
       <Link className="button primary mt-4" to={`/install/${session.id}`} data-testid="go-on">
         Go on with knot {state.done.length + 1}
       </Link>
+      {session.plan.colours.more.length > 0 && <ColoursFromHere install={session} state={state} held={props.held} />}
       <button type="button" className="word mt-2 text-note" onClick={props.onBegin}>
         Begin again with the plan as it is now
       </button>

@@ -34,7 +34,8 @@ export function inColours(decided: Decided, context: DealContext): Dealt {
     places: knots,
     colours: ids.length,
     shares: asked,
-    most: mostOf(main, ids, context),
+    most: mostOf(main, ids, knots, context),
+    already: Int8Array.from(knots, (k) => ids.indexOf(colours.hooked[k.id] ?? '')),
   });
   const count = (c: number) => colour.reduce((sum, at) => sum + Number(at === c), 0);
   const sum = (c: number) => asked.reduce((all, s, i) => (i % ids.length === c ? all + s : all), 0);
@@ -66,13 +67,25 @@ function sharesOf(knots: readonly PlannedKnot[], { colours, places }: DealContex
   return all;
 }
 
-/** Pieces that there are of each colour, in the cut that most are hooked with; Infinity where more can be had. */
-function mostOf(piece: HookedPiece | undefined, ids: readonly string[], { colours, products }: DealContext) {
+/**
+ * Pieces that there are of each colour for what is still to be dealt, in the cut that most are hooked with: those that she
+ * counted; else packs less what is in, where no more can be had; Infinity where more can.
+ */
+function mostOf(
+  piece: HookedPiece | undefined,
+  ids: readonly string[],
+  knots: readonly PlannedKnot[],
+  { colours, products }: DealContext,
+): number[] {
   const product = products.find((p) => p.id === piece?.product);
-  if (!piece || !product) return ids.map(() => Infinity);
   const packs = (id: string) =>
-    id === OWN ? product.packsAtHand : (colours.more.find((c) => c.id === id)?.packsAtHand ?? 0);
-  return ids.map((id) => (colours.noMore.includes(id) ? Math.floor(packs(id) * piece.perPack + 1e-9) : Infinity));
+    id === OWN ? (product?.packsAtHand ?? 0) : (colours.more.find((c) => c.id === id)?.packsAtHand ?? 0);
+  const isIn = (id: string) => knots.reduce((sum, k) => sum + Number(colours.hooked[k.id] === id), 0);
+  return ids.map((id) => {
+    if (colours.left[id] !== undefined) return colours.left[id];
+    if (!piece || !colours.noMore.includes(id)) return Infinity;
+    return Math.max(0, Math.floor(packs(id) * piece.perPack + 1e-9) - isIn(id));
+  });
 }
 
 function mostHooked(knots: readonly PlannedKnot[]): string | undefined {

@@ -1,11 +1,13 @@
 /** What the knots of a plan add up to: packs, weight, anchors, hours, and the order of work. */
 import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
+import { OWN } from '../../colours/index.ts';
 import { secondPart } from '../../head/index.ts';
 import { GROUP_OF, worklist } from '../../install/index.ts';
 import { intoFigures, weigh } from '../../load/index.ts';
 import { ANY_HANDS, demandsOf, type Hands, handsAfter, planSupply, productsInColours } from '../../supply/index.ts';
 import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
 import { isWorn, PACE_FACTOR } from '../../trade/index.ts';
+import type { PlanInputs } from '../inputs.ts';
 import { base, baseWork } from './base.ts';
 import { cap, opening } from './cap.ts';
 import { head } from './head.ts';
@@ -101,6 +103,15 @@ export const anchors = stage(
   },
 );
 
+/** Names of the colours that are mixed. */
+function namesOf({
+  colours: { more },
+  products,
+}: Pick<PlanInputs, 'colours' | 'products'>): ReadonlyMap<string, string> {
+  if (more.length === 0) return new Map();
+  return new Map([[OWN, products[0].colours[0]], ...more.map(({ id, name }) => [id, name] as const)]);
+}
+
 /** Steps of the list as they are made, before they are timed. */
 const steps = stage(
   'steps',
@@ -123,6 +134,7 @@ const steps = stage(
     rows: of(plannedRows),
     knots: of(knots),
     fingerMm: inputs.fingerMm,
+    colourNames: namesOf(inputs),
   }),
   ({ anchors: { steps: held, cutAfterKnot: cutAfter }, knots: { knots: decided }, ...told }) =>
     worklist({ ...told, anchors: held, cutAfterKnot: cutAfter, knots: decided }),
