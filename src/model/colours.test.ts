@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { Planner } from '../../tests/helpers/planner.ts';
 import { OWN } from '../core/colours/index.ts';
+import { spacingStep } from '../core/plan/ask/spacing-step.ts';
 import {
   addColour,
   dealAll,
@@ -45,6 +46,14 @@ describe('a colour that is mixed in', () => {
       // What is hooked of it comes out of as many packs as are bought, the reserve kept.
       expect(last?.piece.pack).toBeLessThanOrEqual(line.packs);
     }
+  });
+
+  it('counts in every step and mend: packs a quarter finger wider are those of that plan', () => {
+    const inputs = planInputs(setShare(copper, 'c1', 0.5).plan, 24);
+    const { wider } = spacingStep(planner.graph, inputs);
+    const then = planner.plan({ ...inputs, spacing: { ...inputs.spacing, fingers: wider?.fingers ?? {} } });
+    expect(Math.abs((wider?.packs ?? 0) - then.supply.packs)).toBeLessThanOrEqual(1);
+    expect(then.supply.lines).toHaveLength(2);
   });
 
   it('is numbered pack by pack by itself', () => {

@@ -4,7 +4,7 @@
  */
 import { type HairGaps, ZONE_SPARES } from '../fullness/index.ts';
 import type { Look, Plan, PlanInputs } from '../plan/index.ts';
-import { demandsOf, planSupply } from '../supply/index.ts';
+import { demandsOf, planSupply, productsInColours } from '../supply/index.ts';
 import {
   FULLNESS_INFO,
   gapsInWords,
@@ -132,7 +132,7 @@ function mend(inputs: PlanInputs, result: Plan, { gaps }: Look, zones: readonly 
 /** About what the gaps for this hair, in those zones, would make of pieces, packs and hours. */
 export function gapsComeTo(
   inputs: PlanInputs,
-  { knots, pieces, supply, time }: Plan,
+  { knots, pieces, supply, time, mix }: Plan,
   { filling, fillingForHair }: HairGaps,
   changed: readonly SpacingZone[] = ZONES,
 ): string {
@@ -140,7 +140,11 @@ export function gapsComeTo(
   const factor = filling.pieces > 0 ? then / filling.pieces : 1;
   const hooked = new Map(pieces.map((p) => [p.cut, p]));
   const demands = demandsOf(inputs.cuts, knots, hooked).map((d) => ({ ...d, knots: Math.round(d.knots * factor) }));
-  const { packs } = planSupply(inputs.products, demands, inputs.reserveShare);
+  const { packs } = planSupply(
+    productsInColours(inputs.products, inputs.colours, mix?.mainProduct),
+    demands,
+    inputs.reserveShare,
+  );
   const hours = (minutes: number) => `${Math.max(0.5, Math.round(minutes / 30) / 2)} h`;
   const many = factor > MANY_MORE ? ', more than twice as many' : '';
   return `about ${Math.round(supply.pieces * factor)} pieces instead of ${supply.pieces}${many}, ${packs === 1 ? '1 pack' : `${packs} packs`}, ${hours(time.totalMinutes + (factor - 1) * time.knotMinutes)}`;

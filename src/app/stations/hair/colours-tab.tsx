@@ -294,21 +294,20 @@ function ToldToHands({ plan, result }: { readonly plan: PlanDocument; readonly r
   return (
     <section className="mt-5" data-testid="by-hand">
       <h3 className="text-title">Told to your hands</h3>
-      <Ledger
-        caption="Row by row, as you hook"
-        captionSaid
-        lines={result.rows
+      <ul className="mt-2 text-note">
+        {result.rows
           .filter((r) => r.knotCount > 0)
-          .map((r) => ({
-            key: r.id,
-            name: `Row ${r.label}`,
-            cells: [
-              stretchWords(
-                result.knots.slice(r.firstKnot, r.firstKnot + r.knotCount).map((k) => colourName(plan, k.colour)),
-              ),
-            ],
-          }))}
-      />
+          .map((r) => (
+            <li key={r.id} className="line flex gap-3 py-1.25">
+              <span className="w-16 shrink-0 font-strong">Row {r.label}</span>
+              <span>
+                {stretchWords(
+                  result.knots.slice(r.firstKnot, r.firstKnot + r.knotCount).map((k) => colourName(plan, k.colour)),
+                )}
+              </span>
+            </li>
+          ))}
+      </ul>
     </section>
   );
 }

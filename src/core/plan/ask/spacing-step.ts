@@ -6,7 +6,7 @@ import type { PlanInputs } from '../inputs.ts';
 import { layout } from '../stages/knots.ts';
 import { spacing } from '../stages/spacing.ts';
 import type { PlanGraph } from '../stages/stage.ts';
-import { demands, supply } from '../stages/totals.ts';
+import { demands, packsInColours, supply } from '../stages/totals.ts';
 
 /** Below this the step would ask for more knots than any head holds, mm. */
 const LEAST_STEP_MM = 7;
@@ -40,7 +40,11 @@ export function spacingStep(graph: PlanGraph, inputs: PlanInputs): SpacingStep {
     const laid = then.of(layout).knots.filter(isHooked).length;
     const factor = knots > 0 ? laid / knots : 1;
     const wanted = now.of(demands).map((d) => ({ ...d, knots: Math.round(d.knots * factor) }));
-    return { fingers, pieces: laid + beside, packs: planSupply(inputs.products, wanted, inputs.reserveShare).packs };
+    return {
+      fingers,
+      pieces: laid + beside,
+      packs: planSupply(now.of(packsInColours), wanted, inputs.reserveShare).packs,
+    };
   };
   return { stepFingers: STEP_FINGERS, tighter: moved(-STEP_FINGERS), wider: moved(STEP_FINGERS) };
 }

@@ -31,18 +31,26 @@ export const hands = stage(
   ({ row, plannedMm }): Hands => (row ? handsAfter(row, plannedMm) : ANY_HANDS),
 );
 
-export const supply = stage(
-  'supply',
+/** What packs there are to buy: each product in each of its colours. */
+export const packsInColours = stage(
+  'packsInColours',
   ({ inputs, of }) => ({
     products: inputs.products,
     more: inputs.colours.more,
     main: of(knots).mix?.mainProduct,
+  }),
+  ({ products, more, main }) => productsInColours(products, { more }, main),
+);
+
+export const supply = stage(
+  'supply',
+  ({ inputs, of }) => ({
+    packs: of(packsInColours),
     demands: of(demands),
     reserveShare: inputs.reserveShare,
     hands: of(hands),
   }),
-  ({ products, more, main, demands: wanted, reserveShare, hands: hers }) =>
-    planSupply(productsInColours(products, { more }, main), wanted, reserveShare, hers),
+  ({ packs, demands: wanted, reserveShare, hands: hers }) => planSupply(packs, wanted, reserveShare, hers),
 );
 
 export const load = stage(
