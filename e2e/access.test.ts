@@ -65,7 +65,7 @@ describe.each([
       ['measure', ['hairline', 'hair', 'marks']],
       ['base', ['sections', 'tails', 'work']],
       ['cap', ['size', 'opening', 'hold']],
-      ['hair', ['cuts', 'zones', 'shelf']],
+      ['hair', ['cuts', 'zones', 'colours', 'shelf']],
       ['rows', ['rows', 'hand', 'knots', 'order']],
       ['check', ['size', 'load', 'whatIf', 'best', 'guesses']],
     ] as const) {
@@ -77,7 +77,16 @@ describe.each([
         if (part === 'knots') await (await browser.byId('weave')).sendKeys(Key.END);
         if (part === 'marks') await browser.click('[data-testid="brush-paint"]');
         if (part === 'hand') await browser.click('[data-testid="brush-0.7"]');
+        if (part === 'colours') {
+          await browser.write('add-colour', 'copper');
+          await browser.settled();
+          await browser.appears('[data-testid="by-hand"]');
+        }
         expect(await violations(browser, options), part).toEqual([]);
+        if (part === 'colours') {
+          await browser.press('Undo');
+          await browser.settled();
+        }
       }
     }
     for (const sheet of ['base/sheet', 'rows/chart']) {
