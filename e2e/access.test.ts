@@ -45,6 +45,25 @@ withBrowser((b) => {
   browser = b;
 }, url);
 
+/** What is done in a part of a station before it is looked at, and after. */
+const INTO: Readonly<Record<string, () => Promise<unknown>>> = {
+  sections: () => browser.click('[data-section="b2"]'),
+  knots: async () => (await browser.byId('weave')).sendKeys(Key.END),
+  marks: () => browser.click('[data-testid="brush-paint"]'),
+  hand: () => browser.click('[data-testid="brush-0.7"]'),
+  colours: async () => {
+    await browser.write('add-colour', 'copper');
+    await browser.settled();
+    await browser.appears('[data-testid="by-hand"]');
+  },
+};
+const OUT_OF: Readonly<Record<string, () => Promise<unknown>>> = {
+  colours: async () => {
+    await browser.press('Undo');
+    await browser.settled();
+  },
+};
+
 describe.each([
   ['light', ALL],
   ['dark', CONTRAST],
@@ -73,20 +92,9 @@ describe.each([
       await browser.settled();
       for (const part of parts) {
         await browser.click(`[data-part="${part}"]`);
-        if (part === 'sections') await browser.click('[data-section="b2"]');
-        if (part === 'knots') await (await browser.byId('weave')).sendKeys(Key.END);
-        if (part === 'marks') await browser.click('[data-testid="brush-paint"]');
-        if (part === 'hand') await browser.click('[data-testid="brush-0.7"]');
-        if (part === 'colours') {
-          await browser.write('add-colour', 'copper');
-          await browser.settled();
-          await browser.appears('[data-testid="by-hand"]');
-        }
+        await INTO[part]?.();
         expect(await violations(browser, options), part).toEqual([]);
-        if (part === 'colours') {
-          await browser.press('Undo');
-          await browser.settled();
-        }
+        await OUT_OF[part]?.();
       }
     }
     for (const sheet of ['base/sheet', 'rows/chart']) {
