@@ -2,10 +2,10 @@
  * How far two hair colours lie apart, as eyes see it: CIEDE2000 (CIE 142:2001), by culori. Where a difference is seen is a rule of
  * thumb of the trade of colours: from about 2 side by side, from about 10 at a glance (common practice, no source).
  */
-import { differenceCiede2000 } from 'culori';
+import { type Color, differenceCiede2000 } from 'culori';
 import { litHair } from '../../../core/trade/index.ts';
 
-const difference = differenceCiede2000();
+export const difference: (a: Color, b: Color) => number = differenceCiede2000();
 
 /** Both in the words of the pack. */
 export const hairDifference = (a: string, b: string): number => difference(litHair(a), litHair(b));
