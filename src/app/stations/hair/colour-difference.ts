@@ -5,7 +5,7 @@
 import { type Color, differenceCiede2000 } from 'culori';
 import { litHair } from '../../../core/trade/index.ts';
 
-export const difference: (a: Color, b: Color) => number = differenceCiede2000();
+export const difference: (a: Color | string, b: Color | string) => number = differenceCiede2000();
 
 /** Both in the words of the pack. */
 export const hairDifference = (a: string, b: string): number => difference(litHair(a), litHair(b));
