@@ -2,12 +2,14 @@
 import { useEffect, useRef } from 'react';
 import { shallow } from 'zustand/shallow';
 import { useTheme } from '../session/theme.ts';
-import { cleared, inNextFrame } from '../ui/canvas.ts';
+import { cleared } from '../ui/canvas.ts';
+import { useNextFrame } from '../ui/use-next-frame.ts';
 import type { Drawn, Mode } from './modes/drawn.ts';
 
 export function useLines(canvas: React.RefObject<HTMLCanvasElement | null>, drawn: Drawn, mode: Mode | undefined) {
   const { theme } = useTheme();
   const steady = useSteady(drawn);
+  const inNextFrame = useNextFrame();
   // biome-ignore lint/correctness/useExhaustiveDependencies: colours change with the theme
   useEffect(() => {
     const { width, height } = steady.seen;
@@ -15,7 +17,7 @@ export function useLines(canvas: React.RefObject<HTMLCanvasElement | null>, draw
       const ctx = cleared(canvas.current, width, height);
       if (ctx && steady.result) mode?.draw(ctx, steady, steady.result);
     });
-  }, [canvas, steady, mode, theme]);
+  }, [canvas, steady, mode, theme, inNextFrame]);
 }
 
 /** The same object for as long as each of its entries is the same. */

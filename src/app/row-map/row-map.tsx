@@ -6,9 +6,10 @@ import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
 import type { StationId } from '../thread/stations.ts';
-import { cleared, inNextFrame } from '../ui/canvas.ts';
+import { cleared } from '../ui/canvas.ts';
 import { duration } from '../ui/format.ts';
 import { token } from '../ui/tokens.ts';
+import { useNextFrame } from '../ui/use-next-frame.ts';
 import { useSize } from '../ui/use-size.ts';
 import { useCloth } from '../view/room.ts';
 import { useView } from '../view/view-store.ts';
@@ -155,6 +156,7 @@ function useDrawn(
   const { plan } = drawn.session;
   const { theme } = useTheme();
   const selectedId = useView((v) => v.selectedId);
+  const inNextFrame = useNextFrame();
   // biome-ignore lint/correctness/useExhaustiveDependencies: tokens change with the theme
   useEffect(() => {
     const draw = () => {
@@ -171,7 +173,7 @@ function useDrawn(
       });
     };
     return inNextFrame(draw);
-  }, [result, layout, size, selectedId, plan, seenIds, theme, open]);
+  }, [result, layout, size, selectedId, plan, seenIds, theme, open, inNextFrame]);
 }
 
 const TOP_WORDS = { line: 'part', crown: 'crown', swept: 'hairline' } as const;

@@ -15,9 +15,3 @@ export function cleared(
   ctx.lineCap = 'round';
   return ctx;
 }
-
-/** Draws before the next picture is shown, each canvas by itself, so that no one piece of script is long. @returns how to leave it */
-export function inNextFrame(draw: () => void): () => void {
-  const frame = requestAnimationFrame(draw);
-  return () => cancelAnimationFrame(frame);
-}
