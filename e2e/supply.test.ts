@@ -108,11 +108,14 @@ describe('colours that are mixed', () => {
     expect(await text('evenness')).toContain('Neighbours of one colour');
   });
 
-  it('another share deals anew; more than all is cut to what is left; undo brings the quarter back', async () => {
+  it('another share deals anew; more than all is refused with a sentence; undo brings the quarter back', async () => {
     const before = await pieces('c1');
     await browser.write('share-c1', '60');
     await browser.settled();
     const { pieces: all } = await browser.figures();
+    expect(Math.abs((await pieces('c1')) - 0.6 * Number(all))).toBeLessThan(1);
+    await browser.write('share-c1', '150');
+    expect(await text('colour-c1')).toMatch(/leave 100 % at most.*Nothing was changed/);
     expect(Math.abs((await pieces('c1')) - 0.6 * Number(all))).toBeLessThan(1);
     await browser.press('Undo');
     await browser.settled();

@@ -7,6 +7,7 @@ import {
   addColour,
   dealAll,
   dealRest,
+  mostShare,
   removeColour,
   setColour,
   setNoMore,
@@ -56,6 +57,13 @@ describe('a colour that is mixed in', () => {
     expect(then.supply.lines).toHaveLength(2);
   });
 
+  it('what is left over goes in without another pack of any colour', () => {
+    const none = worked(copper).supply;
+    const { supply, knots } = worked({ ...copper, fill: { ...copper.fill, where: 'thin', pieces: 0 } });
+    expect(knots.length).toBeGreaterThan(none.pieces);
+    expect(supply.lines.map((l) => l.packs)).toEqual(none.lines.map((l) => l.packs));
+  });
+
   it('is numbered pack by pack by itself', () => {
     const { knots } = worked(copper);
     for (const colour of [OWN, 'c1']) {
@@ -68,9 +76,9 @@ describe('a colour that is mixed in', () => {
 
   it('shares never come to more than all; in a place it may have its own', () => {
     const three = addColour(addColour(copper, 'wine').plan, 'honey').plan;
-    const most = setShare(three, 'c1', 1).plan;
-    expect(Object.values(most.colours.shares).reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(1);
-    expect(refusalOf(most)).toBeUndefined();
+    expect(mostShare(three, 'c1')).toBe(0.5);
+    expect(refusalOf(setShare(three, 'c1', 0.5).plan)).toBeUndefined();
+    expect(refusalOf(setShare(three, 'c1', 0.51).plan)).toMatch(/more than all of it/);
     const nape = addPlace(copper, { zone: 'nape' }).plan;
     const id = nape.places[0].id;
     const dark = setShare(setOwnShares(nape, id, true).plan, 'c1', 0, id).plan;

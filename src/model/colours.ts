@@ -1,5 +1,5 @@
 /** What she can do to the colours of a plan. */
-import { type ColourShares, type MixedColour, OWN } from '../core/colours/index.ts';
+import { type ColourShares, type MixedColour, nameOfColour } from '../core/colours/index.ts';
 import { lowerFirst } from '../core/trade/index.ts';
 import { freshId } from './ids.ts';
 import { placeName } from './places.ts';
@@ -19,8 +19,7 @@ const hundredth = (share: number) => Math.round(100 * share) / 100;
 
 /** Name of a colour as it stands on the pack; the packs’ own is the first that their product names. */
 export function colourName(plan: Pick<PlanDocument, 'colours' | 'products'>, id: string): string {
-  if (id === OWN) return plan.products[0].colours[0];
-  return plan.colours.more.find((c) => c.id === id)?.name ?? id;
+  return nameOfColour(plan.colours, plan.products[0].colours[0], id);
 }
 
 export function addColour(plan: PlanDocument, name: string): PlanChange {
@@ -72,13 +71,19 @@ export function removeColour(plan: PlanDocument, id: string): PlanChange {
 const saysNothing = (place: Omit<PlanDocument['places'][number], 'colours'>) =>
   Object.keys(place.schools).length === 0 && place.secondPass === undefined && place.cut === undefined;
 
-/** A share of all pieces, or of a place; what is mixed in never comes to more than all. */
-export function setShare(plan: PlanDocument, id: string, asked: number, placeId?: string): PlanChange {
+/** What can be given to a colour beside the others that are mixed in. */
+export function mostShare(plan: PlanDocument, id: string, placeId?: string): number {
+  const shares = sharesAt(plan, placeId);
+  return hundredth(Math.max(0, 1 - sumOf(shares) + (shares[id] ?? 0)));
+}
+
+const sharesAt = (plan: PlanDocument, placeId?: string): ColourShares =>
+  plan.places.find((p) => p.id === placeId)?.colours ?? plan.colours.shares;
+
+/** A share of all pieces, or of a place. */
+export function setShare(plan: PlanDocument, id: string, share: number, placeId?: string): PlanChange {
   const old = plan.places.find((p) => p.id === placeId);
-  const shares = (placeId === undefined ? undefined : old?.colours) ?? plan.colours.shares;
-  const others = sumOf(shares) - (shares[id] ?? 0);
-  const share = hundredth(Math.max(0, Math.min(asked, 1 - others)));
-  const now = { ...shares, [id]: share };
+  const now = { ...sharesAt(plan, placeId), [id]: share };
   const where = old ? `, ${lowerFirst(placeName(plan, old as Parameters<typeof placeName>[1]))}` : '';
   const words = `${colourName(plan, id)}: ${Math.round(100 * share)} %${where}`;
   if (placeId === undefined) return withColours(plan, { shares: now }, words);

@@ -5,11 +5,15 @@ import {
   lowerFirst,
   type PartKind,
   placeWords,
+  REGION_NAMES,
+  REGIONS,
   SCHOOL_NAMES,
   SCHOOL_OPTIONS,
+  SCHOOL_PLACES,
   type SchoolByPlace,
   SECOND_PASS_INFO,
   type SecondPass,
+  schoolPlaceName,
   upperFirst,
 } from '../core/trade/index.ts';
 import { freshId } from './ids.ts';
@@ -26,6 +30,12 @@ const withPlaces = (plan: PlanDocument, places: readonly PlaceSchools[], words: 
 /** "Left of the part". */
 export const placeName = (plan: Pick<PlanDocument, 'part'>, place: Pick<PlaceSchools, 'where'>) =>
   upperFirst(placeWords(place.where, plan.part.kind as PartKind));
+
+/** What a place may be chosen from: "zone nape", "region temples", and what each is called. */
+export const placeChoices = (partKind: PartKind): ReadonlyArray<readonly [string, string]> => [
+  ...SCHOOL_PLACES.map((p) => [`zone ${p}`, schoolPlaceName(p, partKind)] as const),
+  ...REGIONS.map((r) => [`region ${r}`, upperFirst(REGION_NAMES[r])] as const),
+];
 
 export function addPlace(plan: PlanDocument, where: PlaceSchools['where']): PlanChange {
   const place: PlaceSchools = { id: freshPlaceId(plan), where, schools: {} };

@@ -1,5 +1,6 @@
 /** Plans in the store: open, save, copy, rename, delete with undo, import. */
 
+import { dealAll } from '../model/colours.ts';
 import { isAsSheIs, isHerOwn } from '../model/herself.ts';
 import { type History, historyOf, type Step, startHistory, statesOf } from '../model/history.ts';
 import { PLAN_VERSION, type PlanDocument } from '../model/plan.ts';
@@ -100,7 +101,9 @@ export async function copyPlan(
 ): Promise<PlanDocument | undefined> {
   const source = await db.plans.get(id);
   if (!source) return undefined;
-  const plan = { ...source.history.present.plan, id: newId, name: `${source.history.present.plan.name}, copy` };
+  // Of a copy no piece is in.
+  const { plan: fresh } = dealAll(source.history.present.plan);
+  const plan = { ...fresh, id: newId, name: `${fresh.name}, copy` };
   await addPlan(db, plan, 'Copied', nowMs, source.wearer);
   return plan;
 }

@@ -1,4 +1,5 @@
 /** A plan begins: for somebody who is known, with her as she is; for somebody new, as she will say. */
+import { dealAll } from '../../model/colours.ts';
 import { newPlan } from '../../model/defaults.ts';
 import { asSheIs } from '../../model/herself.ts';
 import type { PlanDocument } from '../../model/plan.ts';
@@ -20,7 +21,8 @@ export async function beginPlan(
 ): Promise<{ readonly ok: true; readonly path: string } | { readonly ok: false; readonly why: string }> {
   const count = await db.plans.where('deletedAtMs').equals(0).count();
   const id = newId();
-  const plain = like ? { ...like, id, settled: [] } : newPlan(id, `Plan ${count + 1}`);
+  // Of a new plan no piece is in, whatever is of the one that it is like.
+  const plain = like ? { ...dealAll(like).plan, id, settled: [] } : newPlan(id, `Plan ${count + 1}`);
   // Somebody new has no head yet, whatever head the example had.
   const somebody = newPlan(id, plain.name);
   const plan = asSheIs(plain, her?.her ?? somebody);

@@ -33,6 +33,11 @@ export const ONE_COLOUR: ColourChoice = { more: [], noMore: [], shares: {}, hook
 /** Ids of all colours, the packs’ own first. */
 export const colourIds = ({ more }: Pick<ColourChoice, 'more'>): string[] => [OWN, ...more.map((c) => c.id)];
 
+/** As it stands on the pack. @param own what the packs’ own colour is called */
+export function nameOfColour({ more }: Pick<ColourChoice, 'more'>, own: string, id: string): string {
+  return id === OWN ? own : (more.find((c) => c.id === id)?.name ?? id);
+}
+
 /** Shares of all colours in that order; they sum to one. */
 export function sharesInOrder(choice: Pick<ColourChoice, 'more'>, shares: ColourShares): number[] {
   const mixed = choice.more.map((c) => Math.max(0, shares[c.id] ?? 0));

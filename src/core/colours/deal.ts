@@ -29,6 +29,7 @@ export interface Dealt {
   readonly shares: Float64Array;
   /** Pieces that no hair is left for; they are dealt all the same. */
   readonly missing: number;
+  readonly near: Neighbours;
 }
 
 /** Sums of shares are rounded: they may be off by so much. */
@@ -46,10 +47,12 @@ export function dealColours(asked: ToDeal): Dealt {
   open.forEach((place, t) => {
     shares.set(thinned.subarray(n * t, n * t + n), n * place);
   });
+  const near = neighboursOf(places);
   return {
-    colour: dealt(asked, open, thinned),
+    colour: dealt(asked, open, thinned, near),
     shares,
     missing: Math.max(0, open.length - most.reduce((a, b) => a + b, 0)),
+    near,
   };
 }
 
@@ -120,11 +123,15 @@ function windowsOf(shares: Float64Array, n: number): Windows {
 }
 
 /** @param open places that are to be dealt, in the order of work @param shares at each of those */
-function dealt({ places, colours: n, already }: ToDeal, open: Int32Array, shares: Float64Array): Uint8Array {
+function dealt(
+  { places, colours: n, already }: ToDeal,
+  open: Int32Array,
+  shares: Float64Array,
+  near: Neighbours,
+): Uint8Array {
   const colour = Uint8Array.from(places, (_, i) => ((already?.[i] ?? -1) < 0 ? NOT_YET : (already?.[i] as number)));
   const work: Work = { ...windowsOf(shares, n), shares, n, steps: open.length };
   const counts = new Int32Array(n);
-  const near = neighboursOf(places);
   open.forEach((place, t) => {
     const crowd = (c: number) => crowding(near, colour, place, c, shares[t * n + c]);
     const due = earliest(work, counts, t);

@@ -4,6 +4,7 @@ export {
   type ColourShares,
   colourIds,
   type MixedColour,
+  nameOfColour,
   ONE_COLOUR,
   OWN,
   sharesInOrder,

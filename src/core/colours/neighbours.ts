@@ -55,12 +55,11 @@ export interface Evenness {
 }
 
 /** @param shares row by row, as they were dealt by @returns undefined where nothing is mixed */
-export function evenness(places: readonly Place[], colour: Uint8Array, shares: Float64Array): Evenness | undefined {
-  const n = places.length === 0 ? 0 : shares.length / places.length;
+export function evenness(near: Neighbours, colour: Uint8Array, shares: Float64Array): Evenness | undefined {
+  const n = colour.length === 0 ? 0 : shares.length / colour.length;
   if (n < 2) return undefined;
-  const near = neighboursOf(places);
   let [alike, byChance, all] = [0, 0, 0];
-  for (let i = 0; i < places.length; i++) {
+  for (let i = 0; i < colour.length; i++) {
     for (let k = near.start[i]; k < near.start[i + 1]; k++) {
       const j = near.list[k];
       all += near.weight[k];

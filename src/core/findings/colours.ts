@@ -1,10 +1,6 @@
 /** Colours that don't last, or that fewer pieces have than was asked for. */
-import { OWN } from '../colours/index.ts';
-import type { PlanInputs } from '../plan/index.ts';
+import { nameOfColour } from '../colours/index.ts';
 import type { Check } from './check.ts';
-
-const nameOf = ({ colours, products }: PlanInputs, id: string) =>
-  id === OWN ? products[0].colours[0] : (colours.more.find((c) => c.id === id)?.name ?? id);
 
 export const noHairLeft: Check = (_, { mix }) => {
   if (!mix || mix.missing === 0) return undefined;
@@ -27,7 +23,7 @@ export const dealtThinner: Check = (inputs, { mix }) => {
     code: 'colours.dealtThinner',
     severity: 'note',
     station: 'hair',
-    what: `${nameOf(inputs, thin.id)} has ${thin.pieces} pieces where ${Math.round(thin.asked)} were asked for.`,
+    what: `${nameOfColour(inputs.colours, inputs.products[0].colours[0], thin.id)} has ${thin.pieces} pieces where ${Math.round(thin.asked)} were asked for.`,
     why: 'No more of it can be had, so it is spread thinner over all of its places: it lasts to the end, and no block of another colour comes last.',
   };
 };

@@ -234,7 +234,7 @@ export function leftFor(
   const product = products.find((p) => p.id === piece?.product);
   if (!piece || !product) return 0;
   const packs = (more: number) => {
-    const own = demands.find((d) => d.piece.cut === cut);
+    const own = demands.find((d) => d.piece.cut === cut && d.piece.product === piece.product);
     const others = demands.filter((d) => d !== own);
     const knots = (own?.knots ?? 0) + more;
     const all = knots > 0 ? [...others, { piece, knots, halves: own?.halves ?? false }] : others;

@@ -3,19 +3,12 @@
 import { colourIds, OWN, stretchWords } from '../../../core/colours/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlaceSchools } from '../../../core/knots/index.ts';
-import {
-  litHair,
-  type PartKind,
-  REGION_NAMES,
-  REGIONS,
-  SCHOOL_PLACES,
-  schoolPlaceName,
-  upperFirst,
-} from '../../../core/trade/index.ts';
+import { litHair, type PartKind, upperFirst } from '../../../core/trade/index.ts';
 import {
   addColour,
   colourName,
   dealAll,
+  mostShare,
   removeColour,
   setColour,
   setNoMore,
@@ -24,7 +17,7 @@ import {
   sharesAsPacks,
 } from '../../../model/colours.ts';
 import { MOST_MIXED } from '../../../model/colours-schema.ts';
-import { addPlace, freshPlaceId, placeName } from '../../../model/places.ts';
+import { addPlace, freshPlaceId, placeChoices, placeName } from '../../../model/places.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
@@ -112,7 +105,7 @@ function OneColour({ id, session, result }: Shown & { readonly id: string }) {
             label={`Share of ${name}, %`}
             testId={`share-${id}`}
             value={percent}
-            onCommit={(value) => session.apply(setShare(plan, id, value / 100))}
+            onCommit={(value) => shareRefusal(plan, id, value) ?? session.apply(setShare(plan, id, value / 100))}
           />
           <NumberField
             label="Packs at hand"
@@ -132,8 +125,7 @@ function OneColour({ id, session, result }: Shown & { readonly id: string }) {
             aria-pressed={isOver}
             onClick={() => session.apply(setNoMore(plan, id, !isOver))}
           >
-            {isOver ? 'no more to be had: let it be bought' : 'no more to be had?'}
-            <span className="sr-only"> {name}</span>
+            {isOver && '✓ '}no more to be had<span className="sr-only">, {name}</span>
           </button>
           {mixed && (
             <button type="button" className="word text-note" onClick={() => session.apply(removeColour(plan, id))}>
@@ -144,6 +136,13 @@ function OneColour({ id, session, result }: Shown & { readonly id: string }) {
       )}
     </li>
   );
+}
+
+/** Why a share can’t be that much, if so. */
+function shareRefusal(plan: PlanDocument, id: string, value: number, placeId?: string): string | undefined {
+  if (value < 0) return 'A share is nothing or more.';
+  const most = mostShare(plan, id, placeId);
+  return value / 100 <= most + 1e-9 ? undefined : `The other colours leave ${Math.round(100 * most)} % at most.`;
 }
 
 /** The colour and the dots that stand for it at a knot. */
@@ -171,7 +170,6 @@ function Otherwise({ session }: { readonly session: PlanSession }) {
     const place = there ? plan : addPlace(plan, { [kind]: name } as unknown as PlaceSchools['where']).plan;
     session.apply(setOwnShares(place, id, true));
   };
-  const partKind = plan.part.kind as PartKind;
   return (
     <section className="mt-5" aria-label="In one place otherwise">
       <h3 className="text-title">In one place otherwise</h3>
@@ -183,11 +181,7 @@ function Otherwise({ session }: { readonly session: PlanSession }) {
         wide
         testId="colour-place"
         value=""
-        options={[
-          ['', 'choose one'] as const,
-          ...SCHOOL_PLACES.map((p) => [`zone ${p}`, schoolPlaceName(p, partKind)] as const),
-          ...REGIONS.map((r) => [`region ${r}`, upperFirst(REGION_NAMES[r])] as const),
-        ]}
+        options={[['', 'choose one'] as const, ...placeChoices(plan.part.kind as PartKind)]}
         onChange={(key) => key !== '' && add(key)}
       />
       {plan.places
@@ -237,7 +231,9 @@ function OwnShares({ session, place }: { readonly session: PlanSession; readonly
           label={`${upperFirst(c.name)}, %`}
           testId={`share-${place.id}-${c.id}`}
           value={Math.round(100 * (place.colours?.[c.id] ?? 0))}
-          onCommit={(value) => session.apply(setShare(plan, c.id, value / 100, place.id))}
+          onCommit={(value) =>
+            shareRefusal(plan, c.id, value, place.id) ?? session.apply(setShare(plan, c.id, value / 100, place.id))
+          }
         />
       ))}
     </div>

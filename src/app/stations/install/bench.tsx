@@ -25,12 +25,15 @@ export function InstallBench({ session, result }: BenchProps) {
     return found ? { session: found, state: foldInstall(await sessionEvents(db, found.id)) } : null;
   }, [plan.id]);
   const begin = async () => {
+    const now = session.history.present.plan;
+    // Of a new install no piece is in.
+    const deed = dealAll(now);
+    if (Object.keys(now.colours.hooked).length > 0) session.apply(deed);
     const started: InstallSession = {
       id: newId(),
       planId: plan.id,
       startedAtMs: Date.now(),
-      // Of a new install no piece is in.
-      plan: dealAll(session.history.present.plan).plan,
+      plan: deed.plan,
       finished: 0,
       ...(result ? { knots: result.knots.length } : {}),
     };

@@ -3,23 +3,20 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlaceSchools } from '../../../core/knots/index.ts';
 import {
   type PartKind,
-  REGION_NAMES,
-  REGIONS,
   SCHOOL_NAMES,
   SCHOOL_OPTIONS,
-  SCHOOL_PLACES,
   SCHOOLS_BY_PLACE,
   type SchoolByPlace,
   SECOND_PASS_INFO,
   SECOND_PASSES,
   type SecondPass,
-  schoolPlaceName,
   upperFirst,
 } from '../../../core/trade/index.ts';
 import {
   addPlace,
   dropPlace,
   freshPlaceId,
+  placeChoices,
   placeName,
   setPlaceCut,
   setPlacePass,
@@ -54,7 +51,7 @@ export function PlacesBench({ session, result }: BenchProps) {
         wide
         testId="add-place"
         value=""
-        options={[['', 'choose one'] as const, ...choices(plan.part.kind as PartKind)]}
+        options={[['', 'choose one'] as const, ...placeChoices(plan.part.kind as PartKind)]}
         onChange={(key) => key !== '' && add(key)}
       />
       <div className="mt-2">
@@ -72,11 +69,6 @@ export function PlacesBench({ session, result }: BenchProps) {
     </section>
   );
 }
-
-const choices = (partKind: PartKind): ReadonlyArray<readonly [string, string]> => [
-  ...SCHOOL_PLACES.map((p) => [`zone ${p}`, schoolPlaceName(p, partKind)] as const),
-  ...REGIONS.map((r) => [`region ${r}`, upperFirst(REGION_NAMES[r])] as const),
-];
 
 interface OnePlaceProps {
   readonly session: PlanSession;

@@ -9,8 +9,10 @@ import {
   OWN,
   sharesInOrder,
 } from '../../colours/index.ts';
-import type { HookedPiece, Product } from '../../hair/index.ts';
+import type { HookedPiece, Preparation, Product } from '../../hair/index.ts';
+import type { Strand } from '../../install/index.ts';
 import { type Decided, nextPiece, type PacksUsed, type PlaceSchools, type PlannedKnot } from '../../knots/index.ts';
+import { demandsOf, inColour, leftFor, productsInColours } from '../../supply/index.ts';
 
 export interface DealContext {
   readonly colours: ColourChoice;
@@ -30,7 +32,7 @@ export function inColours(decided: Decided, context: DealContext): Dealt {
   const { knots } = decided;
   const asked = sharesOf(knots, context);
   const main = context.pieces.get(mostHooked(knots) ?? '');
-  const { colour, shares, missing } = dealColours({
+  const { colour, shares, missing, near } = dealColours({
     places: knots,
     colours: ids.length,
     shares: asked,
@@ -44,7 +46,7 @@ export function inColours(decided: Decided, context: DealContext): Dealt {
     knots: numbered(knots, (i) => ids[colour[i]], context.pieces),
     mix: {
       colours: ids.map((id, c) => ({ id, pieces: count(c), asked: sum(c) })),
-      evenness: evenness(knots, colour, shares),
+      evenness: evenness(near, colour, shares),
       missing,
       mainProduct: main?.product,
     },
@@ -105,4 +107,33 @@ function numbered(
     const perPack = pieces.get(k.cut)?.perPack ?? 1;
     return { ...k, colour, piece: nextPiece(used, k.piece.product, perPack, `${k.piece.product} ${colour}`) };
   });
+}
+
+/** What is left over is known colour by colour; dealing is within a piece of its shares, before it and with it. */
+const DEALT_OFF = 2;
+
+/** Pieces of a cut that can be filled in without another pack of any colour. */
+export function leftInColours(
+  decided: Decided,
+  context: DealContext & {
+    readonly cut: string;
+    readonly cuts: readonly Preparation[];
+    readonly strands: readonly Strand[];
+    readonly reserveShare: number;
+  },
+): number {
+  const { colours, cut, cuts, strands, pieces, reserveShare } = context;
+  const piece = pieces.get(cut);
+  if (!piece) return 0;
+  const { knots, mix } = inColours(decided, context);
+  const beside = strands.flatMap((s) => new Array<{ cut: string }>(s.count).fill({ cut: s.cut }));
+  const demands = demandsOf(cuts, [...knots, ...beside], pieces);
+  const packs = productsInColours(context.products, colours, mix?.mainProduct);
+  const shares = sharesInOrder(colours, colours.shares);
+  const most = colourIds(colours).map((id, c) => {
+    if (shares[c] <= 0) return Infinity;
+    const own = new Map([[cut, { ...piece, product: inColour(piece.product, id) }]]);
+    return Math.max(0, leftFor(cut, packs, demands, own, reserveShare) - DEALT_OFF) / shares[c];
+  });
+  return Math.floor(Math.min(...most));
 }

@@ -8,7 +8,7 @@ import { demandsOf, leftFor } from '../../supply/index.ts';
 import { ownPace } from '../../trade/index.ts';
 import { base, masks } from './base.ts';
 import { combs, opening } from './cap.ts';
-import { type Dealt, inColours } from './colours.ts';
+import { type Dealt, inColours, leftInColours } from './colours.ts';
 import { head, rowsHead, side } from './head.ts';
 import { layoutWith, schoolMasks } from './layout.ts';
 import { partLine, rowsPart } from './part.ts';
@@ -146,11 +146,14 @@ const fillCount = stage(
         reserveShare: inputs.reserveShare,
         knots: of(unfilled.knots),
         pieces: of(pieces),
+        colours: inputs.colours,
+        places: inputs.places,
       },
     };
   },
   ({ wanted, left }) => {
     if (!left) return wanted;
+    if (left.colours.more.length > 0) return leftInColours(left.knots, left);
     const hooked = [...left.knots.knots, ...left.strands.flatMap(({ cut, count }) => new Array(count).fill({ cut }))];
     return leftFor(left.cut, left.products, demandsOf(left.cuts, hooked, left.pieces), left.pieces, left.reserveShare);
   },

@@ -1,6 +1,6 @@
 /** What the knots of a plan add up to: packs, weight, anchors, hours, and the order of work. */
 import { anchorSteps, cutAfterKnot } from '../../cap/index.ts';
-import { OWN } from '../../colours/index.ts';
+import { colourIds, nameOfColour } from '../../colours/index.ts';
 import { secondPart } from '../../head/index.ts';
 import { GROUP_OF, worklist } from '../../install/index.ts';
 import { intoFigures, weigh } from '../../load/index.ts';
@@ -117,7 +117,7 @@ function namesOf({
   products,
 }: Pick<PlanInputs, 'colours' | 'products'>): ReadonlyMap<string, string> {
   if (more.length === 0) return new Map();
-  return new Map([[OWN, products[0].colours[0]], ...more.map(({ id, name }) => [id, name] as const)]);
+  return new Map(colourIds({ more }).map((id) => [id, nameOfColour({ more }, products[0].colours[0], id)]));
 }
 
 /** Steps of the list as they are made, before they are timed. */
