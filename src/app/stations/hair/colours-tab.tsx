@@ -85,7 +85,6 @@ function OneColour({ id, session, result }: Shown & { readonly id: string }) {
   const own = colourName(plan, OWN);
   const dealt = result?.mix?.colours.find((c) => c.id === id);
   const percent = Math.round(100 * (mixed ? (shares[id] ?? 0) : 1 - Object.values(shares).reduce((a, b) => a + b, 0)));
-  const isOver = noMore.includes(id);
   return (
     <li className="line py-2" data-testid={`colour-${id}`}>
       <div className="flex items-baseline gap-3">
@@ -118,21 +117,22 @@ function OneColour({ id, session, result }: Shown & { readonly id: string }) {
         </>
       )}
       {more.length > 0 && (
-        <div className="flex flex-wrap gap-x-6">
-          <button
-            type="button"
-            className="word text-note"
-            aria-pressed={isOver}
-            onClick={() => session.apply(setNoMore(plan, id, !isOver))}
-          >
-            {isOver && '✓ '}no more to be had<span className="sr-only">, {name}</span>
-          </button>
-          {mixed && (
-            <button type="button" className="word text-note" onClick={() => session.apply(removeColour(plan, id))}>
-              take out<span className="sr-only"> {name}</span>
-            </button>
-          )}
-        </div>
+        <SelectField
+          label={`More ${name}`}
+          wide
+          testId={`more-${id}`}
+          value={noMore.includes(id) ? 'over' : 'bought'}
+          options={[
+            ['bought', 'can be bought'],
+            ['over', 'no more to be had'],
+          ]}
+          onChange={(v) => session.apply(setNoMore(plan, id, v === 'over'))}
+        />
+      )}
+      {mixed && (
+        <button type="button" className="word text-note" onClick={() => session.apply(removeColour(plan, id))}>
+          take out<span className="sr-only"> {name}</span>
+        </button>
       )}
     </li>
   );
