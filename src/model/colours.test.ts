@@ -5,8 +5,6 @@ import { OWN } from '../core/colours/index.ts';
 import { spacingStep } from '../core/plan/ask/spacing-step.ts';
 import {
   addColour,
-  dealAll,
-  dealRest,
   mostShare,
   removeColour,
   setColour,
@@ -14,7 +12,8 @@ import {
   setOwnShares,
   setShare,
   sharesAsPacks,
-} from './colours.ts';
+} from './colour-commands.ts';
+import { dealAll, dealRest } from './colours.ts';
 import { newPlan } from './defaults.ts';
 import { addPlace } from './places.ts';
 import type { PlanDocument } from './plan.ts';

@@ -6,8 +6,6 @@ import type { PlaceSchools } from '../../../core/knots/index.ts';
 import { litHair, type PartKind, upperFirst } from '../../../core/trade/index.ts';
 import {
   addColour,
-  colourName,
-  dealAll,
   mostShare,
   removeColour,
   setColour,
@@ -15,7 +13,8 @@ import {
   setOwnShares,
   setShare,
   sharesAsPacks,
-} from '../../../model/colours.ts';
+} from '../../../model/colour-commands.ts';
+import { colourName, dealAll } from '../../../model/colours.ts';
 import { MOST_MIXED } from '../../../model/colours-schema.ts';
 import { addPlace, freshPlaceId, placeChoices, placeName } from '../../../model/places.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
