@@ -7,6 +7,7 @@ import type { PlanDocument } from '../model/plan.ts';
 import { schemeOf } from '../model/to-inputs.ts';
 import { type Computed, each, nullable, round } from './computed.ts';
 import { baseFigures, capFigures } from './computed-base.ts';
+import { eveningFigures, priceFigures } from './computed-evenings.ts';
 import { COMPUTED_FORMAT, COMPUTED_VERSION, type ComputedPlan } from './computed-schema.ts';
 
 export function computedPlan(plan: PlanDocument, result: PlanResult, step: SpacingStep, judged: Judged): ComputedPlan {
@@ -42,11 +43,8 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     worklist: workFigures(all),
     leftOver: result.supply.leftOver,
     time: timeFigures(all),
-    price: {
-      total: round(result.supply.price, 2),
-      range: result.supply.priceRange.map((v) => round(v, 2)),
-      currency: plan.currency,
-    },
+    evenings: eveningFigures(all),
+    price: priceFigures(all),
     weight: {
       grams: round(result.load.massG, 0),
       range: result.load.range.map((v) => round(v, 0)),

@@ -17,7 +17,7 @@ import { anything, each, figure, list, oneOf, orNull, record, some, whole, words
 import { knots, rowScheme, rows, strands, worklist } from './computed-work.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';
-export const COMPUTED_VERSION = 8;
+export const COMPUTED_VERSION = 9;
 
 const acrossAndUp = record({ across: figure, up: figure });
 const ofStep = record({ pieces: whole, packs: whole });
@@ -202,7 +202,37 @@ const time = record({
   takedown: record({ minutes: whole, rangeMinutes: some(2, figure) }),
 });
 
-const price = record({ total: figure, range: some(2, figure), currency: words });
+const price = record({
+  total: figure,
+  range: some(2, figure),
+  currency: words,
+  hairUsed: figure,
+  wornDays: whole,
+  aDay: figure,
+});
+
+const reach = record({ inTime: yesNo, minutes: orNull(figure), beginBy: words });
+
+/** Null until she has said when she works on it. */
+const evenings = orNull(
+  record({
+    evenings: list(
+      record({
+        day: words,
+        startsAt: whole,
+        minutes: figure,
+        workMinutes: figure,
+        breakMinutes: figure,
+        waitMinutes: figure,
+        does: list(record({ what: words, minutes: figure })),
+      }),
+    ),
+    countRange: some(2, whole),
+    doneOn: words,
+    doneRange: some(2, words),
+    finishBy: orNull(record({ day: words, evenings: whole, likely: reach, slow: reach })),
+  }),
+);
 
 const weight = record({ grams: figure, range: some(2, figure), wetGrams: some(2, figure) });
 
@@ -322,6 +352,7 @@ export const computedSchema = record({
   packs,
   leftOver: whole,
   time,
+  evenings,
   price,
   weight,
   cover,

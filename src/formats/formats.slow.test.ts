@@ -2,7 +2,7 @@ import Ajv2020 from 'ajv/dist/2020.js';
 import { JSDOM } from 'jsdom';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import published from '../../docs/schema/computed-plan-8.schema.json' with { type: 'json' };
+import published from '../../docs/schema/computed-plan-9.schema.json' with { type: 'json' };
 import { Planner } from '../../tests/helpers/planner.ts';
 import { judge } from '../core/findings/judge.ts';
 import { deepPartStraight, demoPlans, shoulderCurls, sweptCoils } from '../demo/plans.ts';

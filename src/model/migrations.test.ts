@@ -10,6 +10,7 @@ import full4 from './fixtures/plan-4-full.json' with { type: 'json' };
 import full5 from './fixtures/plan-5-full.json' with { type: 'json' };
 import full6 from './fixtures/plan-6-full.json' with { type: 'json' };
 import full7 from './fixtures/plan-7-full.json' with { type: 'json' };
+import full8 from './fixtures/plan-8-full.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
@@ -35,9 +36,10 @@ describe('every older version opens', () => {
     ['5, full', full5],
     ['6, full', full6],
     ['7, full', full7],
+    ['8, full', full8],
   ] as const)('version %s', (_, value) => {
     const plan = opened(value);
-    expect(plan).toMatchObject({ version: 8, id: value.id, name: value.name, settled: value.settled });
+    expect(plan).toMatchObject({ version: 9, id: value.id, name: value.name, settled: value.settled });
     expect(planInputs(plan, 12).fingerMm).toBeGreaterThan(10);
   });
 });
@@ -132,5 +134,12 @@ describe('nothing that she entered is lost', () => {
     const { version: _, ...plan } = opened(full7);
     const { version: __, ...before } = full7;
     expect(plan).toEqual({ ...before, colours: { more: [], noMore: [], shares: {}, hooked: {}, left: {} } });
+  });
+
+  it('version 8: nothing said of evenings and buying, colours, test row and everything else as it was', () => {
+    const { version: _, ...plan } = opened(full8);
+    const { version: __, ...before } = full8;
+    expect(plan).toEqual(before);
+    expect([plan.colours.more.length, plan.testRow?.pieces]).toEqual([2, 5]);
   });
 });

@@ -15,6 +15,7 @@ const STEPS: Readonly<Record<number, Step>> = {
   5: leftToTheHair,
   6: everyInstall,
   7: oneColour,
+  8: unsaid,
 };
 
 /**
@@ -230,6 +231,11 @@ function everyInstall(plan: Record<string, unknown>): Record<string, unknown> {
 /** 7 → 8: colours may be mixed. None were. */
 function oneColour(plan: Record<string, unknown>): Record<string, unknown> {
   return { ...plan, colours: { more: [], noMore: [], shares: {}, hooked: {}, left: {} } };
+}
+
+/** 8 → 9: evenings, days worn and wishes for buying may be said. Nothing was. */
+function unsaid(plan: Record<string, unknown>): Record<string, unknown> {
+  return plan;
 }
 
 export function migratePlan(plan: Readonly<Record<string, unknown>>): Record<string, unknown> {

@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-8.schema.json';
+import schema from '../../docs/schema/plan-9.schema.json';
 import { fingersFigure } from '../core/trade/fingers.ts';
 import { examplePlans } from '../demo/examples.ts';
 import { shoulderCurls } from '../demo/plans.ts';
@@ -45,7 +45,7 @@ describe('reading a plan', () => {
     ['a text', 'plan', /no record/],
     ['another format', { format: 'something-else', version: 1 }, /format is a different one/],
     ['no version', { ...plain(), version: undefined }, /doesn’t say its version/],
-    ['a newer version', { ...plain(), version: 9 }, /newer Meshwork \(version 9; this one reads up to 8\)/],
+    ['a newer version', { ...plain(), version: 10 }, /newer Meshwork \(version 10; this one reads up to 9\)/],
     ['half a version', { ...plain(), version: 1.5 }, /doesn’t say its version/],
   ])('refuses %s with a sentence', (_, value, why) => {
     const read = readPlan(value);

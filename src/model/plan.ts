@@ -41,6 +41,7 @@ import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
 import { amount, choice, hasOwnIds, lengthText, text, within, writtenLength } from './checks.ts';
 import { areColours, colours } from './colours-schema.ts';
+import { buying, evenings, wornDays } from './evenings-schema.ts';
 import { type Fingers, fingerOf } from './fingers.ts';
 import { cut, fill, productSchema, strand, zonePiece } from './hair-schema.ts';
 import {
@@ -62,7 +63,7 @@ import { placeSchools, schoolChoice } from './places-schema.ts';
 import { overrideAt, rows } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 8;
+export const PLAN_VERSION = 9;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -299,6 +300,10 @@ export const planSchema = object({
     .strict()
     .optional()
     .default(undefined),
+  /** When she works on it, how long she means to wear it, and how she would like to buy for it. */
+  evenings,
+  wornDays,
+  buying,
   /** Stations that she has looked at and changed or confirmed. */
   settled: array(string().strict().required().max(20)).required(),
 })

@@ -1,6 +1,7 @@
 /** Files out. The browser's own save dialog or download folder takes them. */
 import type { PlanResult } from '../../core/findings/index.ts';
-import type { SpacingStep } from '../../core/plan/index.ts';
+import type { EveningsPlan, SpacingStep } from '../../core/plan/index.ts';
+import type { CalendarAsked } from '../../formats/evenings-ics.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
 import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
@@ -39,6 +40,11 @@ export async function exportProducts(products: readonly ProductAsWritten[]) {
 export async function exportMap(plan: PlanDocument, result: PlanResult) {
   const { mapSvg } = await import('../../formats/map-svg.ts');
   offerText(`${fileStem(plan.name)}.map.svg`, 'image/svg+xml', mapSvg(plan, result));
+}
+
+export async function exportEvenings(evenings: EveningsPlan, asked: CalendarAsked) {
+  const { eveningsIcs } = await import('../../formats/evenings-ics.ts');
+  offerText(`${fileStem(asked.planName)}.ics`, 'text/calendar;charset=utf-8', eveningsIcs(evenings, asked));
 }
 
 export async function exportComputed(plan: PlanDocument, result: PlanResult, step: SpacingStep) {

@@ -151,8 +151,7 @@ export function PriceWorking({ plan, result }: Props) {
       title={show(supply.price)}
       rows={[
         ...supply.lines.map(
-          (l) =>
-            [l.name, `${l.toBuy} × ${show(plan.products.find((p) => p.id === l.product)?.packPrice ?? 0)}`] as const,
+          (l) => [l.name, l.toBuy > 0 ? `${l.toBuy} × ${show(l.price / l.toBuy)}` : 'none to buy'] as const,
         ),
         ['If the count is off', range(supply.priceRange, show)],
       ]}

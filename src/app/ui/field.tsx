@@ -47,6 +47,8 @@ export function TextField(props: {
   readonly wide?: boolean | undefined;
   readonly onFocus?: () => void;
   readonly testId?: string | undefined;
+  /** Days and hours have the browser’s own picker beside the keys. */
+  readonly type?: 'text' | 'date' | 'time';
 }) {
   const id = useId();
   const { why, input } = useDraft(props.value, props.onCommit);
@@ -55,6 +57,7 @@ export function TextField(props: {
       <label htmlFor={id}>{props.label}</label>
       <input
         id={id}
+        type={props.type}
         className="entry text-right"
         data-testid={props.testId}
         inputMode={props.numeric ? 'decimal' : undefined}

@@ -23,6 +23,18 @@ export function range([low, high]: readonly [number, number], show: (v: number) 
   return show(low) === show(high) ? show(low) : `${show(low)} to ${show(high)}`;
 }
 
+/** "Sat, 5 December", of "2026-12-05". */
+export function weekday(written: string): string {
+  // A day has no hour: read and written as in Greenwich it stays the same one everywhere.
+  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
+    Date.parse(written),
+  );
+}
+
+/** "19:30", of minutes after midnight. */
+export const hourOf = (minutes: number) =>
+  `${Math.floor(minutes / 60) % 24}:${String(Math.round(minutes) % 60).padStart(2, '0')}`;
+
 export function day(atMs: number): string {
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }).format(atMs);
 }

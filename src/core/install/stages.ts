@@ -76,6 +76,7 @@ export function dressings(g: WorkContext): Array<{ at: 'pack' | 'half' | 'end'; 
       what: `${cut.name}: ${DRESSING_INFO[dressing].name}`,
       how: `${DRESSING_INFO[dressing].why} ${why}`,
       minutes: (count * seconds) / 60,
+      waitMinutes: DRESSING_INFO[dressing].dryMinutes,
     });
     const isAfter = cut.dressed !== 'asItIs' && !DRESSING_INFO[cut.dressed].before;
     return [

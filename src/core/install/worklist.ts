@@ -7,10 +7,12 @@
 import { cutInWords, isUntouched, type Preparation } from '../hair/index.ts';
 import {
   type Cap,
+  DRESSING_INFO,
   FINISH,
   INTO_INFO,
   type IntoWay,
   isOffHead,
+  KNOT_ZONE_WORDS,
   type KnotZone,
   knotName,
   knotsCounted,
@@ -32,16 +34,6 @@ import {
   type WorklistStep,
   type WorkRow,
 } from './work-step.ts';
-
-const ZONE_WORDS: Readonly<Record<KnotZone, string>> = {
-  nape: 'nape',
-  back: 'back',
-  side: 'sides',
-  top: 'top',
-  part: 'beside the part',
-  crown: 'round the crown',
-  faceEdge: 'face edge',
-};
 
 export function worklist(g: WorkContext): ToldStep[] {
   const between = stepsBetween(g);
@@ -181,7 +173,7 @@ function groupWords(g: WorkContext, labels: readonly string[], zone: KnotZone, r
   const first = numbers[0];
   const last = numbers[numbers.length - 1];
   const rows = first === last ? `Row ${first}` : `Rows ${first} to ${last}`;
-  return `${rows}, ${later === undefined ? '' : `${later}, `}${ZONE_WORDS[zone]}`;
+  return `${rows}, ${later === undefined ? '' : `${later}, `}${KNOT_ZONE_WORDS[zone]}`;
 }
 
 /** "Along the top of a plait or twist: 4 of them". */
@@ -242,11 +234,16 @@ function preparing(g: WorkContext): WorklistStep[] {
             ? `All ${count} pieces.${halves}`
             : `${count} pieces in all, one pack at a time${cut.half ? ': what is cut can’t be uncut' : ''}.`,
         minutes: (count * piece.secondsBefore) / 60,
+        waitMinutes: before(cut).dryMinutes,
       },
     ];
   });
   return [test, ...steps, ...cutToLength(g)];
 }
+
+/** What is done to pieces of a cut before they are hooked. */
+const before = ({ dressed }: WorkContext['cuts'][number]) =>
+  DRESSING_INFO[DRESSING_INFO[dressed].before ? dressed : 'asItIs'];
 
 /** Layers by piece: every piece is cut to what it will keep before it is hooked. */
 function cutToLength(g: WorkContext): WorklistStep[] {

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { PLAIN_CUT, PLAIN_PRODUCT } from '../../../tests/helpers/heads.ts';
 import { hookedPiece } from '../hair/preparation.ts';
 import { seededRandom } from '../numerics/index.ts';
+import { SURENESSES } from '../trade/index.ts';
 import {
   ANY_HANDS,
   COUNT_SPREAD,
@@ -14,7 +15,6 @@ import {
   countSd,
   enoughNear,
   handsAfter,
-  SURENESSES,
 } from './enough.ts';
 import { planSupply } from './packs.ts';
 

@@ -12,9 +12,6 @@ const HANDS_SD = COUNT_SPREAD / normalQuantile((1 + TOLD) / 2);
 /** Knots that are one more or one fewer for themselves, standard deviation (a guess). */
 const KNOT_SD = 0.25;
 
-/** How sure she may want to be. */
-export const SURENESSES = [0.5, 0.8, 0.95] as const;
-
 /** How many pieces hands hook for each that is planned, all over: normal about the factor. */
 export interface Hands {
   readonly factor: number;

@@ -1,5 +1,5 @@
 /** Pieces, packs, price, and what is left over. */
 export { demandsOf } from './demands.ts';
-export { ANY_HANDS, COUNT_SPREAD, type Hands, handsAfter } from './enough.ts';
+export { ANY_HANDS, COUNT_SPREAD, countFactor, type Hands, handsAfter } from './enough.ts';
 export { inColour, productsInColours } from './in-colours.ts';
 export { leftFor, planSupply, type Supply } from './packs.ts';

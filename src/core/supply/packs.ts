@@ -2,7 +2,8 @@
 
 import { OWN } from '../colours/index.ts';
 import { type HookedPiece, type Product, piecesInPack } from '../hair/index.ts';
-import { ANY_HANDS, countFactor, countRange, type Enough, enoughNear, type Hands, SURENESSES } from './enough.ts';
+import { SURENESSES } from '../trade/index.ts';
+import { ANY_HANDS, countFactor, countRange, type Enough, enoughNear, type Hands } from './enough.ts';
 import type { ProductInColour } from './in-colours.ts';
 
 /** What of one product is hooked in one cut. */
@@ -29,6 +30,8 @@ export interface SupplyLine {
   /** In pieces of that cut, after every knot and the reserve. */
   readonly leftOver: number;
   readonly price: number;
+  /** Of all packs that are opened, those at hand too. */
+  readonly hairPrice: number;
   readonly priceRange: readonly [low: number, high: number];
   /** How likely packs are to last, near to as many as planned. */
   readonly enough: readonly Enough[];
@@ -93,6 +96,7 @@ export function supplyOf(
     toBuy: buy(packs),
     leftOver: Math.max(0, Math.floor((packs + held - taken(1)) * most.piece.perPack + 1e-9)),
     price: buy(packs) * product.packPrice,
+    hairPrice: packs * product.packPrice,
     priceRange: [buy(packRange[0]) * product.packPrice, buy(packRange[1]) * product.packPrice],
     enough: enoughNear(packs + held, { taken: hooked, kept: taken(1) - hooked, knots }, hands).map((e) => ({
       ...e,
@@ -178,6 +182,7 @@ function onlyForHalves(product: ProductInColour, pieces: number): SupplyLine {
     toBuy,
     leftOver: Math.max(0, Math.floor(packs * perPack - pieces + 1e-9)),
     price,
+    hairPrice: packs * product.packPrice,
     priceRange: [price, price],
     enough: [],
     packsToBeSure: SURENESSES.map(() => packs),
@@ -196,6 +201,7 @@ function summed(lines: readonly SupplyLine[]): Supply {
     toBuy: sum((l) => l.toBuy),
     leftOver: sum((l) => l.leftOver),
     price: sum((l) => l.price),
+    hairPrice: sum((l) => l.hairPrice),
     priceRange: [sum((l) => l.priceRange[0]), sum((l) => l.priceRange[1])],
     lines,
   };

@@ -1,5 +1,22 @@
-/** Minutes at her pace. */
+/** Minutes at her pace, and the days they fall on. */
+export {
+  daysFrom,
+  daysLater,
+  latestStart,
+  weekdayOf,
+  workDays,
+  workDaysUntil,
+} from './dates.ts';
 export { estimateTime, type TimeEstimate, type TimeGroup } from './estimate.ts';
+export {
+  type Evening,
+  type EveningHabit,
+  eveningFor,
+  overEvenings,
+  type Stretch,
+  spanOf,
+  type Task,
+} from './evenings.ts';
 export { knotSeconds } from './seconds.ts';
 export { takedownMinutes } from './takedown.ts';
 export { wholeMinutes } from './whole-minutes.ts';

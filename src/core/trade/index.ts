@@ -21,6 +21,7 @@ export {
   STRIPS_AT_END,
   TIE_PLACES,
 } from './bases.ts';
+export { BUYING_AIM_NAMES, BUYING_AIMS, type BuyingAim, SURENESSES } from './buying.ts';
 export { COMB_NAMES, DOME_INFO, FILLED_INFO, HOLE_NAMES, OPENING_INFO, OWN_ROWS_INFO } from './cap-words.ts';
 export {
   BLENDINGS,
@@ -43,6 +44,14 @@ export {
   WIG_HOLDS,
 } from './caps.ts';
 export { GROUND_LUMINANCE, hairLuminance, litHair } from './colours.ts';
+export {
+  BREAK_EVERY,
+  BREAK_FOR,
+  LONGEST_EVENING,
+  USUALLY_WORN_DAYS,
+  WEEKDAYS,
+  type Weekday,
+} from './days.ts';
 export {
   DEFAULT_FINGER_MM,
   FINGER_COUNTS,
@@ -248,6 +257,7 @@ export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
 export { SIZED_BY_INFO, WHOM_INFO } from './whom-words.ts';
 export { lowerFirst, percent, rowWords, upperFirst } from './words.ts';
 export {
+  KNOT_ZONE_WORDS,
   KNOT_ZONES,
   type KnotZone,
   MIX_EVERY,

@@ -38,6 +38,8 @@ export interface DressingInfo {
   readonly before: boolean;
   /** Only fibre that bears heat, or human hair. */
   readonly heat: boolean;
+  /** Left alone until it is dry or set, minutes, hands free meanwhile (guess). */
+  readonly dryMinutes: number;
 }
 
 /** Length and width factors: guesses until one piece has been measured; the seconds: common practice. */
@@ -51,6 +53,7 @@ export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
     secondsAGramMetre: 0,
     before: false,
     heat: false,
+    dryMinutes: 0,
   },
   fingerCurled: {
     name: 'each curl wound round a finger',
@@ -61,6 +64,7 @@ export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
     secondsAGramMetre: 0,
     before: true,
     heat: false,
+    dryMinutes: 30,
   },
   smoothed: {
     name: 'smoothed with serum and a drier',
@@ -71,6 +75,7 @@ export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
     secondsAGramMetre: 36,
     before: false,
     heat: true,
+    dryMinutes: 0,
   },
   set: {
     name: 'set on rollers',
@@ -81,6 +86,7 @@ export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
     secondsAGramMetre: 12,
     before: false,
     heat: false,
+    dryMinutes: 45,
   },
   plaited: {
     name: 'plaited to the ends',
@@ -91,6 +97,7 @@ export const DRESSING_INFO: Readonly<Record<Dressing, DressingInfo>> = {
     secondsAGramMetre: 90,
     before: false,
     heat: false,
+    dryMinutes: 0,
   },
 };
 

@@ -86,3 +86,14 @@ export function pieceZoneOf(zone: KnotZone): SpacingZone {
       return zone;
   }
 }
+
+/** Where on the head, as it is told at work. */
+export const KNOT_ZONE_WORDS: Readonly<Record<KnotZone, string>> = {
+  nape: 'nape',
+  back: 'back',
+  side: 'sides',
+  top: 'top',
+  part: 'beside the part',
+  crown: 'round the crown',
+  faceEdge: 'face edge',
+};

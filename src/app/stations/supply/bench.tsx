@@ -14,12 +14,30 @@ import type { WithFinding } from '../../ui/bench-props.ts';
 import { NumberField } from '../../ui/field.tsx';
 import { countOf, money, range } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
+import { Parts } from '../../ui/tabs.tsx';
+import { EveningsTab } from './evenings-tab.tsx';
 import { TestRow } from './test-row.tsx';
 
-export function SupplyBench({ session, result, finding }: WithFinding) {
+export function SupplyBench(props: WithFinding) {
+  const [open, setOpen] = useState<string>('buy');
+  const { session, result } = props;
+  if (!result) return null;
+  return (
+    <Parts
+      label="Supply"
+      open={open}
+      onOpen={setOpen}
+      parts={[
+        { id: 'buy', name: 'Packs', content: <PacksTab {...props} result={result} /> },
+        { id: 'when', name: 'Evenings', content: <EveningsTab session={session} result={result} /> },
+      ]}
+    />
+  );
+}
+
+function PacksTab({ session, result, finding }: WithFinding & { readonly result: PlanResult }) {
   const { plan } = session;
   const step = useSpacingStep(session.history.present.plan, session.isDraft);
-  if (!result) return null;
   return (
     <>
       <h2>What to buy</h2>
