@@ -37,10 +37,12 @@ export interface SupplyLine {
   readonly enough: readonly Enough[];
   /** Packs with which they last, the reserve kept, in half, four in five and nineteen in twenty installs. */
   readonly packsToBeSure: readonly number[];
+  /** The same in raw pieces, before they are put into packs. */
+  readonly piecesToBeSure: readonly number[];
 }
 
 export interface Supply
-  extends Omit<SupplyLine, 'product' | 'colour' | 'name' | 'atHand' | 'enough' | 'packsToBeSure'> {
+  extends Omit<SupplyLine, 'product' | 'colour' | 'name' | 'atHand' | 'enough' | 'packsToBeSure' | 'piecesToBeSure'> {
   readonly lines: readonly SupplyLine[];
 }
 
@@ -103,6 +105,9 @@ export function supplyOf(
       packs: e.packs - held,
     })),
     packsToBeSure: SURENESSES.map((share) => packsFor(countFactor(knots, share, hands))),
+    piecesToBeSure: SURENESSES.map((share) =>
+      Math.max(0, Math.ceil((taken(countFactor(knots, share, hands)) - held) * perRaw - 1e-9)),
+    ),
   };
 }
 
@@ -186,6 +191,7 @@ function onlyForHalves(product: ProductInColour, pieces: number): SupplyLine {
     priceRange: [price, price],
     enough: [],
     packsToBeSure: SURENESSES.map(() => packs),
+    piecesToBeSure: SURENESSES.map(() => pieces),
   };
 }
 

@@ -1,6 +1,6 @@
 /** Colours that are mixed: how much of each, where, and how they are dealt to hands. */
 
-import { colourIds, OWN, stretchWords } from '../../../core/colours/index.ts';
+import { colourIds, differenceWords, hairDifference, OWN, stretchWords } from '../../../core/colours/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlaceSchools } from '../../../core/knots/index.ts';
 import { litHair, type PartKind, upperFirst } from '../../../core/trade/index.ts';
@@ -25,7 +25,6 @@ import { countOf } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
 import { ToolButton } from '../../ui/tabs.tsx';
 import { TURN_TOOL, useView } from '../../view/view-store.ts';
-import { differenceWords, hairDifference } from './colour-difference.ts';
 
 const BRUSH_MM = 14;
 

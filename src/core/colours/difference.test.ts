@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { difference, differenceWords, hairDifference } from './colour-difference.ts';
+import { difference, differenceWords, hairDifference } from './difference.ts';
 
 type Lab = readonly [l: number, a: number, b: number];
 

@@ -3,7 +3,7 @@
  * thumb of the trade of colours: from about 2 side by side, from about 10 at a glance (common practice, no source).
  */
 import { type Color, differenceCiede2000 } from 'culori';
-import { litHair } from '../../../core/trade/index.ts';
+import { litHair } from '../trade/index.ts';
 
 export const difference: (a: Color | string, b: Color | string) => number = differenceCiede2000();
 

@@ -1,0 +1,12 @@
+/** What to buy, where. */
+export { type Bought, type BoughtLine, buy, type Purchase, type Solve, type WayOut } from './buy.ts';
+export { type Fit, fitOf } from './fits.ts';
+export {
+  type BuyingAsked,
+  type BuyingWish,
+  type HairKind,
+  type Need,
+  type Offer,
+  type Seller,
+  STASH,
+} from './offer.ts';
