@@ -7,12 +7,15 @@ import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/inst
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { demoPlans, shoulderCurls, sweptCoils } from './plans.ts';
+import { type DemoStash, demoStash } from './stash.ts';
 
 export interface DemoBundle {
   readonly plans: readonly PlanDocument[];
   readonly sessions: readonly InstallSession[];
   readonly events: readonly StoredInstallEvent[];
   readonly log: readonly LogEntry[];
+  /** Hair of the wearer, and things. */
+  readonly stash: DemoStash;
 }
 
 const DAY_MS = 86_400_000;
@@ -27,6 +30,7 @@ export function demoBundle(nowMs: number, seed = 7): DemoBundle {
     sessions: [half.session, finished.session],
     events: [...half.events, ...finished.events],
     log: [finished.entry],
+    stash: demoStash,
   };
 }
 

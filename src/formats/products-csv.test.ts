@@ -7,10 +7,11 @@ import { LOOPS } from '../core/trade/loops.ts';
 import { TEXTURES } from '../core/trade/textures.ts';
 import { deepPartStraight, demoPlans } from '../demo/plans.ts';
 import type { ProductAsWritten } from '../model/plan.ts';
-import { PRODUCT_COLUMNS, productsCsv, readProductsCsv } from './products-csv.ts';
+import { type LotInTable, PRODUCT_COLUMNS, productsCsv, readProductsCsv } from './products-csv.ts';
 
-const withoutId = ({ id: _, lowerHalfOf: __, ...rest }: ProductAsWritten) => rest;
-const products = demoPlans.flatMap((p) => p.products);
+const withoutId = ({ product: { id: _, lowerHalfOf: __, ...rest }, loose }: LotInTable) => ({ rest, loose });
+const inTable = (product: ProductAsWritten, i = 0): LotInTable => ({ product, loose: 7 * i });
+const products = demoPlans.flatMap((p) => p.products).map(inTable);
 
 describe('hair as CSV', () => {
   it('comes back the same', () => {
@@ -34,7 +35,7 @@ describe('hair as CSV', () => {
     });
     fc.assert(
       fc.property(fc.array(product, { minLength: 1, maxLength: 5 }), (changes) => {
-        const made = changes.map((c) => ({ ...deepPartStraight.products[0], ...c, test: UNTRIED }));
+        const made = changes.map((c, i) => inTable({ ...deepPartStraight.products[0], ...c, test: UNTRIED }, i));
         const read = readProductsCsv(productsCsv(made));
         expect(read.ok ? '' : read.why).toBe('');
         expect(read.ok && read.value.map(withoutId)).toEqual(made.map(withoutId));
@@ -44,11 +45,11 @@ describe('hair as CSV', () => {
   });
 
   it('a name that a spreadsheet would calculate is written as text and read as it was', () => {
-    const made = [{ ...products[0], name: '=1+1' }];
+    const made = [inTable({ ...products[0].product, name: '=1+1' })];
     const csv = productsCsv(made);
     expect(csv).toContain("'=1+1");
     const read = readProductsCsv(csv);
-    expect(read.ok && read.value[0].name).toBe('=1+1');
+    expect(read.ok && read.value[0].product.name).toBe('=1+1');
   });
 
   const table = productsCsv(products.slice(0, 1));
@@ -65,8 +66,20 @@ describe('hair as CSV', () => {
     expect(read).toEqual({ ok: false, why: expect.stringMatching(why) });
   });
 
+  it('loose pieces may be left out of a table; what are none are refused', () => {
+    const without = table.replaceAll(/,loose_pieces|,0\r\n$/g, (m) => (m.startsWith(',0') ? '\r\n' : ''));
+    expect(without).not.toContain('loose');
+    const read = readProductsCsv(without);
+    expect(read.ok && read.value[0].loose).toBe(0);
+    const bent = productsCsv([{ ...products[0], loose: 3.5 }]);
+    expect(readProductsCsv(bent)).toEqual({
+      ok: false,
+      why: expect.stringMatching(/Line 2: “3.5” are no loose pieces/),
+    });
+  });
+
   it('a comma for a point and a mark at its beginning do no harm', () => {
     const read = readProductsCsv(`\ufeff${table.replace('11.5', '"11,5"')}`);
-    expect(read.ok && read.value[0].packPrice).toBe(11.5);
+    expect(read.ok && read.value[0].product.packPrice).toBe(11.5);
   });
 });

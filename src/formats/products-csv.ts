@@ -32,11 +32,21 @@ export const PRODUCT_COLUMNS = [
 ] as const;
 type Column = (typeof PRODUCT_COLUMNS)[number];
 
+/** Pieces out of opened packs: a table of a stash has it, one from elsewhere need not. */
+const LOOSE = 'loose_pieces';
+const MOST_LOOSE = 5000;
+
+/** Hair with what lies about of it. */
+export interface LotInTable {
+  readonly product: ProductAsWritten;
+  readonly loose: number;
+}
+
 /** Colours of one product stand in one cell. */
 const BETWEEN_COLOURS = ' > ';
 
-export function productsCsv(products: readonly ProductAsWritten[]): string {
-  const rows = products.map((p) => [
+export function productsCsv(lots: readonly LotInTable[]): string {
+  const rows = lots.map(({ product: p, loose }) => [
     p.name,
     p.piecesPerPack,
     p.test.counted ?? '',
@@ -59,12 +69,13 @@ export function productsCsv(products: readonly ProductAsWritten[]): string {
     p.condition,
     p.timesWorn,
     p.packsAtHand,
+    loose,
   ]);
   const options = { newline: '\r\n', escapeFormulae: true };
-  return `${Papa.unparse({ fields: [...PRODUCT_COLUMNS], data: rows }, options)}\r\n`;
+  return `${Papa.unparse({ fields: [...PRODUCT_COLUMNS, LOOSE], data: rows }, options)}\r\n`;
 }
 
-export function readProductsCsv(text: string): Parsed<ProductAsWritten[]> {
+export function readProductsCsv(text: string): Parsed<LotInTable[]> {
   const { data, errors, meta } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -75,16 +86,23 @@ export function readProductsCsv(text: string): Parsed<ProductAsWritten[]> {
   const [broken] = errors;
   if (broken) return { ok: false, why: `Line ${(broken.row ?? 0) + 2} can’t be read: ${broken.message}.` };
   if (data.length === 0) return { ok: false, why: 'This table holds no hair.' };
-  const products: ProductAsWritten[] = [];
+  const lots: LotInTable[] = [];
   for (const [i, row] of data.entries()) {
     try {
-      products.push(productOf(row, `hair-${i + 1}`));
+      lots.push({ product: productOf(row, `hair-${i + 1}`), loose: looseOf(row) });
     } catch (error) {
       if (!(error instanceof ValidationError)) throw error;
       return { ok: false, why: `Line ${i + 2}: ${error.message}` };
     }
   }
-  return { ok: true, value: products };
+  return { ok: true, value: lots };
+}
+
+function looseOf(row: Record<string, string>): number {
+  const cell = (row[LOOSE] ?? '').trim();
+  const loose = cell === '' ? 0 : Number(cell);
+  if (Number.isInteger(loose) && loose >= 0 && loose <= MOST_LOOSE) return loose;
+  throw new ValidationError(`“${cell}” are no loose pieces: a whole number up to ${MOST_LOOSE}.`);
 }
 
 function productOf(row: Record<string, string>, id: string): ProductAsWritten {

@@ -8,6 +8,8 @@ import { basePlans } from '../demo/bases.ts';
 import { demoBundle } from '../demo/demo.ts';
 import { installPlans } from '../demo/installs.ts';
 import { routePlans } from '../demo/routes.ts';
+import { scale } from './scale.ts';
+import { openShop, shopRoutes } from './shop/shop.ts';
 
 export interface ServerOptions {
   readonly dist: string;
@@ -28,7 +30,8 @@ export function createServer(options: ServerOptions): Express {
           objectSrc: ["'none'"],
           frameAncestors: ["'none'"],
           formAction: ["'none'"],
-          scriptSrc: ["'self'"],
+          // What to buy is worked out by a solver in WebAssembly.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           workerSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
@@ -49,6 +52,8 @@ export function createServer(options: ServerOptions): Express {
     const of = (group: string, plans: readonly object[]) => plans.map((plan) => ({ group, plan }));
     response.json([...of('base', basePlans), ...of('route', routePlans), ...of('install', installPlans)]);
   });
+  app.use('/api/shop', shopRoutes(openShop(options.now)));
+  app.get('/api/scale', scale);
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });
   });

@@ -8,9 +8,10 @@ import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/inst
 import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
 import { wearersIn } from './find-wearers.ts';
-import type { PictureRecord, PlanRecord, Setting, ShelfRecord, WearerRecord } from './records.ts';
+import type { OrderRecord, PictureRecord, PlanRecord, Setting, StashRecord, WearerRecord } from './records.ts';
+import { hairId } from './stash-id.ts';
 
-export type { PictureRecord, PlanRecord, Setting, ShelfRecord, WearerRecord } from './records.ts';
+export type { OrderRecord, PictureRecord, PlanRecord, Setting, StashRecord, WearerRecord } from './records.ts';
 
 export class MeshworkDatabase extends Dexie {
   plans!: EntityTable<PlanRecord, 'id'>;
@@ -18,7 +19,8 @@ export class MeshworkDatabase extends Dexie {
   events!: EntityTable<StoredInstallEvent & { seq: number }, 'seq'>;
   log!: EntityTable<LogEntry, 'id'>;
   settings!: EntityTable<Setting, 'key'>;
-  shelf!: Table<ShelfRecord, string>;
+  stash!: Table<StashRecord, string>;
+  orders!: EntityTable<OrderRecord, 'id'>;
   wearers!: EntityTable<WearerRecord, 'id'>;
   pictures!: EntityTable<PictureRecord, 'planId'>;
 
@@ -42,7 +44,16 @@ export class MeshworkDatabase extends Dexie {
     this.version(7).upgrade(bringUpInstalls);
     // Until then every plan had a head of its own.
     this.version(8).stores({ wearers: 'id, updatedAtMs', pictures: 'planId' }).upgrade(findWearers);
+    // Until then the stash was a shelf of hair and caps.
+    this.version(9).stores({ stash: 'id, kind', orders: 'id, planId' }).upgrade(fromShelf);
   }
+}
+
+async function fromShelf(tx: Transaction) {
+  const kept = await tx.table<StashRecord>('shelf').toArray();
+  const lots = kept.map((r) => (r.kind === 'hair' ? { ...r, id: hairId(r.of, r.product), loose: 0 } : r));
+  await tx.table<StashRecord>('stash').bulkPut(lots);
+  await bringUpInstalls(tx);
 }
 
 /** A record before version 6. */

@@ -4,12 +4,17 @@ import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/inst
 import type { PlanDocument } from '../model/plan.ts';
 import type { MeshworkDatabase } from './database.ts';
 import { wearersIn } from './find-wearers.ts';
+import { keepThing, putHair, type StashHair, type StashThing } from './stash.ts';
 
 export interface DemoRecords {
   readonly plans: readonly PlanDocument[];
   readonly sessions: readonly InstallSession[];
   readonly events: readonly StoredInstallEvent[];
   readonly log: readonly LogEntry[];
+  readonly stash?: {
+    readonly hair: ReadonlyArray<Pick<StashHair, 'product' | 'loose'>>;
+    readonly things: ReadonlyArray<Pick<StashThing, 'name' | 'count' | 'inBag' | 'bagPrice'>>;
+  };
 }
 
 /** A store that holds anything is left alone. */
@@ -21,7 +26,7 @@ export async function fillWithDemo(db: MeshworkDatabase, demo: DemoRecords, nowM
   });
 }
 
-const ALL = (db: MeshworkDatabase) => [db.plans, db.wearers, db.sessions, db.events, db.log];
+const ALL = (db: MeshworkDatabase) => [db.plans, db.wearers, db.sessions, db.events, db.log, db.stash];
 
 async function addDemo(db: MeshworkDatabase, demo: DemoRecords, nowMs: number) {
   const records = demo.plans.map((plan, i) => ({
@@ -37,6 +42,9 @@ async function addDemo(db: MeshworkDatabase, demo: DemoRecords, nowMs: number) {
   await db.sessions.bulkAdd([...demo.sessions]);
   await db.events.bulkAdd(demo.events.map((e) => ({ ...e }) as StoredInstallEvent & { seq: number }));
   await db.log.bulkAdd([...demo.log]);
+  const of = wearers[0]?.id;
+  await putHair(db, of, demo.stash?.hair ?? [], nowMs);
+  for (const thing of demo.stash?.things ?? []) await keepThing(db, of, thing, nowMs);
 }
 
 const DEMO = /^(wearer-)?demo-/;

@@ -34,16 +34,45 @@ export interface PictureRecord {
   readonly image: string;
 }
 
-/** Hair and caps that are hers, whatever plan they are used in. */
-export type ShelfRecord = {
+/** Hair, caps and things that are hers, whatever plan they are used in. */
+export type StashRecord = {
   readonly id: string;
   readonly updatedAtMs: number;
-  /** Whose; on everybody's shelf what was kept before there were wearers, or in a plan of nobody's. */
+  /** Whose; in everybody's stash what was kept before there were wearers, or in a plan of nobody's. */
   readonly of?: string;
 } & (
-  | { readonly kind: 'hair'; readonly product: ProductAsWritten }
+  | {
+      readonly kind: 'hair';
+      /** Its packs at hand are those of the lot that no one has opened. */
+      readonly product: ProductAsWritten;
+      /** Pieces out of packs that are opened. */
+      readonly loose: number;
+    }
   | { readonly kind: 'cap'; readonly name: string; readonly cap: CapAsWritten }
+  | {
+      readonly kind: 'thing';
+      readonly name: string;
+      readonly count: number;
+      /** They come so many in a bag, at this price. */
+      readonly inBag: number;
+      readonly bagPrice: number;
+    }
 );
+
+/** Hair that is ordered and not there yet, or has come. */
+export interface OrderRecord {
+  readonly id: string;
+  readonly planId: string;
+  readonly of?: string;
+  readonly seller: string;
+  readonly orderedAtMs: number;
+  /** As "2026-12-05". */
+  readonly arrives: string;
+  readonly total: number;
+  readonly currency: string;
+  readonly lines: ReadonlyArray<{ readonly product: ProductAsWritten; readonly packs: number }>;
+  readonly hasCome: 0 | 1;
+}
 
 export interface Setting {
   readonly key: string;

@@ -244,15 +244,17 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(8);
+  expect(raw.verno).toBe(9);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
+    ['orders', 'id', ['planId']],
     ['pictures', 'planId', []],
     ['plans', 'id', ['deletedAtMs', 'updatedAtMs']],
     ['sessions', 'id', ['finished', 'planId', 'startedAtMs']],
     ['settings', 'key', []],
     ['shelf', 'id', ['kind']],
+    ['stash', 'id', ['kind']],
     ['wearers', 'id', ['updatedAtMs']],
   ]);
   raw.close();

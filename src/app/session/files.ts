@@ -3,7 +3,9 @@ import type { PlanResult } from '../../core/findings/index.ts';
 import type { EveningsPlan, SpacingStep } from '../../core/plan/index.ts';
 import type { CalendarAsked } from '../../formats/evenings-ics.ts';
 import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
-import type { PlanDocument, ProductAsWritten } from '../../model/plan.ts';
+import type { LotInTable } from '../../formats/products-csv.ts';
+import type { ShoppingLine } from '../../formats/shopping-csv.ts';
+import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
 import { painter } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
@@ -32,9 +34,14 @@ export async function exportKnots(plan: PlanDocument, result: PlanResult) {
   offerText(`${fileStem(plan.name)}.knots.csv`, 'text/csv;charset=utf-8', knotsCsv(result));
 }
 
-export async function exportProducts(products: readonly ProductAsWritten[]) {
+export async function exportHair(lots: readonly LotInTable[]) {
   const { productsCsv } = await import('../../formats/products-csv.ts');
-  offerText('hair.csv', 'text/csv;charset=utf-8', productsCsv(products));
+  offerText('hair.csv', 'text/csv;charset=utf-8', productsCsv(lots));
+}
+
+export async function exportShopping(plan: PlanDocument, lines: readonly ShoppingLine[], currency: string) {
+  const { shoppingCsv } = await import('../../formats/shopping-csv.ts');
+  offerText(`${fileStem(plan.name)}.shopping.csv`, 'text/csv;charset=utf-8', shoppingCsv(lines, currency));
 }
 
 export async function exportMap(plan: PlanDocument, result: PlanResult) {

@@ -12,6 +12,7 @@ export {
 export { fallingHair } from './ask/falling-hair.ts';
 export { type HoursLine, hoursBy } from './ask/hours.ts';
 export { guessRange } from './ask/look-advice.ts';
+export { type Kept, type Missing, missingOf, type Needed, neededBeside } from './ask/needed.ts';
 export type { HeadScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export { tryEdit } from './ask/try-edit.ts';

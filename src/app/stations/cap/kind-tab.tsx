@@ -3,7 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { DOME_INFO, DOMES, isWorn, WIG_HOLDS } from '../../../core/trade/index.ts';
-import { keepCap, offShelf, shelfCaps } from '../../../store/shelf.ts';
+import { keepCap, outOfStash, stashCaps } from '../../../store/stash.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
@@ -69,7 +69,7 @@ function Shelf({ session }: { readonly session: PlanSession }) {
   const { cap, change } = useCap(session);
   const [name, setName] = useState('My cap');
   const of = useWearerOf(plan.id);
-  const kept = useLiveQuery(() => shelfCaps(db, of), [of]) ?? [];
+  const kept = useLiveQuery(() => stashCaps(db, of), [of]) ?? [];
   return (
     <section className="mt-4">
       <h3 className="text-title">Your caps</h3>
@@ -102,7 +102,7 @@ function Shelf({ session }: { readonly session: PlanSession }) {
               type="button"
               className="word text-note"
               aria-label={`Take ${k.name} off the shelf`}
-              onClick={() => void offShelf(db, k.id)}
+              onClick={() => void outOfStash(db, k.id)}
             >
               forget
             </button>

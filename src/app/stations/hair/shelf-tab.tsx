@@ -3,9 +3,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { CONDITION_NAMES } from '../../../core/trade/index.ts';
 import { addProduct } from '../../../model/cap-and-hair.ts';
-import { keepHair, offShelf, type ShelfHair, shelfHair } from '../../../store/shelf.ts';
+import { keepHair, outOfStash, putHair, type StashHair, stashHair } from '../../../store/stash.ts';
 import { db } from '../../session/database.ts';
-import { exportProducts } from '../../session/files.ts';
+import { exportHair } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { OpenFile } from '../../ui/open-file.tsx';
@@ -18,7 +18,7 @@ interface Said {
 export function ShelfTab({ session }: { readonly session: PlanSession }) {
   const { plan } = session;
   const of = useWearerOf(plan.id);
-  const kept = useLiveQuery(() => shelfHair(db, of), [of]) ?? [];
+  const kept = useLiveQuery(() => stashHair(db, of), [of]) ?? [];
   const [said, setSaid] = useState<Said>();
   const keep = async () => {
     await keepHair(db, of, plan.products, Date.now());
@@ -43,7 +43,9 @@ export function ShelfTab({ session }: { readonly session: PlanSession }) {
           type="button"
           className="button"
           data-testid="export-hair"
-          onClick={() => void exportProducts(kept.length > 0 ? kept.map((k) => k.product) : plan.products)}
+          onClick={() =>
+            void exportHair(kept.length > 0 ? kept : plan.products.map((product) => ({ product, loose: 0 })))
+          }
         >
           As a table (CSV)
         </button>
@@ -67,11 +69,11 @@ async function fromTable(file: File, of: string | undefined): Promise<Said> {
   const { readProductsCsv } = await import('../../../formats/products-csv.ts');
   const read = readProductsCsv(await file.text());
   if (!read.ok) return { words: `${read.why} Nothing was changed.`, wrong: true };
-  await keepHair(db, of, read.value, Date.now());
+  await putHair(db, of, read.value, Date.now());
   return { words: `${read.value.length} kept on the shelf.`, wrong: false };
 }
 
-function Shelved(props: { readonly shelved: ShelfHair; readonly session: PlanSession }) {
+function Shelved(props: { readonly shelved: StashHair; readonly session: PlanSession }) {
   const { session } = props;
   const { id, product } = props.shelved;
   const use = () => {
@@ -88,7 +90,7 @@ function Shelved(props: { readonly shelved: ShelfHair; readonly session: PlanSes
           type="button"
           className="word text-note"
           aria-label={`Take ${product.name} off the shelf`}
-          onClick={() => void offShelf(db, id)}
+          onClick={() => void outOfStash(db, id)}
         >
           forget
         </button>

@@ -2,8 +2,7 @@
 
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import type { SpacingStep } from '../../../core/plan/index.ts';
-import { DOME_INFO, isWorn, lowerFirst } from '../../../core/trade/index.ts';
+import { neededBeside, type SpacingStep } from '../../../core/plan/index.ts';
 import { setField } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { setSpacing } from '../../../model/spacing-commands.ts';
@@ -16,7 +15,10 @@ import { countOf, money, range } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
 import { Parts } from '../../ui/tabs.tsx';
 import { EveningsTab } from './evenings-tab.tsx';
+import { ShopTab } from './shop-tab.tsx';
+import { StashTab } from './stash-tab.tsx';
 import { TestRow } from './test-row.tsx';
+import { capName } from './things.tsx';
 
 export function SupplyBench(props: WithFinding) {
   const [open, setOpen] = useState<string>('buy');
@@ -29,6 +31,8 @@ export function SupplyBench(props: WithFinding) {
       onOpen={setOpen}
       parts={[
         { id: 'buy', name: 'Packs', content: <PacksTab {...props} result={result} /> },
+        { id: 'shop', name: 'Shop', content: <ShopTab session={session} result={result} /> },
+        { id: 'have', name: 'Stash', content: <StashTab session={session} result={result} /> },
         { id: 'when', name: 'Evenings', content: <EveningsTab session={session} result={result} /> },
       ]}
     />
@@ -171,21 +175,13 @@ function OneStep(props: { readonly session: PlanSession; readonly step: SpacingS
   );
 }
 
+/** Its own place, with what she has of each, is the stash. */
 function AlsoNeeded({ plan, result }: Planned) {
   return (
     <ul className="mt-2 text-small">
-      {plan.cap.dome !== 'none' && (
-        <li>
-          a cap, {lowerFirst(DOME_INFO[plan.cap.dome].name)}, {result.cap.sizeName}
-          {isWorn(plan.madeFor) ? ', over the base' : ''}
-        </li>
-      )}
-      {result.base.consumables.map((c) => (
-        <li key={c.name}>
-          {c.count} {c.unit} {c.name}
-        </li>
+      {neededBeside(result, capName(plan, result)).map(({ name, count, unit }) => (
+        <li key={name}>{count > 1 || unit ? `${count} ${unit} ${name}`.replace('  ', ' ') : name}</li>
       ))}
-      <li>a latch hook, blunt scissors</li>
     </ul>
   );
 }

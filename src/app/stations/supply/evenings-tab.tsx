@@ -1,5 +1,4 @@
 /** When: hours by what is done, evenings until a day, and what a day of it costs. */
-import { formatISO } from 'date-fns';
 import { useMemo } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type EveningsPlan, eveningsOf, type FinishBy, type HoursLine, hoursBy } from '../../../core/plan/index.ts';
@@ -18,6 +17,7 @@ import type { PlanSession } from '../../session/plan-session.ts';
 import { NumberField, TextField } from '../../ui/field.tsx';
 import { duration, hourOf, money, range, weekday } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
+import { today } from './names.ts';
 
 interface Props {
   readonly session: PlanSession;
@@ -53,8 +53,6 @@ export function EveningsTab({ session, result }: Props) {
     </>
   );
 }
-
-const today = () => formatISO(new Date(), { representation: 'date' });
 
 /** Hours step by step; then what the knots take, by kind and by where they are. */
 function Hours({ plan, result }: { readonly plan: PlanSession['plan']; readonly result: PlanResult }) {

@@ -1,6 +1,7 @@
 /** What to buy, where. */
 export { type Bought, type BoughtLine, buy, type Purchase, type Solve, type WayOut } from './buy.ts';
 export { type Fit, fitOf } from './fits.ts';
+export { standsIn, wayInWords } from './in-words.ts';
 export {
   type BuyingAsked,
   type BuyingWish,

@@ -1,0 +1,140 @@
+/** Things besides hair: what this plan takes, what she has of it, what the rest costs. */
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo, useState } from 'react';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { type Missing, missingOf, neededBeside } from '../../../core/plan/index.ts';
+import { DOME_INFO, isWorn, lowerFirst } from '../../../core/trade/index.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import { storageSentence } from '../../../store/plans.ts';
+import { keepThing, type StashThing, stashThings } from '../../../store/stash.ts';
+import { db } from '../../session/database.ts';
+import type { PlanSession } from '../../session/plan-session.ts';
+import { NumberField } from '../../ui/field.tsx';
+import { money } from '../../ui/format.ts';
+
+/** As the list of things calls it; undefined where there is none. */
+export function capName(
+  { cap, madeFor }: Pick<PlanDocument, 'cap' | 'madeFor'>,
+  { cap: fit }: PlanResult,
+): string | undefined {
+  if (cap.dome === 'none') return undefined;
+  return `a cap, ${lowerFirst(DOME_INFO[cap.dome].name)}, ${fit.sizeName}${isWorn(madeFor) ? ', over the base' : ''}`;
+}
+
+/** What is needed, and what of it she has. */
+export function useMissing(session: PlanSession, result: PlanResult, of: string | undefined): readonly Missing[] {
+  const { plan } = session;
+  const kept = useLiveQuery(() => stashThings(db, of), [of]);
+  return useMemo(() => missingOf(neededBeside(result, capName(plan, result)), kept ?? []), [plan, result, kept]);
+}
+
+export function Things(props: {
+  readonly session: PlanSession;
+  readonly result: PlanResult;
+  readonly of: string | undefined;
+}) {
+  const { session, result, of } = props;
+  const missing = useMissing(session, result, of);
+  const { currency } = session.plan;
+  const toBuy = missing.filter((m) => m.bags > 0);
+  const priced = toBuy.reduce((sum, m) => sum + m.price, 0);
+  const unpriced = toBuy.filter((m) => m.price === 0).length;
+  return (
+    <section className="mt-6" data-testid="things">
+      <h3 className="text-title">Besides hair</h3>
+      <p className="note mt-1">
+        {toBuy.length === 0
+          ? 'You have all that this plan takes.'
+          : `${toBuy.length} to get, ${money(priced, currency)}${unpriced > 0 ? `; ${unpriced} without a price yet` : ''}.`}
+      </p>
+      <ul className="mt-1">
+        {missing.map((m) => (
+          <Thing key={m.name} of={of} missing={m} currency={currency} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Thing({
+  of,
+  missing,
+  currency,
+}: {
+  readonly of: string | undefined;
+  readonly missing: Missing;
+  readonly currency: string;
+}) {
+  const [open, setOpen] = useState(false);
+  const { name, count, unit, because, have, bags, inBag, price } = missing;
+  return (
+    <li className="line py-0.75">
+      <details open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+        <summary className="text-small">
+          {count > 1 || unit ? `${count} ${unit} ${name}`.replace('  ', ' ') : name}
+          <span className="note">
+            {' · '}
+            {bags === 0
+              ? 'there'
+              : `${bags === 1 ? '' : inBag === 1 ? `${bags} ` : `${bags} bags `}to get${price > 0 ? `, ${money(price, currency)}` : ''}`}
+          </span>
+        </summary>
+        {open && <ThingFields of={of} name={name} have={have} because={because} currency={currency} />}
+      </details>
+    </li>
+  );
+}
+
+function ThingFields(props: {
+  readonly of: string | undefined;
+  readonly name: string;
+  readonly have: number;
+  readonly because: string;
+  readonly currency: string;
+}) {
+  const { of, name, because, currency } = props;
+  const kept = useLiveQuery(async () => (await stashThings(db, of)).find((t) => t.name === name), [of, name]);
+  const [trouble, setTrouble] = useState<string>();
+  const thing: Pick<StashThing, 'name' | 'count' | 'inBag' | 'bagPrice'> = kept ?? {
+    name,
+    count: 0,
+    inBag: 1,
+    bagPrice: 0,
+  };
+  const put = (change: Partial<typeof thing>) => {
+    const { count, inBag, bagPrice } = { ...thing, ...change };
+    keepThing(db, of, { name, count, inBag, bagPrice }, Date.now()).then(
+      () => setTrouble(undefined),
+      (error) => setTrouble(storageSentence(error)),
+    );
+    return undefined;
+  };
+  const within = (value: number, least: number, most: number) =>
+    value >= least && value <= most ? undefined : `That should be from ${least} to ${most}.`;
+  return (
+    <div className="ml-3">
+      <p className="note">{because}</p>
+      <NumberField
+        label="You have"
+        testId={`have-${name}`}
+        value={thing.count}
+        onCommit={(count) => within(count, 0, 10_000) ?? put({ count })}
+      />
+      <NumberField
+        label="Come in a bag"
+        value={thing.inBag}
+        onCommit={(inBag) => within(inBag, 1, 10_000) ?? put({ inBag })}
+      />
+      <NumberField
+        label={`Price of a bag, ${currency}`}
+        value={thing.bagPrice}
+        onCommit={(bagPrice) => within(bagPrice, 0, 10_000) ?? put({ bagPrice })}
+      />
+      {trouble && (
+        <p role="alert" className="note text-madder">
+          {trouble}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,162 @@
+/** From a plan, a stash and a catalogue to what can be asked of the buying program. */
+import { nameOfColour } from '../core/colours/index.ts';
+import { piecesInPack } from '../core/hair/index.ts';
+import type { Plan } from '../core/plan/index.ts';
+import {
+  type BuyingAsked,
+  type BuyingWish,
+  type HairKind,
+  type Need,
+  type Offer,
+  STASH,
+} from '../core/supply/buy/index.ts';
+import { daysFrom } from '../core/time/index.ts';
+import { SURENESSES } from '../core/trade/index.ts';
+import { readLength } from './fingers.ts';
+import type { PlanDocument, ProductAsWritten } from './plan.ts';
+import type { PlanChange } from './plan-change.ts';
+import type { Catalogue } from './shop.ts';
+
+export type BuyingAsWritten = NonNullable<PlanDocument['buying']>;
+
+export const START_BUYING: BuyingAsWritten = { aim: 'cheapest', sure: 0.8, colourWithin: 2, longerCutDown: 'no' };
+
+export const buyingOf = (plan: Pick<PlanDocument, 'buying'>): BuyingAsWritten => plan.buying ?? START_BUYING;
+
+export const setBuying = (plan: PlanDocument, buying: BuyingAsWritten, words: string): PlanChange => ({
+  words,
+  plan: { ...plan, buying },
+});
+
+/** @param today as "2026-12-05": what has to be there by a day is asked for in days */
+export function wishOf(
+  { aim, sure, colourWithin, longerCutDown, budget, by }: BuyingAsWritten,
+  today: string,
+): BuyingWish {
+  return {
+    aim,
+    sure: SURENESSES.indexOf(sure as (typeof SURENESSES)[number]),
+    colourWithin,
+    longerCutDown: longerCutDown === 'yes',
+    ...(budget === undefined ? {} : { budget }),
+    ...(by === undefined ? {} : { withinDays: Math.max(0, daysFrom(today, by)) }),
+  };
+}
+
+type Sized = Pick<PlanDocument, 'unit' | 'fingers'>;
+
+function lengthIn(length: string, { unit, fingers }: Sized): number {
+  const read = readLength(length, unit, fingers);
+  return read.ok ? read.value : 0;
+}
+
+const kindOf = (product: ProductAsWritten, colour: string, plan: Sized): HairKind => ({
+  name: product.name,
+  colour,
+  lengthMm: lengthIn(product.length, plan),
+  texture: product.texture,
+  fibre: product.fibre,
+  loop: product.loop,
+  piecesPerPack: piecesInPack(product),
+  packMassG: product.packMassG,
+});
+
+/** What the plan still wants of each product in each colour, once what is at hand is taken. */
+export function needsOf(plan: PlanDocument, { supply }: Pick<Plan, 'supply'>): Need[] {
+  return supply.lines.flatMap((line): Need[] => {
+    const product = productOf(plan, line);
+    if (!product || product.lowerHalfOf !== undefined) return [];
+    const atHand = line.atHand * piecesInPack(product);
+    const pieces = line.piecesToBeSure.map((n) => Math.max(0, n - atHand));
+    if (pieces.every((n) => n === 0)) return [];
+    return [{ id: line.product, kind: kindOf(product, colourOf(plan, product, line.colour), plan), pieces }];
+  });
+}
+
+type Line = Plan['supply']['lines'][number];
+
+/** A line of a mixed colour is of the product whose name its id begins with. */
+const productOf = (plan: PlanDocument, line: Line) =>
+  plan.products.find((p) => line.product === p.id || line.product === `${p.id} ${line.colour}`);
+
+const colourOf = (plan: PlanDocument, product: ProductAsWritten, colour: string) =>
+  nameOfColour(plan.colours, product.colours[0], colour);
+
+/** Hair of the stash that nobody takes, as it can be offered: packs, and loose pieces as one lot. */
+export interface SpareLot {
+  readonly id: string;
+  readonly product: ProductAsWritten;
+  readonly free: number;
+  readonly loose: number;
+}
+
+/** Worn hair stands in for none that is new. */
+function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
+  return lots
+    .filter((l) => l.product.condition === 'new')
+    .flatMap(({ id, product, free, loose }): Offer[] => {
+      const kind = kindOf(product, product.colours[0], plan);
+      const pieceG = kind.packMassG / kind.piecesPerPack;
+      return [
+        ...(free > 0 ? [{ id: `packs ${id}`, seller: STASH.id, kind, price: 0, stock: free }] : []),
+        ...(loose > 0
+          ? [
+              {
+                id: `loose ${id}`,
+                seller: STASH.id,
+                kind: { ...kind, piecesPerPack: loose, packMassG: loose * pieceG },
+                price: 0,
+                stock: 1,
+              },
+            ]
+          : []),
+      ];
+    });
+}
+
+export function buyingAsked(
+  plan: PlanDocument,
+  result: Pick<Plan, 'supply'>,
+  {
+    catalogue,
+    lots,
+    today,
+  }: { readonly catalogue: Catalogue; readonly lots: readonly SpareLot[]; readonly today: string },
+): BuyingAsked {
+  const shop = catalogue.offers.map(
+    ({ hair, colour, ...offer }): Offer => ({
+      ...(offer as Omit<Offer, 'kind'>),
+      kind: {
+        name: hair.name,
+        colour,
+        lengthMm: lengthIn(hair.length, plan),
+        texture: hair.texture,
+        fibre: hair.fibre,
+        loop: hair.loop,
+        piecesPerPack: hair.piecesPerPack,
+        packMassG: hair.packMassG,
+      },
+    }),
+  );
+  return {
+    needs: needsOf(plan, result),
+    offers: [...stashOffers(lots, plan), ...shop],
+    sellers: [STASH, ...catalogue.sellers] as BuyingAsked['sellers'],
+    wish: wishOf(buyingOf(plan), today),
+  };
+}
+
+/** What an offered pack is as a product of hers, once it has come. */
+export function productFrom({ hair, colour, price }: Catalogue['offers'][number]): Omit<ProductAsWritten, 'id'> {
+  return {
+    ...hair,
+    drawnOut: '',
+    colours: [colour],
+    packPrice: price,
+    composed: 1,
+    test: { tug: 'untried', apart: 'untried', hooked: 'untried' },
+    condition: 'new',
+    timesWorn: 0,
+    packsAtHand: 0,
+  };
+}

@@ -1,0 +1,10 @@
+/** Under which id a thing of a stash is found again. */
+import type { ProductAsWritten } from '../model/plan.ts';
+import { lotKey } from '../model/stash.ts';
+import type { StashRecord } from './records.ts';
+
+/** Whose stash: a wearer's id; of a plan that is nobody's, everybody's. */
+export type Of = string | undefined;
+
+export const idOf = (of: Of, kind: StashRecord['kind'], name: string) => [...(of ? [of] : []), kind, name].join(' ');
+export const hairId = (of: Of, product: ProductAsWritten) => idOf(of, 'hair', lotKey(product));

@@ -1,0 +1,4 @@
+declare module 'highs/runtime?url' {
+  const address: string;
+  export default address;
+}
