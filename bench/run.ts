@@ -22,6 +22,10 @@ import type { PlanInputs } from '../src/core/plan/inputs.ts';
 import { gaps } from '../src/core/plan/stages/for-hair.ts';
 import { evaluateUses } from '../src/core/search/evaluate.ts';
 import { searchSpace } from '../src/core/search/use.ts';
+import { buy } from '../src/core/supply/buy/buy.ts';
+import { highsSolver } from '../src/core/supply/buy/highs.ts';
+import type { HairKind } from '../src/core/supply/buy/offer.ts';
+import { enoughNear } from '../src/core/supply/enough.ts';
 import { deepPartStraight } from '../src/demo/plans.ts';
 import { planInputs } from '../src/model/to-inputs.ts';
 import { Planner } from '../tests/helpers/planner.ts';
@@ -156,6 +160,51 @@ time(
     dealColours({ places: toDeal, colours: 4, shares, most: mix.map(() => Infinity) });
   },
   10,
+);
+const kindOf = (i: number): HairKind => ({
+  name: `line ${i % 8}`,
+  colour: ['black', 'off black', 'copper', 'honey', 'dark brown'][i % 5],
+  lengthMm: 330 + 60 * (i % 3),
+  texture: 'looseCurl',
+  fibre: 'plain',
+  loop: 'thread',
+  piecesPerPack: [24, 48, 48][i % 3],
+  packMassG: 70,
+});
+const sellers = [
+  { id: 'near', name: 'Near', days: 2, delivery: 4.9, freeFrom: 50 },
+  { id: 'far', name: 'Far', days: 5, delivery: 2.5, freeFrom: 80 },
+];
+const solve = await highsSolver();
+time(
+  'buying four colours from 40 products of two sellers',
+  5,
+  (run) => {
+    const offers = Array.from({ length: 40 }, (_, i) => ({
+      id: `o${i}`,
+      seller: sellers[i % 2].id,
+      kind: kindOf(i >> 1),
+      price: 8 + ((i * 7 + run) % 9) / 2,
+      stock: 2 + ((i * 5) % 9),
+      ...(i % 4 === 0 ? { multi: { packs: 4, price: 30 + (i % 5) } } : {}),
+    }));
+    const needs = ['black', 'copper', 'honey', 'off black'].map((colour, i) => ({
+      id: `n${i}`,
+      kind: { ...kindOf(0), colour, piecesPerPack: 48 },
+      pieces: [120, 140, 160],
+    }));
+    buy({ needs, offers, sellers, wish: { aim: 'cheapest', sure: 1, colourWithin: 6, longerCutDown: true } }, solve);
+  },
+  500,
+);
+time(
+  '10 000 forecasts of whether packs last',
+  5,
+  (run) => {
+    for (let i = 0; i < 10_000; i++)
+      enoughNear(3 + (i % 9), { taken: 2 + ((i + run) % 70) / 10, kept: 0.7, knots: 100 + i });
+  },
+  150,
 );
 time('flatter parking of eight tails', 5, (i) => {
   const marks = [

@@ -56,9 +56,22 @@ const INTO: Readonly<Record<string, () => Promise<unknown>>> = {
     await browser.settled();
     await browser.appears('[data-testid="by-hand"]');
   },
+  shop: () => browser.appears('[data-testid="bought"]'),
+  have: async () => {
+    await browser.click('[data-testid="lot"]');
+    await browser.appears('[data-testid="lot-packs"]');
+  },
+  when: async () => {
+    await browser.click('[data-testid="plan-evenings"]');
+    await browser.click('[data-testid="evenings"] summary');
+  },
 };
 const OUT_OF: Readonly<Record<string, () => Promise<unknown>>> = {
   colours: async () => {
+    await browser.press('Undo');
+    await browser.settled();
+  },
+  when: async () => {
     await browser.press('Undo');
     await browser.settled();
   },
@@ -79,7 +92,7 @@ describe.each([
     expect(await violations(browser, options)).toEqual([]);
   });
 
-  it('finds nothing in the parts of Measure, Base, Cap, Hair, Rows and Check, a section told, and the sheets', async () => {
+  it('finds nothing in the parts of Measure, Base, Cap, Hair, Rows, Check and Supply, a section told, and the sheets', async () => {
     for (const [station, parts] of [
       ['measure', ['hairline', 'hair', 'marks']],
       ['base', ['sections', 'tails', 'work']],
@@ -87,6 +100,7 @@ describe.each([
       ['hair', ['cuts', 'zones', 'colours', 'shelf']],
       ['rows', ['rows', 'hand', 'knots', 'order']],
       ['check', ['size', 'load', 'whatIf', 'best', 'guesses']],
+      ['supply', ['shop', 'have', 'when']],
     ] as const) {
       await browser.station(url, 'demo-deep-part', station);
       await browser.settled();

@@ -1,5 +1,6 @@
 /** What to buy, and whether it lasts. */
 import { describe, expect, inject, it } from 'vitest';
+import { fullShop } from '../tests/helpers/shop.ts';
 import type { Browser } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
@@ -164,5 +165,170 @@ describe('colours that are mixed', () => {
     await tab('Colours');
     await browser.appears('[data-testid="colour-c1"]');
     expect(await pieces('c1')).toBe(0);
+  });
+});
+
+describe('evenings', () => {
+  const laid = () => browser.text('[data-testid="evenings"]');
+
+  it('say what falls on which and when it is done; a day that can’t be kept says what would keep it', async () => {
+    await browser.go(`${url}/plan/demo-shoulder-curls/supply`);
+    await browser.settled();
+    await browser.click('[data-part="when"]');
+    expect(await browser.text('[data-testid="hours"]')).toMatch(/About \d+ h/);
+    await browser.click('[data-testid="plan-evenings"]');
+    await browser.appears('[data-testid="evenings"]');
+    expect(await laid()).toMatch(/\d evenings, done on/);
+    const shorter = async (minutes: string) => {
+      await browser.write('evenings-minutes', minutes);
+      await browser.until(`document.querySelector('[data-testid=evenings-minutes]').value === '${minutes}'`, minutes);
+      return browser.script<number>(`return document.querySelectorAll('[data-testid=evenings] ol > li').length`);
+    };
+    const long = await shorter('240');
+    expect(await shorter('60')).toBeGreaterThan(long);
+    await browser.script(
+      `const f = document.querySelector('[data-testid=evenings-by]');
+       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, document.querySelector('[data-testid=evenings-first]').value);
+       f.dispatchEvent(new Event('input', { bubbles: true })); f.focus(); f.blur()`,
+    );
+    await browser.until(
+      `/not enough|can be kept/.test(document.querySelector('[data-testid=finish-by]')?.textContent)`,
+      'the day',
+    );
+    expect(await browser.text('[data-testid="finish-by"]')).toMatch(/begin by|take/i);
+    await browser.write('evenings-minutes', '5');
+    await browser.until(`/at least 20/.test(document.querySelector('.bench').textContent)`, 'the refusal');
+  });
+
+  it('cost as much a day as is said of it', async () => {
+    await browser.write('worn-days', '10');
+    await browser.until(`/5\\.75/.test(document.querySelector('[data-testid=cost]').textContent)`, 'a tenth of €57.50');
+    for (let i = 0; i < 5; i++) await browser.press('Undo');
+    await browser.until(`document.querySelector('[data-testid=plan-evenings]')`, 'no evenings');
+  });
+});
+
+describe('the stash', () => {
+  it('lots are counted, weighed, and set aside for a plan; one taken out by mistake is put back', async () => {
+    await browser.click('[data-part="have"]');
+    const lots = () =>
+      browser.script<string[]>(`return [...document.querySelectorAll('[data-testid=lot]')].map((l) => l.textContent)`);
+    await browser.until(`document.querySelectorAll('[data-testid=lot]').length === 4`, 'the demo’s stash');
+    const at = (await lots()).findIndex((l) => /Quillow loop curl, black/.test(l));
+    await browser.script(`document.querySelectorAll('[data-testid=lot]')[${at}].click()`);
+    await browser.write('lot-loose', '7');
+    await browser.until(
+      `/7 loose pieces/.test(document.querySelectorAll('[data-testid=lot]')[0].textContent)`,
+      'counted',
+    );
+    await browser.write('lot-loose', '2.5');
+    await browser.until(`/is no count/.test(document.querySelector('.bench').textContent)`, 'the refusal');
+    // 29.2 g at 70 g for 48: twenty.
+    await browser.write('weigh-typed', '29.2');
+    await browser.until(
+      `/About 20 pieces/.test(document.querySelector('[data-testid=weigh-says]')?.textContent)`,
+      'by weight',
+    );
+    await browser.click('[data-testid="weigh-start"]');
+    await browser.click('[data-testid="weigh-tare"]');
+    await browser.until(
+      `/Hair: \\d/.test(document.querySelector('[data-testid=weigh-reads]')?.textContent)`,
+      'the scale',
+    );
+    await browser.click('[data-testid="weigh-take"]');
+    await browser.click('[data-testid="lot-take"]');
+    await browser.until(
+      `/Shoulder curls takes 2/.test(document.querySelector('[data-testid=stash]').textContent)`,
+      'set aside',
+    );
+    await browser.press('Out of the stash');
+    await browser.until(`document.querySelectorAll('[data-testid=lot]').length === 3`, 'out');
+    await browser.press('Put it back');
+    await browser.until(`document.querySelectorAll('[data-testid=lot]').length === 4`, 'back');
+    await browser.press('Undo');
+    await browser.settled();
+    expect(Number((await browser.figures()).packs)).toBe(5);
+  });
+});
+
+describe('the shop', () => {
+  /** What the shop says from now on, in the page: nothing, nonsense, or a catalogue; and what it answers to orders. */
+  const shopSays = (catalogue: unknown, order?: { status: number; body: unknown }) =>
+    browser.script(
+      `const [catalogue, order] = arguments;
+       window.realFetch ??= window.fetch;
+       window.fetch = (address, asked) => {
+         const path = String(address);
+         if (path.endsWith('/api/shop/catalogue')) return catalogue === null ? Promise.reject(new TypeError('no net')) : Promise.resolve(new Response(JSON.stringify(catalogue)));
+         if (path.endsWith('/api/shop/orders') && order) return Promise.resolve(new Response(JSON.stringify(order.body), { status: order.status }));
+         return window.realFetch(address, asked);
+       }`,
+      catalogue,
+      order ?? null,
+    );
+  const bought = () => browser.text('[data-testid="bought"]');
+
+  it('says what to buy where, and why; what sold out meanwhile is refused and worked out anew', async () => {
+    await shopSays(fullShop());
+    await browser.click('[data-part="shop"]');
+    await browser.until(`/€\\d/.test(document.querySelector('[data-testid=bought]')?.textContent)`, 'what to buy');
+    expect(await bought()).toMatch(/From your stash[\s\S]*Quillow loop curl, black, 33 cm/);
+    const offer = fullShop().offers.find((o) => o.hair.name === 'Quillow loop curl' && o.colour === 'black')!;
+    const body = {
+      taken: false,
+      message: 'Not all of it is there any more.',
+      soldOut: [{ offer: offer.id, packs: 3, left: 0 }],
+    };
+    await shopSays(fullShop(), { status: 409, body });
+    await browser.click('[data-testid="order"]');
+    await browser.click('[data-testid="order-sure"]');
+    await browser.until(
+      `/sold out/.test(document.querySelector('[data-testid=order-refused]')?.textContent)`,
+      'refused',
+    );
+    expect(await browser.has('[data-testid="orders"]')).toBe(false);
+  });
+
+  it('what can’t be bought says why and what to give up; one tap gives it up, and is undone', async () => {
+    await browser.write('buy-budget', '5');
+    await browser.until(
+      `/can’t be bought as you wish/.test(document.querySelector('[data-testid=bought]')?.textContent)`,
+      'why not',
+    );
+    expect(await bought()).toMatch(/more than you want to spend/);
+    await browser.click('[data-testid="give-money"]');
+    await browser.until(`document.querySelector('[data-testid=basket]')`, 'what to buy');
+    await browser.press('Undo');
+    await browser.until(`document.querySelector('[data-testid=give-money]')`, 'why not, again');
+    await browser.press('Undo');
+    await browser.until(`document.querySelector('[data-testid=basket]')`, 'any sum');
+  });
+
+  it('is ordered there, comes, and is at hand', async () => {
+    await shopSays(fullShop(), { status: 201, body: { taken: true, id: 'loop-1', total: 39.4, days: 2 } });
+    await browser.click('[data-testid="order"]');
+    await browser.click('[data-testid="order-sure"]');
+    await browser.until(`/€39.40/.test(document.querySelector('[data-testid=orders]')?.textContent)`, 'the order');
+    await browser.click('[data-testid="order-came"]');
+    await browser.until(`/has come/.test(document.querySelector('[data-testid=orders]')?.textContent)`, 'come');
+    await browser.settled();
+    expect(Number((await browser.figures()).price.replace('€', ''))).toBeLessThan(57.5);
+  });
+
+  it('that does not answer, or talks nonsense, leaves what it said before, and says so', async () => {
+    for (const silent of [null, { format: 'other' }]) {
+      await browser.go(`${url}/plan/demo-deep-part/supply`);
+      await browser.settled();
+      await shopSays(silent);
+      await browser.click('[data-part="shop"]');
+      await browser.until(
+        `/doesn’t answer. This is what it had on/.test(document.querySelector('[data-testid=shop-state]')?.textContent)`,
+        'what it said before',
+      );
+      await browser.appears('[data-testid="bought"]');
+    }
+    await shopSays(fullShop());
+    await browser.press('Ask again');
+    await browser.until(`!document.querySelector('[data-testid=shop-state]')`, 'the shop again');
   });
 });

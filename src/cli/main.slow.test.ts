@@ -11,10 +11,13 @@ import { basePlans } from '../demo/bases.ts';
 import { examplePlans } from '../demo/examples.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
+import { demoStash } from '../demo/stash.ts';
 import { computedPlan } from '../formats/computed-json.ts';
 import { fileStem, writePlanJson } from '../formats/plan-json.ts';
+import { productsCsv } from '../formats/products-csv.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
+import { openShop } from '../server/shop/shop.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'meshwork-cli-'));
 const meshwork = (...args: string[]) =>
@@ -23,6 +26,9 @@ const file = (name: string, text: string) => {
   writeFileSync(join(folder, name), text);
   return join(folder, name);
 };
+
+const curls = `examples/${fileStem(demoPlans[0].name)}.plan.json`;
+const catalogue = () => file('shop.json', JSON.stringify(openShop(() => Date.UTC(2026, 11, 1)).catalogue()));
 
 describe('meshwork plan FILE', () => {
   it('prints the computed plan of an exported file, the same figures as the pipeline', () => {
@@ -99,7 +105,7 @@ describe('meshwork plan FILE', () => {
     ['a foreign file', () => ['plan', file('foreign.json', '{"name":"other"}')], /not a Meshwork plan/],
     [
       'a newer plan',
-      () => ['plan', file('newer.json', JSON.stringify({ ...demoPlans[0], version: 9 }))],
+      () => ['plan', file('newer.json', JSON.stringify({ ...demoPlans[0], version: 99 }))],
       /newer Meshwork/,
     ],
     [
@@ -110,6 +116,19 @@ describe('meshwork plan FILE', () => {
       ],
       /“wide” isn’t a length/,
     ],
+    ['a catalogue that is none', () => ['buy', curls, '--catalogue', curls], /^The catalogue: This is no catalogue/],
+    ['a catalogue that is no JSON', () => ['buy', curls, '--catalogue', 'README.md'], /^The catalogue is no JSON/],
+    [
+      'a table of nothing',
+      () => ['buy', curls, '--catalogue', catalogue(), '--stash', file('empty.csv', 'name\n')],
+      /^The stash: This table has no column/,
+    ],
+    [
+      'a day that there is not',
+      () => ['buy', curls, '--catalogue', catalogue(), '--today', '2027-02-30'],
+      /no day such as/,
+    ],
+    ['buying without a catalogue', () => ['buy', curls], /^Usage/],
     ['no file', () => ['plan'], /^Usage/],
     ['another word', () => ['print', 'x'], /^Usage/],
   ])('%s: one sentence on standard error, nothing on standard output, exit 2', (_, args, why) => {
@@ -118,6 +137,35 @@ describe('meshwork plan FILE', () => {
     expect(run.stdout).toBe('');
     expect(run.stderr).toMatch(why);
     expect(run.stderr.trim().split('\n')).toHaveLength(1);
+  });
+});
+
+describe('meshwork buy FILE', () => {
+  const bought = (...args: string[]) => {
+    const run = meshwork('buy', curls, '--catalogue', catalogue(), '--today', '2026-12-01', ...args);
+    expect(run.stderr).toBe('');
+    return JSON.parse(run.stdout);
+  };
+
+  it('prints what to buy where: what is wanted is given, sums add up, the stash goes first', () => {
+    const without = bought();
+    const out = bought('--stash', file('stash.csv', productsCsv(demoStash.hair)));
+    for (const said of [without, out]) {
+      expect(said).toMatchObject({ format: 'meshwork-buying', plan: { id: demoPlans[0].id }, can: true });
+      const { purchase } = said;
+      for (const g of purchase.given) expect(g.pieces).toBeGreaterThanOrEqual(g.wanted);
+      const goods = purchase.lines.reduce((sum: number, l: { price: number }) => sum + l.price, 0);
+      const sent = purchase.sellers.reduce((sum: number, s: { delivery: number }) => sum + s.delivery, 0);
+      expect(purchase.total).toBeCloseTo(goods + sent, 2);
+    }
+    expect(out.purchase.lines.some((l: { seller: string }) => l.seller === 'stash')).toBe(true);
+    expect(out.purchase.total).toBeLessThan(without.purchase.total);
+  });
+
+  it('the same stands in the computed plan, where a catalogue is given', () => {
+    const run = meshwork('plan', curls, '--catalogue', catalogue(), '--today', '2026-12-01');
+    const { format: _, version: __, plan: ___, ...buying } = bought();
+    expect(JSON.parse(run.stdout).buying).toEqual(buying);
   });
 });
 

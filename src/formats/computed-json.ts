@@ -7,10 +7,18 @@ import type { PlanDocument } from '../model/plan.ts';
 import { schemeOf } from '../model/to-inputs.ts';
 import { type Computed, each, nullable, round } from './computed.ts';
 import { baseFigures, capFigures } from './computed-base.ts';
+import type { BuyingFigures } from './computed-buying.ts';
 import { eveningFigures, priceFigures } from './computed-evenings.ts';
 import { COMPUTED_FORMAT, COMPUTED_VERSION, type ComputedPlan } from './computed-schema.ts';
 
-export function computedPlan(plan: PlanDocument, result: PlanResult, step: SpacingStep, judged: Judged): ComputedPlan {
+/** @param buying null where no catalogue was at hand */
+export function computedPlan(
+  plan: PlanDocument,
+  result: PlanResult,
+  step: SpacingStep,
+  judged: Judged,
+  buying: BuyingFigures | null = null,
+): ComputedPlan {
   const all: Computed = { plan, result, step, judged };
   const { hair, look } = judged;
   return {
@@ -37,6 +45,7 @@ export function computedPlan(plan: PlanDocument, result: PlanResult, step: Spaci
     pieces: pieceFigures(all),
     packs: { needed: result.supply.packs, range: result.supply.packRange, toBuy: result.supply.toBuy },
     supply: supplyFigures(all),
+    buying,
     colours: colourFigures(all),
     ownRow: ownRowFigures(all),
     strands: result.strands.map((s) => ({ ...s, atMm: s.atMm.map((v) => round(v, 1)) })),

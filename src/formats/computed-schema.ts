@@ -3,6 +3,7 @@ import { type InferType, number } from 'yup';
 import { ANCHOR_PLACES } from '../core/cap/index.ts';
 import { LINE_KINDS, SIDES, SIZE_VIEWS } from '../core/cover/index.ts';
 import {
+  BUYING_AIMS,
   DOMES,
   FALL_GUESS_NAMES,
   FILLED_ONS,
@@ -317,6 +318,46 @@ const colours = orNull(
   }),
 );
 
+const purchase = record({
+  total: figure,
+  days: whole,
+  lines: list(
+    record({
+      offer: words,
+      seller: words,
+      packs: whole,
+      bundles: whole,
+      price: figure,
+      for: list(
+        record({ need: words, packs: whole, pieces: whole, split: figure, colourOff: figure, longerMm: figure }),
+      ),
+    }),
+  ),
+  sellers: list(record({ seller: words, goods: figure, delivery: figure, days: whole })),
+  given: list(record({ need: words, wanted: whole, pieces: whole })),
+});
+
+/** Null where no catalogue was at hand. */
+const buying = orNull(
+  record({
+    currency: words,
+    wish: record({
+      aim: oneOf(BUYING_AIMS),
+      sure: figure,
+      colourWithin: figure,
+      longerCutDown: oneOf(['yes', 'no']),
+      budget: orNull(figure),
+      by: orNull(words),
+    }),
+    atHand: list(record({ of: words, packs: whole })),
+    wanted: list(record({ id: words, name: words, colour: words, pieces: whole })),
+    can: yesNo,
+    purchase: orNull(purchase),
+    short: list(record({ need: words, wanted: whole, most: whole })),
+    ways: list(record({ give: oneOf(['money', 'time', 'colour', 'sure', 'length']), amount: figure, purchase })),
+  }),
+);
+
 const ownRow = orNull(record({ piecesAPlanned: figure, sd: figure, secondsATold: figure }));
 
 const size = record({ ...sizes, untrimmed: orNull(record(sizes)) });
@@ -361,6 +402,7 @@ export const computedSchema = record({
   rowScheme,
   strands,
   supply,
+  buying,
   colours,
   ownRow,
   worklist,

@@ -1,5 +1,4 @@
 /** From a plan, a stash and a catalogue to what can be asked of the buying program. */
-import { nameOfColour } from '../core/colours/index.ts';
 import { piecesInPack } from '../core/hair/index.ts';
 import type { Plan } from '../core/plan/index.ts';
 import {
@@ -16,6 +15,7 @@ import { readLength } from './fingers.ts';
 import type { PlanDocument, ProductAsWritten } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 import type { Catalogue } from './shop.ts';
+import { productOfLine } from './stash.ts';
 
 export type BuyingAsWritten = NonNullable<PlanDocument['buying']>;
 
@@ -64,23 +64,14 @@ const kindOf = (product: ProductAsWritten, colour: string, plan: Sized): HairKin
 /** What the plan still wants of each product in each colour, once what is at hand is taken. */
 export function needsOf(plan: PlanDocument, { supply }: Pick<Plan, 'supply'>): Need[] {
   return supply.lines.flatMap((line): Need[] => {
-    const product = productOf(plan, line);
-    if (!product || product.lowerHalfOf !== undefined) return [];
+    const product = productOfLine(plan, line);
+    if (!product) return [];
     const atHand = line.atHand * piecesInPack(product);
     const pieces = line.piecesToBeSure.map((n) => Math.max(0, n - atHand));
     if (pieces.every((n) => n === 0)) return [];
-    return [{ id: line.product, kind: kindOf(product, colourOf(plan, product, line.colour), plan), pieces }];
+    return [{ id: line.product, kind: kindOf(product, product.colours[0], plan), pieces }];
   });
 }
-
-type Line = Plan['supply']['lines'][number];
-
-/** A line of a mixed colour is of the product whose name its id begins with. */
-const productOf = (plan: PlanDocument, line: Line) =>
-  plan.products.find((p) => line.product === p.id || line.product === `${p.id} ${line.colour}`);
-
-const colourOf = (plan: PlanDocument, product: ProductAsWritten, colour: string) =>
-  nameOfColour(plan.colours, product.colours[0], colour);
 
 /** Hair of the stash that nobody takes, as it can be offered: packs, and loose pieces as one lot. */
 export interface SpareLot {

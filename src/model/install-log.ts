@@ -35,6 +35,8 @@ export interface LogEntry {
   readonly line: string;
   readonly planned: LogFigures;
   readonly used: LogFigures;
+  /** What came back to the stash. */
+  readonly back?: ReadonlyArray<{ readonly name: string; readonly packs: number; readonly pieces: number }>;
 }
 
 export interface LogFigures {

@@ -114,6 +114,8 @@ const answerSchema = object({
   );
 
 export function readCatalogue(value: unknown): Parsed<Catalogue> {
+  if ((value as { format?: unknown } | null)?.format !== SHOP_FORMAT)
+    return { ok: false, why: 'This is no catalogue of a shop: its format is a different one.' };
   return read(value, (v) => catalogueSchema.validateSync(v, { strict: true }) as Catalogue);
 }
 

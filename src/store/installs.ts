@@ -1,7 +1,9 @@
 /** Install sessions: events are only ever added, and the log line is written once. */
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { PlanDocument } from '../model/plan.ts';
+import type { UsedOf } from '../model/stash.ts';
 import type { MeshworkDatabase } from './database.ts';
+import { takeUsed } from './stash.ts';
 
 export async function startSession(db: MeshworkDatabase, session: InstallSession): Promise<void> {
   await db.transaction('rw', db.sessions, db.events, async () => {
@@ -80,6 +82,21 @@ export async function markTakenOut(db: MeshworkDatabase, sessionId: string, atMs
   await db.sessions.update(sessionId, { takenOutAtMs: atMs });
 }
 
-export async function addLogEntry(db: MeshworkDatabase, entry: LogEntry): Promise<void> {
-  await db.log.add(entry);
+/** One line, and with it what was used is gone from the stash and what is left has come back: both or neither. */
+export async function addLogEntry(
+  db: MeshworkDatabase,
+  entry: LogEntry,
+  used: readonly UsedOf[] = [],
+  of?: string,
+): Promise<void> {
+  await db.transaction('rw', db.log, db.stash, async () => {
+    const left = await takeUsed(db, of, used, entry.atMs);
+    const back = left.filter((l) => l.packsBack > 0 || l.piecesBack > 0);
+    await db.log.add({
+      ...entry,
+      ...(back.length === 0
+        ? {}
+        : { back: back.map(({ name, packsBack, piecesBack }) => ({ name, packs: packsBack, pieces: piecesBack })) }),
+    });
+  });
 }

@@ -1,10 +1,28 @@
-/** Her shelf: kept, used again, replaced by name, forgotten. */
+/** Her stash: kept, used again, counted, reserved, ordered, forgotten; never less than none, nothing given twice. */
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, expect, it } from 'vitest';
+import { oldStore } from '../../tests/helpers/old-store.ts';
+import { Planner } from '../../tests/helpers/planner.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { START_CAP } from '../model/defaults.ts';
+import { startHistory } from '../model/history.ts';
+import { usedOf } from '../model/stash.ts';
+import { planInputs } from '../model/to-inputs.ts';
 import { MeshworkDatabase } from './database.ts';
-import { keepCap, keepHair, outOfStash, stashCaps, stashHair } from './stash.ts';
+import { addLogEntry } from './installs.ts';
+import { keepOrder, orderCame, ordersOf } from './orders.ts';
+import {
+  changeHair,
+  keepCap,
+  keepHair,
+  keepThing,
+  lotsTaken,
+  outOfStash,
+  putHair,
+  stashCaps,
+  stashHair,
+  stashThings,
+} from './stash.ts';
 
 let db: MeshworkDatabase;
 beforeEach(() => {
@@ -54,4 +72,98 @@ it('each wearer has her own; what was kept before there were wearers is on every
   expect(await stashCaps(db, 'zola')).toEqual([]);
   expect(await stashCaps(db, 'ada')).toHaveLength(1);
   expect(await stashHair(db, undefined)).toHaveLength(1);
+});
+
+it('what a store called its shelf is its stash: nothing is lost', async () => {
+  const name = await oldStore(8, {
+    shelf: [
+      { id: 'hair Old', kind: 'hair', product: first, updatedAtMs: 3 },
+      { id: 'cap Dusk net', kind: 'cap', name: 'Dusk net', cap: START_CAP, updatedAtMs: 4 },
+    ],
+  });
+  const opened = new MeshworkDatabase(name);
+  expect((await stashHair(opened, undefined)).map((l) => [l.product.name, l.loose])).toEqual([[first.name, 0]]);
+  expect(await stashCaps(opened, undefined)).toHaveLength(1);
+  opened.close();
+});
+
+it('a lot worn once more is another lot, added to what lies there', async () => {
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 1 }, loose: 4 }], 1);
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 2, condition: 'worn' }, loose: 9 }], 1);
+  const [lot] = (await stashHair(db, undefined)).filter((l) => l.product.condition === 'new');
+  await changeHair(db, lot.id, { product: { condition: 'worn' } }, 2);
+  const left = await stashHair(db, undefined);
+  expect(left.map((l) => [l.product.condition, l.product.packsAtHand, l.loose])).toEqual([['worn', 3, 13]]);
+});
+
+const plan = (id: string, packsAtHand: number) => ({
+  ...demoPlans[0],
+  id,
+  name: id,
+  products: [{ ...first, packsAtHand }],
+});
+const record = (id: string, packs: number) => ({
+  id,
+  revision: 1,
+  updatedAtMs: 1,
+  deletedAtMs: 0,
+  history: startHistory(plan(id, packs)),
+});
+
+it('what plans take is reserved once: who comes second gets what is left, and a worn or deleted plan takes nothing', async () => {
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 5 }, loose: 0 }], 1);
+  await db.plans.bulkAdd([record('a', 3), record('b', 4), { ...record('c', 5), deletedAtMs: 9 }, record('d', 5)]);
+  await db.sessions.add({ id: 's', planId: 'd', startedAtMs: 1, plan: plan('d', 5), finished: 1 });
+  const [lot] = await lotsTaken(db, undefined);
+  expect(lot.taken.map((t) => [t.name, t.packs, t.granted])).toEqual([
+    ['a', 3, 3],
+    ['b', 4, 2],
+  ]);
+  expect(lot.free).toBe(0);
+});
+
+it('a logged install takes what was used and brings back what is left; both or neither', async () => {
+  const own = plan('a', 3);
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 3 }, loose: 0 }], 1);
+  const result = new Planner().plan(planInputs(own, 24));
+  const perPack = own.products[0].piecesPerPack;
+  const used = usedOf(own, result, { pieces: result.supply.pieces, packs: result.supply.packs });
+  const figures = { knots: 1, pieces: result.supply.pieces, packs: result.supply.packs, minutes: 1, price: 1 };
+  const entry = { id: 'l', planId: 'a', planName: 'a', atMs: 5, line: '', planned: figures, used: figures };
+  await addLogEntry(db, entry, used);
+  const [lot] = await stashHair(db, undefined);
+  expect([lot.product.packsAtHand, lot.loose]).toEqual([0, result.supply.packs * perPack - result.supply.pieces]);
+  expect((await db.log.get('l'))?.back).toEqual([
+    { name: `${first.name}, ${first.colours[0]}`, packs: 0, pieces: lot.loose },
+  ]);
+  // The line is there already: nothing is taken a second time.
+  await expect(addLogEntry(db, entry, used)).rejects.toThrow();
+  expect((await stashHair(db, undefined))[0].loose).toBe(lot.loose);
+});
+
+it('an order that has come is in the stash, once', async () => {
+  const order = {
+    id: 'o',
+    planId: 'a',
+    seller: 'Heron Row Hair',
+    orderedAtMs: 1,
+    arrives: '2026-12-05',
+    total: 30,
+    currency: '€',
+    lines: [{ product: { ...first, packsAtHand: 0 }, packs: 2 }],
+    hasCome: 0 as const,
+  };
+  await keepOrder(db, order);
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 1 }, loose: 7 }], 1);
+  expect(await orderCame(db, 'o', 2)).toBe(true);
+  expect(await orderCame(db, 'o', 3)).toBe(false);
+  const [lot] = await stashHair(db, undefined);
+  expect([lot.product.packsAtHand, lot.loose]).toEqual([3, 7]);
+  expect((await ordersOf(db, 'a')).map((o) => o.hasCome)).toEqual([1]);
+});
+
+it('things are counted by name', async () => {
+  await keepThing(db, undefined, { name: 'latch hook', count: 1, inBag: 1, bagPrice: 3 }, 1);
+  await keepThing(db, undefined, { name: 'latch hook', count: 2, inBag: 1, bagPrice: 3.2 }, 2);
+  expect((await stashThings(db, undefined)).map((t) => [t.count, t.bagPrice])).toEqual([[2, 3.2]]);
 });

@@ -1,7 +1,7 @@
 /** Her stash: hair, caps and things that are kept and used again, with their condition. Shelves of Hair and Cap are views of it. */
 import { afterInstall, allot, type Claim, type LeftAfter } from '../core/supply/index.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
-import { claimsOf, lotKey } from '../model/stash.ts';
+import { claimsOf, lotKey, type UsedOf } from '../model/stash.ts';
 import type { MeshworkDatabase, StashRecord } from './database.ts';
 import { hairId, idOf, type Of } from './stash-id.ts';
 
@@ -131,14 +131,6 @@ export async function lotsTaken(db: MeshworkDatabase, of: Of): Promise<LotTaken[
   });
 }
 
-export interface UsedOf {
-  readonly product: ProductAsWritten;
-  readonly atHand: number;
-  readonly bought: number;
-  readonly piecesPerPack: number;
-  readonly piecesUsed: number;
-}
-
 /** After an install: what was used is gone, what is left has come back. @returns what came back, lot by lot */
 export async function takeUsed(
   db: MeshworkDatabase,
@@ -155,7 +147,8 @@ export async function takeUsed(
       // Packs at hand that nobody had put into the stash were there all the same.
       const packs = Math.max(before.packs, lot ? 0 : install.atHand);
       const after = afterInstall({ ...before, packs }, install);
-      left.push({ ...after, name: product.name });
+      left.push({ ...after, name: `${product.name}, ${product.colours[0]}` });
+      if (!lot && after.lot.packs === 0 && after.lot.loose === 0) continue;
       await db.stash.put({
         id,
         kind: 'hair',

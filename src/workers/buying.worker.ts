@@ -1,8 +1,8 @@
 /** Worker entry for purchases: the solver is fetched when it is first asked. */
 import { expose } from 'comlink';
 import wasm from 'highs/runtime?url';
+import { highsSolver } from '../core/supply/buy/highs.ts';
 import { type Bought, type BuyingAsked, buy, type Solve } from '../core/supply/buy/index.ts';
-import { highsSolver } from './highs.ts';
 import type { JobResult } from './jobs.ts';
 
 let solver: Promise<Solve> | undefined;

@@ -172,7 +172,7 @@ export function stockAt(index: number, nowMs: number): number {
   const day = Math.floor(nowMs / DAY_MS) + index;
   const round = Math.floor(day / FILLED_EVERY);
   const random = seededRandom(SEED + 7919 * index + round);
-  const full = Math.floor(2 + 12 * random() ** 1.5);
+  const full = Math.floor(3 + 18 * random() ** 1.2);
   const soldADay = 0.2 + 1.4 * random();
   return Math.max(0, full - Math.floor((day % FILLED_EVERY) * soldADay));
 }

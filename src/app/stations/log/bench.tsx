@@ -3,9 +3,11 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { foldInstall } from '../../../core/install/index.ts';
 import type { InstallSession, LogEntry, LogFigures } from '../../../model/install-log.ts';
+import { usedOf } from '../../../model/stash.ts';
 import { addLogEntry, sessionEvents, unloggedSession } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db, newId } from '../../session/database.ts';
+import { useWearerOf } from '../../session/use-wearer-of.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { day, duration, money } from '../../ui/format.ts';
@@ -54,6 +56,7 @@ interface Installed {
 
 function LogForm(props: Installed) {
   const { install } = props;
+  const of = useWearerOf(install.planId);
   const { planned, used: guessed } = figuresOf(props);
   const [used, setUsed] = useState<LogFigures>(guessed);
   const [line, setLine] = useState(props.notes.join(' '));
@@ -67,7 +70,8 @@ function LogForm(props: Installed) {
     const { planId, id: sessionId, plan } = install;
     const made = { id: newId(), planId, sessionId, planName: plan.name, atMs: Date.now() };
     try {
-      await addLogEntry(db, { ...made, line: line.trim(), planned, used });
+      const hair = usedOf(plan, props.result, used);
+      await addLogEntry(db, { ...made, line: line.trim(), planned, used }, hair, of);
     } catch (error) {
       setTrouble(storageSentence(error));
     }
@@ -135,6 +139,12 @@ const usedFields = (planned: LogFigures): ReadonlyArray<FieldEntry<LogFigures>> 
   { key: 'price', kind: 'number', label: 'Paid' },
 ];
 
+/** "2 packs and 36 pieces of Quillow loop curl, black". */
+function backWords({ name, packs, pieces }: NonNullable<LogEntry['back']>[number]): string {
+  const count = (n: number, what: string) => (n === 0 ? [] : [`${n} ${what}${n === 1 ? '' : 's'}`]);
+  return `${[...count(packs, 'pack'), ...count(pieces, 'piece')].join(' and ')} of ${name}`;
+}
+
 function Entry({ entry, currency }: { readonly entry: LogEntry; readonly currency: string }) {
   const rows: ReadonlyArray<readonly [string, (f: LogFigures) => string]> = [
     ['Pieces', (f) => String(f.pieces)],
@@ -146,6 +156,7 @@ function Entry({ entry, currency }: { readonly entry: LogEntry; readonly currenc
     <article className="mt-5" data-testid="log-entry">
       <h3 className="text-title">{day(entry.atMs)}</h3>
       {entry.line !== '' && <p className="mt-1">“{entry.line}”</p>}
+      {entry.back && <p className="note mt-1">Back in the stash: {entry.back.map(backWords).join('; ')}.</p>}
       <table className="mt-2 w-full text-note">
         <caption className="sr-only">Planned and used</caption>
         <thead className="text-ink2">

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { highsSolver } from './highs.ts';
 import {
   type Bought,
   type BuyingAsked,
@@ -11,9 +12,8 @@ import {
   type Purchase,
   type Seller,
   type Solve,
-} from '../core/supply/buy/index.ts';
-import { type Model, modelOf, programOf } from '../core/supply/buy/program.ts';
-import { highsSolver } from './highs.ts';
+} from './index.ts';
+import { type Model, modelOf, programOf } from './program.ts';
 
 let solve: Solve;
 beforeAll(async () => {

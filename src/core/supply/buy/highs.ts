@@ -1,6 +1,6 @@
 /** HiGHS, compiled to WebAssembly, as a solver of purchases. */
 import highs from 'highs';
-import type { Solve } from '../core/supply/buy/index.ts';
+import type { Solve } from './buy.ts';
 
 /** Solved to the end: every goal is a whole number, but for ties of less than half, so that what is less than half off is none off. */
 const OPTIONS = { mip_rel_gap: 0, mip_abs_gap: 0.5, output_flag: false } as const;
