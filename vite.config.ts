@@ -110,13 +110,16 @@ function neededAtOnce(entry: string, graph: ModuleGraph): Set<string> {
 
 /** What every page needs is one file, which compresses better than fifty small ones. */
 function oneFile(name: string, entry: string) {
+  const start = join(import.meta.dirname, 'src', entry);
   let needed: Set<string> | undefined;
   return {
     groups: [
       {
         debugName: name,
         name: (id: string, graph: ModuleGraph) => {
-          needed ??= neededAtOnce(join(import.meta.dirname, 'src', entry), graph);
+          // Workers are built one by one with the same settings: only in its own is the entry there.
+          if (!graph.getModuleInfo(start)) return null;
+          needed ??= neededAtOnce(start, graph);
           return needed.has(id) ? name : null;
         },
       },

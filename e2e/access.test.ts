@@ -57,6 +57,8 @@ const INTO: Readonly<Record<string, () => Promise<unknown>>> = {
     await browser.appears('[data-testid="by-hand"]');
   },
   shop: () => browser.appears('[data-testid="bought"]'),
+  less: () =>
+    browser.until(`!/worked out …/.test(document.querySelector('[data-testid=less-state]').textContent)`, 'all ways'),
   have: async () => {
     await browser.click('[data-testid="lot"]');
     await browser.appears('[data-testid="lot-packs"]');
@@ -100,7 +102,7 @@ describe.each([
       ['hair', ['cuts', 'zones', 'colours', 'shelf']],
       ['rows', ['rows', 'hand', 'knots', 'order']],
       ['check', ['size', 'load', 'whatIf', 'best', 'guesses']],
-      ['supply', ['shop', 'have', 'when']],
+      ['supply', ['shop', 'have', 'less', 'when']],
     ] as const) {
       await browser.station(url, 'demo-deep-part', station);
       await browser.settled();

@@ -208,6 +208,32 @@ describe('evenings', () => {
   });
 });
 
+describe('less than enough', () => {
+  it('tells ways to do with fewer packs; one tap takes one, the packs suffice, and undo brings back what was', async () => {
+    await browser.click('[data-part="less"]');
+    await browser.until(
+      `/stands first/.test(document.querySelector('[data-testid=less-state]')?.textContent)`,
+      'all ways',
+    );
+    const before = await browser.figures();
+    const way = await browser.text('[data-testid="less-widerBehind"]');
+    expect(way).toMatch(/4 packs · hides \d+ %/);
+    await browser.click('[data-testid="less-widerBehind"]');
+    await browser.settled();
+    await browser.until(`document.querySelector('[data-testid=figure-packs]').textContent === '4'`, 'four packs');
+    await browser.press('Undo');
+    await browser.settled();
+    expect(await browser.figures()).toEqual(before);
+    await browser.write('less-packs', '0');
+    await browser.until(`/whole number from 1/.test(document.querySelector('.bench').textContent)`, 'the refusal');
+    await browser.write('less-packs', '9');
+    await browser.until(
+      `/enough as it is planned/.test(document.querySelector('[data-testid=less-state]').textContent)`,
+      'enough',
+    );
+  });
+});
+
 describe('the stash', () => {
   it('lots are counted, weighed, and set aside for a plan; one taken out by mistake is put back', async () => {
     await browser.click('[data-part="have"]');

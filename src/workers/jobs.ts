@@ -22,7 +22,7 @@ import {
   tryEdit,
   type WhyHere,
 } from '../core/plan/index.ts';
-import type { UseFigures, UsesAsked } from '../core/search/index.ts';
+import type { LessAsked, LessFigures, LessFound, UseFigures, UsesAsked } from '../core/search/index.ts';
 
 export type JobResult<T> =
   | { readonly state: 'done'; readonly value: T; readonly ms: number }
@@ -47,6 +47,10 @@ export interface Jobs {
   why(asked: LookAsked & { readonly at: DirectionDeg }): Promise<JobResult<WhyHere>>;
   /** What candidates of a best-use search come to; those that can't be laid come to nothing. */
   evaluateUses(asked: UsesAsked): Promise<JobResult<Array<UseFigures | undefined>>>;
+  /** What a plan comes to on the head that ways with less are held against each other on. */
+  lessFigures(inputs: PlanInputs): Promise<JobResult<LessFigures>>;
+  /** Of steps in one direction the mildest that so many packs suffice for. */
+  leastThatDoes(asked: LessAsked): Promise<JobResult<LessFound | undefined>>;
   headScene(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
   /** The same for a head that is only held against hers. */
   sceneOf(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
@@ -91,6 +95,14 @@ export function createJobs(): Jobs {
     evaluateUses: async (asked) => {
       const { evaluateUses } = await import('../core/search/evaluate.ts');
       return attempt(() => evaluateUses(asked));
+    },
+    lessFigures: async (inputs) => {
+      const less = await import('../core/search/less.ts');
+      return attempt(() => less.lessFigures(inputs));
+    },
+    leastThatDoes: async (asked) => {
+      const less = await import('../core/search/less.ts');
+      return attempt(() => less.leastThatDoes(asked));
     },
     headScene: sculpted,
     sceneOf: sculpted,

@@ -101,7 +101,7 @@ function Shelf({ session }: { readonly session: PlanSession }) {
             <button
               type="button"
               className="word text-note"
-              aria-label={`Take ${k.name} off the shelf`}
+              aria-label={`forget ${k.name}`}
               onClick={() => void outOfStash(db, k.id)}
             >
               forget

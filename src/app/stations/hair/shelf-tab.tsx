@@ -89,7 +89,7 @@ function Shelved(props: { readonly shelved: StashHair; readonly session: PlanSes
         <button
           type="button"
           className="word text-note"
-          aria-label={`Take ${product.name} off the shelf`}
+          aria-label={`forget ${product.name}, ${product.colours[0]}`}
           onClick={() => void outOfStash(db, id)}
         >
           forget

@@ -15,6 +15,7 @@ import { countOf, money, range } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
 import { Parts } from '../../ui/tabs.tsx';
 import { EveningsTab } from './evenings-tab.tsx';
+import { LessTab } from './less-tab.tsx';
 import { ShopTab } from './shop-tab.tsx';
 import { StashTab } from './stash-tab.tsx';
 import { TestRow } from './test-row.tsx';
@@ -33,6 +34,7 @@ export function SupplyBench(props: WithFinding) {
         { id: 'buy', name: 'Packs', content: <PacksTab {...props} result={result} /> },
         { id: 'shop', name: 'Shop', content: <ShopTab session={session} result={result} /> },
         { id: 'have', name: 'Stash', content: <StashTab session={session} result={result} /> },
+        { id: 'less', name: 'Less', content: <LessTab session={session} result={result} /> },
         { id: 'when', name: 'Evenings', content: <EveningsTab session={session} result={result} /> },
       ]}
     />

@@ -84,7 +84,7 @@ function Hours({ plan, result }: { readonly plan: PlanSession['plan']; readonly 
   );
 }
 
-const HEADS = ['', 'about', 'likely'];
+const HEADS = ['what', 'about', 'likely'];
 
 function Habit({ session, evenings }: { readonly session: PlanSession; readonly evenings: EveningsAsWritten }) {
   const { plan } = session;
@@ -159,7 +159,6 @@ function Days(props: {
           type="button"
           className="edge min-h-11 min-w-9 text-ink2"
           aria-pressed={days.includes(day)}
-          aria-label={upperFirst(day)}
           data-testid={`on-${day}`}
           // The last day can’t be taken away: then there would be none to work on.
           aria-disabled={days.length === 1 && days[0] === day}
@@ -168,7 +167,10 @@ function Days(props: {
             onChange(WEEKDAYS.filter((d) => (d === day ? !days.includes(d) : days.includes(d))))
           }
         >
-          <span>{upperFirst(day.slice(0, 2))}</span>
+          <span>
+            {upperFirst(day.slice(0, 2))}
+            <span className="sr-only">{day.slice(2)}</span>
+          </span>
         </button>
       ))}
     </fieldset>
