@@ -105,7 +105,15 @@ const PICTURES: readonly Picture[] = [
       );
     },
   },
-  { name: 'supply', path: `${curls}/supply` },
+  {
+    name: 'supply',
+    path: `${curls}/supply`,
+    before: async (b) => {
+      await b.click('[data-part="shop"]');
+      const basket = await b.appears('[data-testid="basket"]');
+      await b.script('arguments[0].closest("[data-testid=bought]").scrollIntoView()', basket);
+    },
+  },
   {
     name: 'install',
     path: '/install/demo-install-half',

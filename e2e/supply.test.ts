@@ -299,6 +299,12 @@ describe('the shop', () => {
     await browser.click('[data-part="shop"]');
     await browser.until(`/€\\d/.test(document.querySelector('[data-testid=bought]')?.textContent)`, 'what to buy');
     expect(await bought()).toMatch(/From your stash[\s\S]*Quillow loop curl, black, 33 cm/);
+    const price = (await browser.figures()).price;
+    await browser.click('[data-testid="set-aside"]');
+    await browser.settled();
+    expect(Number((await browser.figures()).price.slice(1))).toBeCloseTo(Number(price.slice(1)) - 23, 2);
+    await browser.press('Undo');
+    await browser.settled();
     const offer = fullShop().offers.find((o) => o.hair.name === 'Quillow loop curl' && o.colour === 'black')!;
     const body = {
       taken: false,

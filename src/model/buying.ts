@@ -16,6 +16,7 @@ import type { PlanDocument, ProductAsWritten } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 import type { Catalogue } from './shop.ts';
 import { productOfLine } from './stash.ts';
+import { isHairOf, takeFromStash } from './stash-commands.ts';
 
 export type BuyingAsWritten = NonNullable<PlanDocument['buying']>;
 
@@ -81,6 +82,28 @@ export interface SpareLot {
   readonly loose: number;
 }
 
+const PACKS_OF = 'packs ';
+const LOOSE_OF = 'loose ';
+export const isLoose = (offer: string) => offer.startsWith(LOOSE_OF);
+
+/**
+ * Packs of the stash that a purchase counts on are set aside for the plan, where they are the very hair it wants. Loose pieces, and
+ * what only stands in, stay where they are until they are hooked. @returns undefined where there is nothing to set aside
+ */
+export function setAside(
+  plan: PlanDocument,
+  lines: ReadonlyArray<{ readonly offer: string; readonly packs: number }>,
+  lots: readonly SpareLot[],
+): PlanChange | undefined {
+  const very = lines.flatMap(({ offer, packs }) => {
+    const lot = lots.find((l) => offer === `${PACKS_OF}${l.id}`);
+    return lot && isHairOf(plan, lot.product) ? [{ product: lot.product, packs }] : [];
+  });
+  if (very.length === 0) return undefined;
+  const taken = very.reduce((p, { product, packs }) => takeFromStash(p, product, packs).plan, plan);
+  return { words: 'Set aside from the stash', plan: taken };
+}
+
 /** Worn hair stands in for none that is new. */
 function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
   return lots
@@ -89,11 +112,11 @@ function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
       const kind = kindOf(product, product.colours[0], plan);
       const pieceG = kind.packMassG / kind.piecesPerPack;
       return [
-        ...(free > 0 ? [{ id: `packs ${id}`, seller: STASH.id, kind, price: 0, stock: free }] : []),
+        ...(free > 0 ? [{ id: `${PACKS_OF}${id}`, seller: STASH.id, kind, price: 0, stock: free }] : []),
         ...(loose > 0
           ? [
               {
-                id: `loose ${id}`,
+                id: `${LOOSE_OF}${id}`,
                 seller: STASH.id,
                 kind: { ...kind, piecesPerPack: loose, packMassG: loose * pieceG },
                 price: 0,

@@ -172,8 +172,8 @@ export function stockAt(index: number, nowMs: number): number {
   const day = Math.floor(nowMs / DAY_MS) + index;
   const round = Math.floor(day / FILLED_EVERY);
   const random = seededRandom(SEED + 7919 * index + round);
-  const full = Math.floor(3 + 18 * random() ** 1.2);
-  const soldADay = 0.2 + 1.4 * random();
+  const full = Math.floor(6 + 16 * random());
+  const soldADay = 0.1 + 1.5 * random() ** 2;
   return Math.max(0, full - Math.floor((day % FILLED_EVERY) * soldADay));
 }
 

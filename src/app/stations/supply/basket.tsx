@@ -8,7 +8,7 @@ import { keepOrder } from '../../../store/orders.ts';
 import { placeOrder } from '../../ask/shop.ts';
 import { db, newId } from '../../session/database.ts';
 import { weekday } from '../../ui/format.ts';
-import { offerName, today } from './names.ts';
+import { lineName, today } from './names.ts';
 
 export interface BasketAsked {
   readonly planId: string;
@@ -16,6 +16,8 @@ export interface BasketAsked {
   readonly catalogue: Catalogue;
   readonly of: string | undefined;
   readonly askAgain: () => void;
+  /** Packs of her stash are set aside; undefined where there are none to set aside. */
+  readonly aside: (lines: readonly BoughtLine[]) => (() => void) | undefined;
 }
 
 /** What one seller sends; ordered there with a second tap. */
@@ -32,6 +34,7 @@ export function Basket(
   const [refused, setRefused] = useState<OrderAnswer | 'silent'>();
   const lines = purchase.lines.filter((l) => l.seller === delivered.seller);
   const isStash = delivered.seller === STASH.id;
+  const aside = props.aside(lines);
   const order = async () => {
     setAsks('sent');
     const answer = await placeOrder({
@@ -65,9 +68,7 @@ export function Basket(
         {lines.map((l) => (
           <li key={l.offer} className="line py-1 text-small">
             <div className="flex justify-between gap-3">
-              <span>
-                {l.packs} × {offerName(asked, l)}
-              </span>
+              <span>{lineName(asked, l)}</span>
               {!isStash && <span className="fig">{show(l.price)}</span>}
             </div>
             {whyOf(asked, l).map((w) => (
@@ -78,6 +79,11 @@ export function Basket(
           </li>
         ))}
       </ul>
+      {isStash && aside && (
+        <button type="button" className="word" data-testid="set-aside" onClick={aside}>
+          Set the packs aside for this plan
+        </button>
+      )}
       {!isStash && (
         <>
           <p className="note mt-1">

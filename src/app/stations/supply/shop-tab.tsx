@@ -5,7 +5,14 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import { type BuyingAsked, type Purchase, type WayOut, wayInWords } from '../../../core/supply/buy/index.ts';
 import { daysLater } from '../../../core/time/index.ts';
 import { SURENESSES } from '../../../core/trade/index.ts';
-import { type BuyingAsWritten, buyingAsked, buyingOf, setBuying } from '../../../model/buying.ts';
+import {
+  type BuyingAsWritten,
+  buyingAsked,
+  buyingOf,
+  type SpareLot,
+  setAside,
+  setBuying,
+} from '../../../model/buying.ts';
 import type { Catalogue } from '../../../model/shop.ts';
 import { lotsTaken } from '../../../store/stash.ts';
 import { type ShopSeen, useBought, useShop } from '../../ask/shop.ts';
@@ -47,6 +54,7 @@ export function ShopTab({ session, result }: Props) {
           asked={asked}
           catalogue={catalogue}
           of={of}
+          lots={lots ?? []}
           askAgain={shop.askAgain}
         />
       )}
@@ -84,6 +92,7 @@ interface Asked extends Props {
   readonly asked: BuyingAsked;
   readonly catalogue: Catalogue;
   readonly of: string | undefined;
+  readonly lots: readonly SpareLot[];
   readonly askAgain: () => void;
 }
 
@@ -178,7 +187,7 @@ function Cannot(props: {
 }
 
 function Buys(props: Asked & { readonly purchase: Purchase }) {
-  const { session, result, asked, catalogue, of, purchase } = props;
+  const { session, result, asked, catalogue, of, lots, purchase } = props;
   const show = (v: number) => money(v, catalogue.currency);
   const missing = useMissing(session, result, of);
   const sellerOf = (id: string) => asked.sellers.find((s) => s.id === id);
@@ -206,6 +215,10 @@ function Buys(props: Asked & { readonly purchase: Purchase }) {
         <Basket
           key={s.seller}
           {...props}
+          aside={(lines) => {
+            const change = setAside(session.plan, lines, lots);
+            return change && (() => void session.apply(change));
+          }}
           planId={session.plan.id}
           delivered={s}
           name={sellerOf(s.seller)?.name ?? s.seller}
