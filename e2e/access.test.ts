@@ -113,7 +113,7 @@ describe.each([
         await OUT_OF[part]?.();
       }
     }
-    for (const sheet of ['base/sheet', 'rows/chart']) {
+    for (const sheet of ['base/sheet', 'rows/chart', 'supply/list']) {
       await browser.go(`${url}/plan/demo-deep-part/${sheet}`);
       await browser.until(`document.querySelector('.sheet[data-ready=yes]')`, 'the sheet');
       expect(await violations(browser, options), sheet).toEqual([]);

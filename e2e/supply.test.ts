@@ -202,7 +202,10 @@ describe('evenings', () => {
 
   it('cost as much a day as is said of it', async () => {
     await browser.write('worn-days', '10');
-    await browser.until(`/5\\.75/.test(document.querySelector('[data-testid=cost]').textContent)`, 'a tenth of €57.50');
+    await browser.until(
+      `/€6\\.30/.test(document.querySelector('[data-testid=cost]').textContent)`,
+      'a tenth of €57.50 and of the oil',
+    );
     for (let i = 0; i < 5; i++) await browser.press('Undo');
     await browser.until(`document.querySelector('[data-testid=plan-evenings]')`, 'no evenings');
   });
@@ -277,6 +280,27 @@ describe('the stash', () => {
   });
 });
 
+describe('a scale that says nothing', () => {
+  it('is told to be silent, and the weight can be written', async () => {
+    await browser.script(
+      `window.EventSource = class { constructor() { setTimeout(() => this.onerror?.(new Event('error'))); } close() {} }`,
+    );
+    await browser.script(
+      `[...document.querySelectorAll('[data-testid=lot]')].find((l) => !l.parentElement.open).click()`,
+    );
+    await browser.click('[data-testid="weigh-start"]');
+    await browser.until(
+      `/The scale says nothing/.test(document.querySelector('[data-testid=weigh]').parentElement.textContent)`,
+      'the silence',
+    );
+    await browser.write('weigh-typed', '12');
+    await browser.until(
+      `/About \\d+ pieces/.test(document.querySelector('[data-testid=weigh-says]')?.textContent)`,
+      'by weight',
+    );
+  });
+});
+
 describe('the shop', () => {
   /** What the shop says from now on, in the page: nothing, nonsense, or a catalogue; and what it answers to orders. */
   const shopSays = (catalogue: unknown, order?: { status: number; body: unknown }) =>
@@ -319,6 +343,22 @@ describe('the shop', () => {
       'refused',
     );
     expect(await browser.has('[data-testid="orders"]')).toBe(false);
+  });
+
+  it('shows what it has, as swatches with prices; and the list can be printed', async () => {
+    await browser.click('[data-testid="on-offer"] summary');
+    expect(await browser.text('[data-testid="on-offer"]')).toMatch(/The Loop Counter[\s\S]*black, €[\d.]+.*12 left/);
+    await browser.go(`${url}/plan/demo-shoulder-curls/supply/list`);
+    await browser.until(
+      `/Besides hair/.test(document.querySelector('.sheet[data-ready=yes]')?.textContent)`,
+      'the list',
+    );
+    expect(await browser.text('.sheet')).toMatch(/Quillow loop curl/);
+    await browser.go(`${url}/plan/demo-shoulder-curls/supply`);
+    await browser.settled();
+    await shopSays(fullShop());
+    await browser.click('[data-part="shop"]');
+    await browser.appears('[data-testid="basket"]');
   });
 
   it('what can’t be bought says why and what to give up; one tap gives it up, and is undone', async () => {

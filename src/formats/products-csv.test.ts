@@ -70,11 +70,18 @@ describe('hair as CSV', () => {
     const without = table
       .trimEnd()
       .split('\r\n')
-      .map((line) => line.slice(0, line.lastIndexOf(',')))
+      .map((line) => line.split(',').slice(0, -2).join(','))
       .join('\r\n');
     expect(without).not.toContain('loose_pieces');
     const read = readProductsCsv(without);
     expect(read.ok && read.value[0].loose).toBe(0);
+    const halves = productsCsv([{ ...products[0], loose: 5, cut: 'lower' }]);
+    const back = readProductsCsv(halves);
+    expect(back.ok && [back.value[0].loose, back.value[0].cut]).toEqual([5, 'lower']);
+    expect(readProductsCsv(halves.replace('lower', 'sideways'))).toEqual({
+      ok: false,
+      why: expect.stringMatching(/Line 2: “sideways” is no cut/),
+    });
     const bent = productsCsv([{ ...products[0], loose: 3.5 }]);
     expect(readProductsCsv(bent)).toEqual({
       ok: false,

@@ -34,19 +34,21 @@ type Column = (typeof PRODUCT_COLUMNS)[number];
 
 /** Pieces out of opened packs: a table of a stash has it, one from elsewhere need not. */
 const LOOSE = 'loose_pieces';
+const CUT = 'cut';
 const MOST_LOOSE = 5000;
 
 /** Hair with what lies about of it. */
 export interface LotInTable {
   readonly product: ProductAsWritten;
   readonly loose: number;
+  readonly cut?: 'upper' | 'lower';
 }
 
 /** Colours of one product stand in one cell. */
 const BETWEEN_COLOURS = ' > ';
 
 export function productsCsv(lots: readonly LotInTable[]): string {
-  const rows = lots.map(({ product: p, loose }) => [
+  const rows = lots.map(({ product: p, loose, cut }) => [
     p.name,
     p.piecesPerPack,
     p.test.counted ?? '',
@@ -70,9 +72,10 @@ export function productsCsv(lots: readonly LotInTable[]): string {
     p.timesWorn,
     p.packsAtHand,
     loose,
+    cut ?? 'whole',
   ]);
   const options = { newline: '\r\n', escapeFormulae: true };
-  return `${Papa.unparse({ fields: [...PRODUCT_COLUMNS, LOOSE], data: rows }, options)}\r\n`;
+  return `${Papa.unparse({ fields: [...PRODUCT_COLUMNS, LOOSE, CUT], data: rows }, options)}\r\n`;
 }
 
 export function readProductsCsv(text: string): Parsed<LotInTable[]> {
@@ -89,7 +92,7 @@ export function readProductsCsv(text: string): Parsed<LotInTable[]> {
   const lots: LotInTable[] = [];
   for (const [i, row] of data.entries()) {
     try {
-      lots.push({ product: productOf(row, `hair-${i + 1}`), loose: looseOf(row) });
+      lots.push({ product: productOf(row, `hair-${i + 1}`), loose: looseOf(row), ...cutOf(row) });
     } catch (error) {
       if (!(error instanceof ValidationError)) throw error;
       return { ok: false, why: `Line ${i + 2}: ${error.message}` };
@@ -103,6 +106,13 @@ function looseOf(row: Record<string, string>): number {
   const loose = cell === '' ? 0 : Number(cell);
   if (Number.isInteger(loose) && loose >= 0 && loose <= MOST_LOOSE) return loose;
   throw new ValidationError(`“${cell}” are no loose pieces: a whole number up to ${MOST_LOOSE}.`);
+}
+
+function cutOf(row: Record<string, string>): Pick<LotInTable, 'cut'> {
+  const cell = (row[CUT] ?? '').trim() || 'whole';
+  if (cell === 'whole') return {};
+  if (cell === 'upper' || cell === 'lower') return { cut: cell };
+  throw new ValidationError(`“${cell}” is no cut: whole, upper or lower.`);
 }
 
 function productOf(row: Record<string, string>, id: string): ProductAsWritten {

@@ -80,6 +80,8 @@ export interface SpareLot {
   readonly product: ProductAsWritten;
   readonly free: number;
   readonly loose: number;
+  /** Cut in half it stands in for no whole piece. */
+  readonly cut?: 'upper' | 'lower';
 }
 
 const PACKS_OF = 'packs ';
@@ -107,7 +109,7 @@ export function setAside(
 /** Worn hair stands in for none that is new. */
 function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
   return lots
-    .filter((l) => l.product.condition === 'new')
+    .filter((l) => l.product.condition === 'new' && l.cut === undefined)
     .flatMap(({ id, product, free, loose }): Offer[] => {
       const kind = kindOf(product, product.colours[0], plan);
       const pieceG = kind.packMassG / kind.piecesPerPack;

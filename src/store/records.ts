@@ -47,6 +47,8 @@ export type StashRecord = {
       readonly product: ProductAsWritten;
       /** Pieces out of packs that are opened. */
       readonly loose: number;
+      /** Loose pieces that were cut in half are a lot of their own. */
+      readonly cut?: 'upper' | 'lower';
     }
   | { readonly kind: 'cap'; readonly name: string; readonly cap: CapAsWritten }
   | {

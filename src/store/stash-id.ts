@@ -7,4 +7,5 @@ import type { StashRecord } from './records.ts';
 export type Of = string | undefined;
 
 export const idOf = (of: Of, kind: StashRecord['kind'], name: string) => [...(of ? [of] : []), kind, name].join(' ');
-export const hairId = (of: Of, product: ProductAsWritten) => idOf(of, 'hair', lotKey(product));
+export const hairId = (of: Of, product: ProductAsWritten, cut?: 'upper' | 'lower') =>
+  idOf(of, 'hair', [lotKey(product), ...(cut ? [cut] : [])].join(' · '));

@@ -162,6 +162,22 @@ it('an order that has come is in the stash, once', async () => {
   expect((await ordersOf(db, 'a')).map((o) => o.hasCome)).toEqual([1]);
 });
 
+it('pieces cut in half are a lot of their own, that no plan takes as packs', async () => {
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 2 }, loose: 6 }], 1);
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 0 }, loose: 11, cut: 'lower' }], 1);
+  await db.plans.add(record('a', 2));
+  const lots = await lotsTaken(db, undefined);
+  expect(new Map(lots.map((l) => [l.cut, [l.loose, l.taken.length]]))).toEqual(
+    new Map([
+      ['lower', [11, 0]],
+      [undefined, [6, 1]],
+    ]),
+  );
+  const [halves] = lots.filter((l) => l.cut === 'lower');
+  await changeHair(db, halves.id, { cut: 'whole' }, 2);
+  expect((await stashHair(db, undefined)).map((l) => [l.product.packsAtHand, l.loose])).toEqual([[2, 17]]);
+});
+
 it('things are counted by name', async () => {
   await keepThing(db, undefined, { name: 'latch hook', count: 1, inBag: 1, bagPrice: 3 }, 1);
   await keepThing(db, undefined, { name: 'latch hook', count: 2, inBag: 1, bagPrice: 3.2 }, 2);

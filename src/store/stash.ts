@@ -26,13 +26,14 @@ export async function keepHair(db: MeshworkDatabase, of: Of, products: readonly 
 export async function putHair(
   db: MeshworkDatabase,
   of: Of,
-  lots: ReadonlyArray<Pick<StashHair, 'product' | 'loose'>>,
+  lots: ReadonlyArray<Pick<StashHair, 'product' | 'loose' | 'cut'>>,
   atMs: number,
 ) {
   await db.stash.bulkPut(
     lots.map(
-      ({ product, loose }): StashHair => ({
-        id: hairId(of, product),
+      ({ product, loose, cut }): StashHair => ({
+        id: hairId(of, product, cut),
+        ...(cut ? { cut } : {}),
         kind: 'hair',
         product,
         loose,
@@ -47,15 +48,27 @@ export async function putHair(
 export async function changeHair(
   db: MeshworkDatabase,
   id: string,
-  change: { readonly product?: Partial<ProductAsWritten>; readonly loose?: number },
+  change: {
+    readonly product?: Partial<ProductAsWritten>;
+    readonly loose?: number;
+    readonly cut?: 'whole' | 'upper' | 'lower';
+  },
   atMs: number,
 ) {
   await db.transaction('rw', db.stash, async () => {
     const lot = (await db.stash.get(id)) as StashHair | undefined;
     if (lot?.kind !== 'hair') return;
     const product = { ...lot.product, ...change.product };
-    const next: StashHair = { ...lot, product, loose: change.loose ?? lot.loose, updatedAtMs: atMs };
-    const key = hairId(lot.of, product);
+    const { cut: was, ...rest } = lot;
+    const cut = change.cut === undefined ? was : change.cut === 'whole' ? undefined : change.cut;
+    const next: StashHair = {
+      ...rest,
+      ...(cut ? { cut } : {}),
+      product,
+      loose: change.loose ?? lot.loose,
+      updatedAtMs: atMs,
+    };
+    const key = hairId(lot.of, product, cut);
     if (key === id) return void (await db.stash.put(next));
     const there = (await db.stash.get(key)) as StashHair | undefined;
     await db.stash.delete(id);
@@ -125,7 +138,8 @@ export async function lotsTaken(db: MeshworkDatabase, of: Of): Promise<LotTaken[
       claims.set(key, [...(claims.get(key) ?? []), { plan: plan.id, name: plan.name, packs }]);
   }
   return lots.map((lot) => {
-    const asked = claims.get(lotKey(lot.product)) ?? [];
+    // Plans take packs; what was cut is no pack any more.
+    const asked = lot.cut ? [] : (claims.get(lotKey(lot.product)) ?? []);
     const { plans: granted, free } = allot({ packs: lot.product.packsAtHand }, asked);
     return { ...lot, taken: granted.map((g, i) => ({ ...g, name: asked[i].name })), free };
   });

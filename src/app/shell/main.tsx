@@ -15,6 +15,7 @@ const Home = lazy(() => import('./home.tsx').then((m) => ({ default: m.Home })))
 const NewPlanPage = lazy(() => import('./new-plan.tsx').then((m) => ({ default: m.NewPlanPage })));
 const BaseSheet = lazy(() => import('../stations/base/sheet.tsx').then((m) => ({ default: m.BaseSheet })));
 const KnotSheet = lazy(() => import('../stations/rows/sheet.tsx').then((m) => ({ default: m.KnotSheet })));
+const ShoppingSheet = lazy(() => import('../stations/supply/sheet.tsx').then((m) => ({ default: m.ShoppingSheet })));
 const InstallScreen = lazy(() =>
   import('../stations/install/install-screen.tsx').then((m) => ({ default: m.InstallScreen })),
 );
@@ -45,6 +46,7 @@ const PAGES: ReadonlyArray<readonly [path: string, page: ReactNode]> = [
   ['/new', <NewPlanPage key="new" />],
   ['/plan/:planId/base/sheet', <BaseSheet key="base" />],
   ['/plan/:planId/rows/chart', <KnotSheet key="knots" />],
+  ['/plan/:planId/supply/list', <ShoppingSheet key="list" />],
   ['/plan/:planId/:station?', <PlanScreen key="plan" />],
   ['/install/:sessionId', <InstallScreen key="install" />],
   ['*', <Home key="else" />],

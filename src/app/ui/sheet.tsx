@@ -10,7 +10,7 @@ import './sheet.css';
 
 export function Sheet(props: {
   readonly title: string;
-  readonly station: 'base' | 'rows';
+  readonly station: 'base' | 'rows' | 'supply';
   readonly children: (plan: PlanDocument, result: PlanResult) => React.ReactNode;
 }) {
   const { planId = '' } = useParams();

@@ -14,10 +14,12 @@ import {
 } from '../../../model/evenings.ts';
 import { exportEvenings } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { NumberField, TextField } from '../../ui/field.tsx';
 import { duration, hourOf, money, range, weekday } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
 import { today } from './names.ts';
+import { useMissing } from './things.tsx';
 
 interface Props {
   readonly session: PlanSession;
@@ -271,6 +273,10 @@ function Cost({ session, result }: Props) {
   const { plan } = session;
   const { supply } = result;
   const days = wornDaysOf(plan);
+  const missing = useMissing(plan, result, useWearerOf(plan.id));
+  const things = missing.reduce((sum, m) => sum + m.price, 0);
+  const usedUp = missing.reduce((sum, m) => sum + (m.usedUp ? m.price : 0), 0);
+  const style = supply.hairPrice + usedUp;
   const show = (v: number) => money(Math.round(100 * v) / 100, plan.currency);
   return (
     <section className="mt-5" data-testid="cost">
@@ -282,15 +288,20 @@ function Cost({ session, result }: Props) {
         onCommit={(d) => session.apply(setWornDays(plan, d))}
       />
       <Ledger
-        caption="Hair alone; worn again, it is cheaper still."
+        caption="Hair that is opened and what is used up; worn again, it is cheaper still. Things cost what you wrote in the stash."
         lines={[
-          { key: 'pay', name: 'to pay now', cells: [show(supply.price)] },
+          {
+            key: 'pay',
+            name: things > 0 ? `to pay now, ${show(things)} of it for things` : 'to pay now',
+            cells: [show(supply.price + things)],
+          },
           {
             key: 'all',
             name: `${supply.packs} ${supply.packs === 1 ? 'pack' : 'packs'} opened`,
             cells: [show(supply.hairPrice)],
           },
-          { key: 'day', name: 'for each day worn', cells: [show(supply.hairPrice / days)] },
+          ...(usedUp > 0 ? [{ key: 'used', name: 'used up besides', cells: [show(usedUp)] }] : []),
+          { key: 'day', name: 'for each day worn', cells: [show(style / days)] },
         ]}
       />
     </section>

@@ -1,6 +1,7 @@
 /** Shop: what to buy where, why, and what to give up where it can't be done. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type BuyingAsked, type Purchase, type WayOut, wayInWords } from '../../../core/supply/buy/index.ts';
 import { daysLater } from '../../../core/time/index.ts';
@@ -23,6 +24,7 @@ import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { day, money, weekday } from '../../ui/format.ts';
 import { Basket } from './basket.tsx';
 import { nameOf, offerName, today } from './names.ts';
+import { OnOffer } from './on-offer.tsx';
 import { Orders } from './orders.tsx';
 import { useMissing } from './things.tsx';
 import { Wishes } from './wishes.tsx';
@@ -59,6 +61,7 @@ export function ShopTab({ session, result }: Props) {
         />
       )}
       <Orders session={session} />
+      {catalogue && <OnOffer catalogue={catalogue} plan={plan} />}
     </>
   );
 }
@@ -189,7 +192,7 @@ function Cannot(props: {
 function Buys(props: Asked & { readonly purchase: Purchase }) {
   const { session, result, asked, catalogue, of, lots, purchase } = props;
   const show = (v: number) => money(v, catalogue.currency);
-  const missing = useMissing(session, result, of);
+  const missing = useMissing(session.plan, result, of);
   const sellerOf = (id: string) => asked.sellers.find((s) => s.id === id);
   const list = purchase.lines.map((l) => ({
     seller: sellerOf(l.seller)?.name ?? l.seller,
@@ -252,7 +255,10 @@ function Buys(props: Asked & { readonly purchase: Purchase }) {
         onClick={() => void exportShopping(session.plan, [...list, ...things], catalogue.currency)}
       >
         Shopping list as a table (CSV)
-      </button>
+      </button>{' '}
+      <Link className="word" to={`/plan/${session.plan.id}/supply/list`}>
+        to print
+      </Link>
     </>
   );
 }

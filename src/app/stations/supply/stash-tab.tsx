@@ -2,7 +2,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { CONDITION_NAMES, CONDITIONS, litHair, upperFirst } from '../../../core/trade/index.ts';
+import { CONDITION_NAMES, CONDITIONS, DOME_INFO, litHair, lowerFirst, upperFirst } from '../../../core/trade/index.ts';
 import { takeFromStash } from '../../../model/stash-commands.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import {
@@ -13,6 +13,7 @@ import {
   lotsTaken,
   outOfStash,
   putHair,
+  stashCaps,
 } from '../../../store/stash.ts';
 import { db } from '../../session/database.ts';
 import { exportHair } from '../../session/files.ts';
@@ -109,6 +110,7 @@ export function StashTab({ session, result }: { readonly session: PlanSession; r
           As a table (CSV)
         </button>
       </div>
+      <Caps of={of} />
       <Things session={session} result={result} of={of} />
     </>
   );
@@ -124,6 +126,24 @@ async function fromTable(file: File, of: string | undefined): Promise<Said> {
   await putHair(db, of, read.value, Date.now());
   const n = read.value.length;
   return { words: `${n} ${n === 1 ? 'lot' : 'lots'} put into the stash.` };
+}
+
+/** Caps lie here too; they are put in and taken out where the cap is chosen. */
+function Caps({ of }: { readonly of: string | undefined }) {
+  const caps = useLiveQuery(() => stashCaps(db, of), [of]) ?? [];
+  if (caps.length === 0) return null;
+  return (
+    <section className="mt-5" data-testid="caps">
+      <h3 className="text-title">Caps</h3>
+      <ul className="text-small">
+        {caps.map((c) => (
+          <li key={c.id} className="line py-1">
+            {c.name}, {lowerFirst(DOME_INFO[c.cap.dome].name)}, worn {c.cap.timesWorn} times
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 type LotChange = Parameters<typeof changeHair>[2];
@@ -148,6 +168,7 @@ function Lot(props: {
           </svg>
           <span className="font-strong">{name}</span>
           <span className="note block">
+            {lot.cut ? `${lot.cut} halves of ` : ''}
             {product.length}, {CONDITION_NAMES[product.condition]} · {packsWords(lot)}
           </span>
         </summary>
@@ -174,12 +195,26 @@ function Lot(props: {
               options={CONDITIONS.map((c) => [c, CONDITION_NAMES[c]] as const)}
               onChange={(condition) => change({ product: { condition } })}
             />
+            <SelectField
+              label="Loose pieces are"
+              wide
+              value={lot.cut ?? 'whole'}
+              testId="lot-cut"
+              options={[
+                ['whole', 'whole'],
+                ['upper', 'upper halves'],
+                ['lower', 'lower halves'],
+              ]}
+              onChange={(cut) => change({ cut })}
+            />
             <NumberField
               label="Times worn"
               value={product.timesWorn}
               onCommit={(timesWorn) => whole(timesWorn, 100) ?? void change({ product: { timesWorn } })}
             />
-            <p className="note mt-1">Good for: {GOOD_FOR[product.condition]}.</p>
+            <p className="note mt-1">
+              Good for: {lot.cut === undefined ? GOOD_FOR[product.condition] : HALF_FOR[lot.cut]}.
+            </p>
             {taken.map((t) => (
               <p key={t.plan} className={`note ${t.granted < t.packs ? 'text-madder' : ''}`}>
                 {t.name} takes {t.packs}
@@ -212,6 +247,11 @@ function Lot(props: {
     </li>
   );
 }
+
+const HALF_FOR = {
+  upper: 'behind and below, half as long; they have their loop',
+  lower: 'nape and fill, folded by hand: they have no loop',
+} as const;
 
 const GOOD_FOR = {
   new: 'anywhere',

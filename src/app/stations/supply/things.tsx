@@ -22,8 +22,7 @@ export function capName(
 }
 
 /** What is needed, and what of it she has. */
-export function useMissing(session: PlanSession, result: PlanResult, of: string | undefined): readonly Missing[] {
-  const { plan } = session;
+export function useMissing(plan: PlanDocument, result: PlanResult, of: string | undefined): readonly Missing[] {
   const kept = useLiveQuery(() => stashThings(db, of), [of]);
   return useMemo(() => missingOf(neededBeside(result, capName(plan, result)), kept ?? []), [plan, result, kept]);
 }
@@ -34,7 +33,7 @@ export function Things(props: {
   readonly of: string | undefined;
 }) {
   const { session, result, of } = props;
-  const missing = useMissing(session, result, of);
+  const missing = useMissing(session.plan, result, of);
   const { currency } = session.plan;
   const toBuy = missing.filter((m) => m.bags > 0);
   const priced = toBuy.reduce((sum, m) => sum + m.price, 0);
