@@ -39,7 +39,7 @@ import {
 } from '../core/trade/index.ts';
 import { base } from './base-schema.ts';
 import { cap } from './cap-schema.ts';
-import { amount, choice, hasOwnIds, lengthText, text, within, writtenLength } from './checks.ts';
+import { amount, choice, count, hasOwnIds, lengthText, text, within, writtenLength } from './checks.ts';
 import { areColours, colours } from './colours-schema.ts';
 import { buying, evenings, wornDays } from './evenings-schema.ts';
 import { type Fingers, fingerOf } from './fingers.ts';
@@ -295,6 +295,15 @@ export const planSchema = object({
     pieces: within(TEST_ROW_LIMITS.pieces, 'Pieces of a test row', true),
     span: writtenLength(...TEST_ROW_LIMITS.spanMm, 'How far a test row reaches'),
     minutes: within(TEST_ROW_LIMITS.minutes, 'Minutes of a test row'),
+  })
+    .noUnknown()
+    .strict()
+    .optional()
+    .default(undefined),
+  /** Pieces used for each that was planned, over so many installs of her log. */
+  logged: object({
+    installs: count(1, 200, 'Installs of the log'),
+    usedOverPlanned: amount(0.3, 3, 'Pieces used for each planned'),
   })
     .noUnknown()
     .strict()

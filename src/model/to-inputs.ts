@@ -72,6 +72,7 @@ function hersInputs(plan: PlanDocument, mm: (text: string) => number, meshFreque
     guesses: { ...PLAIN_GUESSES, ...plan.guesses },
     reserveShare: plan.reserveShare,
     pace: plan.pace,
+    logged: plan.logged,
     testRow: plan.testRow && { ...plan.testRow, spanMm: mm(plan.testRow.span) },
   };
 }

@@ -100,3 +100,22 @@ export async function addLogEntry(
     });
   });
 }
+
+/** What finished installs of a plan's wearer took for each piece that was planned; undefined where none is logged. */
+export async function loggedBy(
+  db: MeshworkDatabase,
+  planId: string,
+): Promise<{ readonly installs: number; readonly usedOverPlanned: number } | undefined> {
+  const of = (await db.plans.get(planId))?.wearer?.id;
+  const hers = (await db.plans.toArray()).filter((p) => p.id === planId || (of !== undefined && p.wearer?.id === of));
+  const entries = (
+    await db.log
+      .where('planId')
+      .anyOf(hers.map((p) => p.id))
+      .toArray()
+  ).filter((e) => e.planned.pieces > 0 && e.used.pieces > 0);
+  const sum = (of: (e: LogEntry) => number) => entries.reduce((total, e) => total + of(e), 0);
+  const ratio = sum((e) => e.used.pieces) / sum((e) => e.planned.pieces);
+  if (entries.length === 0 || ratio < 0.3 || ratio > 3) return undefined;
+  return { installs: Math.min(200, entries.length), usedOverPlanned: Math.round(1000 * ratio) / 1000 };
+}

@@ -9,7 +9,7 @@ import { startHistory } from '../model/history.ts';
 import { usedOf } from '../model/stash.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { MeshworkDatabase } from './database.ts';
-import { addLogEntry } from './installs.ts';
+import { addLogEntry, loggedBy } from './installs.ts';
 import { keepOrder, orderCame, ordersOf } from './orders.ts';
 import {
   changeHair,
@@ -139,6 +139,29 @@ it('a logged install takes what was used and brings back what is left; both or n
   // The line is there already: nothing is taken a second time.
   await expect(addLogEntry(db, entry, used)).rejects.toThrow();
   expect((await stashHair(db, undefined))[0].loose).toBe(lot.loose);
+});
+
+it('the log of a wearer says what her installs took', async () => {
+  await db.plans.bulkAdd([
+    { ...record('a', 0), wearer: { id: 'zola', revision: 1 } },
+    { ...record('b', 0), wearer: { id: 'zola', revision: 1 } },
+    { ...record('c', 0), wearer: { id: 'ada', revision: 1 } },
+  ]);
+  const figures = (pieces: number) => ({ knots: 1, pieces, packs: 1, minutes: 1, price: 1 });
+  const entry = (id: string, planId: string, planned: number, used: number) => ({
+    id,
+    planId,
+    planName: planId,
+    atMs: 1,
+    line: '',
+    planned: figures(planned),
+    used: figures(used),
+  });
+  await addLogEntry(db, entry('1', 'a', 100, 110));
+  await addLogEntry(db, entry('2', 'b', 200, 205));
+  await addLogEntry(db, entry('3', 'c', 100, 300));
+  expect(await loggedBy(db, 'a')).toEqual({ installs: 2, usedOverPlanned: 1.05 });
+  expect(await loggedBy(db, 'nobody')).toBeUndefined();
 });
 
 it('an order that has come is in the stash, once', async () => {

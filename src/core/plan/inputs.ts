@@ -1,4 +1,5 @@
 /** What the chain of stages needs: plain values in core units. Documents are turned into this elsewhere. */
+
 import type { BaseChoice } from '../base/index.ts';
 import type { ColourChoice } from '../colours/index.ts';
 import type { Finish } from '../fall/index.ts';
@@ -7,6 +8,7 @@ import type { HairlineOffsets, Mark, Part, Parting, TapeSpreadsMm, TapeValuesMm 
 import type { Strand } from '../install/index.ts';
 import type { Override, PlaceSchools } from '../knots/index.ts';
 import type { RowChoice } from '../rows/index.ts';
+import type { LoggedInstalls } from '../supply/index.ts';
 import type {
   Cap,
   FallGuesses,
@@ -77,6 +79,8 @@ export interface PlanInputs extends HeadInputs {
   readonly pace: Pace;
   /** A trial of her own at the spacing of the top; undefined where she made none. */
   readonly testRow: TestRow | undefined;
+  /** What her log says of earlier installs; undefined where it is not counted in. */
+  readonly logged?: LoggedInstalls | undefined;
 }
 
 /** A row hooked as a trial: how far the last piece lay from the first, and what it took. */

@@ -154,7 +154,7 @@ export const plan = stage(
     borderMm: of(borderSpacing),
     intoBase: of(intoLoad),
     supply: of(supply),
-    ownRow: inputs.testRow ? { hands: of(hands), pace: of(paceOfHers) } : undefined,
+    ownRow: inputs.testRow || inputs.logged ? { hands: of(hands), pace: of(paceOfHers) } : undefined,
     load: of(load),
   }),
   ({

@@ -13,7 +13,7 @@ import type { TimeEstimate } from '../time/index.ts';
 import type { SpacingZone } from '../trade/index.ts';
 import type { SpacingMm } from './spacing.ts';
 
-/** Her hands, as far as a test row says: each mixed with what is known of others. */
+/** Her hands, as far as a test row and her log say: each mixed with what is known of others. */
 export interface OwnRow {
   /** Pieces for each that is planned. */
   readonly hands: Hands;

@@ -15,6 +15,7 @@ import {
   countSd,
   enoughNear,
   handsAfter,
+  handsLogged,
 } from './enough.ts';
 import { planSupply } from './packs.ts';
 
@@ -141,5 +142,41 @@ describe('a test row', () => {
   it('of one piece or of no length says nothing', () => {
     expect(handsAfter({ pieces: 1, spanMm: 40 }, 20)).toBe(ANY_HANDS);
     expect(handsAfter({ pieces: 5, spanMm: 0 }, 20)).toBe(ANY_HANDS);
+  });
+});
+
+describe('her log', () => {
+  it('weighs as the posterior does that is summed up over every factor there may be', () => {
+    for (const [installs, ratio] of [
+      [1, 1.1],
+      [3, 0.93],
+      [12, 1.25],
+    ] as const) {
+      // Bayes' rule on a grid: the prior of anybody's hands, times how likely each install would be.
+      const grid = Array.from({ length: 4001 }, (_, i) => 0.4 + (1.4 * i) / 4000);
+      const bell = (x: number, mean: number, sd: number) => Math.exp(-0.5 * ((x - mean) / sd) ** 2);
+      const weight = grid.map((f) => bell(f, ANY_HANDS.factor, ANY_HANDS.sd) * bell(ratio, f, 0.06) ** installs);
+      const all = weight.reduce((a, b) => a + b, 0);
+      const mean = grid.reduce((sum, f, i) => sum + f * weight[i], 0) / all;
+      const sd = Math.sqrt(grid.reduce((sum, f, i) => sum + (f - mean) ** 2 * weight[i], 0) / all);
+      const hers = handsLogged({ installs, usedOverPlanned: ratio });
+      expect(hers.factor).toBeCloseTo(mean, 4);
+      expect(hers.sd).toBeCloseTo(sd, 4);
+    }
+  });
+
+  it('and a test row come to the same whichever is known first', () => {
+    const log = { installs: 4, usedOverPlanned: 1.08 };
+    const row = { pieces: 9, spanMm: 150 };
+    const rowThenLog = handsLogged(log, handsAfter(row, 20));
+    const logThenRow = handsAfter(row, 20, handsLogged(log));
+    expect(rowThenLog.factor).toBeCloseTo(logThenRow.factor, 12);
+    expect(rowThenLog.sd).toBeCloseTo(logThenRow.sd, 12);
+  });
+
+  it('makes surer with every install', () => {
+    const sds = [1, 2, 5, 20].map((installs) => handsLogged({ installs, usedOverPlanned: 1 }).sd);
+    for (let i = 1; i < sds.length; i++) expect(sds[i]).toBeLessThan(sds[i - 1]);
+    expect(sds[0]).toBeLessThan(ANY_HANDS.sd);
   });
 });

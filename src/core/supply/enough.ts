@@ -31,13 +31,32 @@ export interface SpannedRow {
  * Her hands after a test row: what is known of others and what was measured, each weighed by how sure it is (a normal mean with
  * known spread, in closed form: Gelman et al., Bayesian Data Analysis, 2.5; from memory). @param plannedMm from knot to knot
  */
-export function handsAfter({ pieces, spanMm }: SpannedRow, plannedMm: number): Hands {
+export function handsAfter({ pieces, spanMm }: SpannedRow, plannedMm: number, before: Hands = ANY_HANDS): Hands {
   const gaps = pieces - 1;
-  if (gaps < 1 || spanMm <= 0) return ANY_HANDS;
-  const hers = (plannedMm * gaps) / spanMm;
-  const sure = gaps / (KNOT_SD * KNOT_SD);
-  const prior = 1 / (HANDS_SD * HANDS_SD);
-  return { factor: (prior + sure * hers) / (prior + sure), sd: Math.sqrt(1 / (prior + sure)) };
+  if (gaps < 1 || spanMm <= 0) return before;
+  return weighed(before, (plannedMm * gaps) / spanMm, gaps / (KNOT_SD * KNOT_SD));
+}
+
+/** What her log says: pieces used for each that was planned, over so many installs. */
+export interface LoggedInstalls {
+  readonly installs: number;
+  readonly usedOverPlanned: number;
+}
+
+/** One install differs from the next in the same hands by so much, standard deviation (guess). */
+const INSTALL_SD = 0.06;
+
+/** Her hands after installs that she logged, by the same rule. */
+export const handsLogged = ({ installs, usedOverPlanned }: LoggedInstalls, before: Hands = ANY_HANDS): Hands =>
+  weighed(before, usedOverPlanned, installs / (INSTALL_SD * INSTALL_SD));
+
+/** @param sure one over the square of how far what was measured may be off */
+function weighed(before: Hands, measured: number, sure: number): Hands {
+  const prior = 1 / (before.sd * before.sd);
+  return {
+    factor: (prior * before.factor + sure * measured) / (prior + sure),
+    sd: Math.sqrt(1 / (prior + sure)),
+  };
 }
 
 /** @returns standard deviation of pieces hooked, as a share of those planned */

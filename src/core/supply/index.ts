@@ -1,6 +1,14 @@
 /** Pieces, packs, price, and what is left over. */
 export { demandsOf } from './demands.ts';
-export { ANY_HANDS, COUNT_SPREAD, countFactor, type Hands, handsAfter } from './enough.ts';
+export {
+  ANY_HANDS,
+  COUNT_SPREAD,
+  countFactor,
+  type Hands,
+  handsAfter,
+  handsLogged,
+  type LoggedInstalls,
+} from './enough.ts';
 export { inColour, productsInColours } from './in-colours.ts';
 export { leftFor, planSupply, type Supply } from './packs.ts';
 export { type Allotted, afterInstall, allot, type Claim, type LeftAfter, type Lot, piecesOf } from './stash.ts';

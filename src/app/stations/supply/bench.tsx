@@ -15,6 +15,7 @@ import { countOf, money, range } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
 import { Parts } from '../../ui/tabs.tsx';
 import { EveningsTab } from './evenings-tab.tsx';
+import { FromLog } from './from-log.tsx';
 import { LessTab } from './less-tab.tsx';
 import { ShopTab } from './shop-tab.tsx';
 import { StashTab } from './stash-tab.tsx';
@@ -51,6 +52,7 @@ function PacksTab({ session, result, finding }: WithFinding & { readonly result:
       {finding}
       <WillItLast result={result} />
       <TestRow session={session} result={result} />
+      <FromLog session={session} result={result} />
       <div className="mt-4">
         <NumberField
           label="Kept for gaps, %"

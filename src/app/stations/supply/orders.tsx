@@ -2,7 +2,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { takeFromStash } from '../../../model/stash-commands.ts';
-import { forgetOrder, orderCame, ordersOf } from '../../../store/orders.ts';
+import { forgetOrder, keepOrder, orderCame, ordersOf } from '../../../store/orders.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
@@ -13,6 +13,7 @@ export function Orders({ session }: { readonly session: PlanSession }) {
   const { plan } = session;
   const orders = useLiveQuery(() => ordersOf(db, plan.id), [plan.id]) ?? [];
   const [trouble, setTrouble] = useState<string>();
+  const [gone, setGone] = useState<(typeof orders)[number]>();
   const came = async (order: (typeof orders)[number]) => {
     try {
       if (!(await orderCame(db, order.id, Date.now()))) return;
@@ -23,7 +24,7 @@ export function Orders({ session }: { readonly session: PlanSession }) {
       setTrouble(storageSentence(error));
     }
   };
-  if (orders.length === 0) return null;
+  if (orders.length === 0 && !gone) return null;
   return (
     <section className="mt-5" data-testid="orders">
       <h3 className="text-title">Ordered</h3>
@@ -38,13 +39,29 @@ export function Orders({ session }: { readonly session: PlanSession }) {
                   It has come
                 </button>
               )}
-              <button type="button" className="word text-note" onClick={() => void forgetOrder(db, o.id)}>
+              <button
+                type="button"
+                className="word text-note"
+                onClick={() => void forgetOrder(db, o.id).then(() => setGone(o))}
+              >
                 Forget it
               </button>
             </div>
           </li>
         ))}
       </ul>
+      {gone && (
+        <p role="status" className="note">
+          An order at {gone.seller} is forgotten.{' '}
+          <button
+            type="button"
+            className="word"
+            onClick={() => void keepOrder(db, gone).then(() => setGone(undefined))}
+          >
+            Put it back
+          </button>
+        </p>
+      )}
       {trouble && (
         <p role="alert" className="note text-madder">
           {trouble}

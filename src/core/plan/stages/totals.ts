@@ -4,7 +4,15 @@ import { colourIds, nameOfColour } from '../../colours/index.ts';
 import { secondPart } from '../../head/index.ts';
 import { GROUP_OF, worklist } from '../../install/index.ts';
 import { intoFigures, weigh } from '../../load/index.ts';
-import { ANY_HANDS, demandsOf, type Hands, handsAfter, planSupply, productsInColours } from '../../supply/index.ts';
+import {
+  ANY_HANDS,
+  demandsOf,
+  type Hands,
+  handsAfter,
+  handsLogged,
+  planSupply,
+  productsInColours,
+} from '../../supply/index.ts';
 import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
 import { isWorn, PACE_FACTOR } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
@@ -26,9 +34,16 @@ export const demands = stage(
 /** How close her hands place, against the gap of the top. */
 export const hands = stage(
   'hands',
-  ({ inputs, of }) =>
-    inputs.testRow ? { row: inputs.testRow, plannedMm: of(spacing).centresMm.top } : { row: undefined, plannedMm: 0 },
-  ({ row, plannedMm }): Hands => (row ? handsAfter(row, plannedMm) : ANY_HANDS),
+  ({ inputs, of }) => ({
+    logged: inputs.logged,
+    ...(inputs.testRow
+      ? { row: inputs.testRow, plannedMm: of(spacing).centresMm.top }
+      : { row: undefined, plannedMm: 0 }),
+  }),
+  ({ logged, row, plannedMm }): Hands => {
+    const known = logged ? handsLogged(logged) : ANY_HANDS;
+    return row ? handsAfter(row, plannedMm, known) : known;
+  },
 );
 
 /** What packs there are to buy: each product in each of its colours. */
