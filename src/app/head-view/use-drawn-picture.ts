@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { HairOnHead, HeadScene, Look } from '../../core/plan/index.ts';
-import { isWorn, litHair } from '../../core/trade/index.ts';
+import { isWorn, litHair, shadesIn } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { isPlainView } from '../ask/look.ts';
 import { useTheme } from '../session/theme.ts';
@@ -115,6 +115,9 @@ function useLayered(result: PlanResult | undefined): Layered | undefined {
 /** Every product in its own texture, and in each colour that is mixed. */
 function hairLooksOf({ products, colours }: PlanDocument) {
   return products.flatMap(({ texture, colours: own }) =>
-    [own[0] ?? '', ...colours.more.map((c) => c.name)].map((words) => ({ colour: litHair(words), texture })),
+    [own, ...colours.more.map((c) => shadesIn(c.name))].map((shades) => ({
+      shades: shades.length > 0 ? shades.map(litHair) : [litHair('')],
+      texture,
+    })),
   );
 }

@@ -4,6 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { shadesIn } from '../trade/index.ts';
 import { difference, differenceWords, hairDifference } from './difference.ts';
 
 type Lab = readonly [l: number, a: number, b: number];
@@ -64,4 +65,11 @@ describe('the difference of two colours', () => {
     expect(differenceWords(hairDifference('black', 'off black'))).toBe('seen side by side');
     expect(differenceWords(hairDifference('black', 'copper'))).toBe('seen at a glance');
   });
+});
+
+it('a pack that is shaded is as far off as its farthest shade', () => {
+  expect(shadesIn('black to dark brown > honey')).toEqual(['black', 'dark brown', 'honey']);
+  expect(shadesIn('tomato red')).toEqual(['tomato red']);
+  expect(hairDifference('black to honey', 'black')).toBe(hairDifference('honey', 'black'));
+  expect(hairDifference('black to honey', 'black to honey')).toBe(0);
 });

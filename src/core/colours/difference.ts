@@ -3,12 +3,18 @@
  * thumb of the trade of colours: from about 2 side by side, from about 10 at a glance (common practice, no source).
  */
 import { type Color, differenceCiede2000 } from 'culori';
-import { litHair } from '../trade/index.ts';
+import { litHair, shadesIn } from '../trade/index.ts';
 
 export const difference: (a: Color | string, b: Color | string) => number = differenceCiede2000();
 
-/** Both in the words of the pack. */
-export const hairDifference = (a: string, b: string): number => difference(litHair(a), litHair(b));
+/** Both in the words of the pack; where one is shaded, at root, middle or tip, wherever they are farthest apart. */
+export const hairDifference = (a: string, b: string): number =>
+  Math.max(...[0, 0.5, 1].map((share) => difference(shadeAt(a, share), shadeAt(b, share))));
+
+function shadeAt(words: string, share: number): string {
+  const shades = shadesIn(words);
+  return litHair(shades[Math.round(share * (shades.length - 1))] ?? words);
+}
 
 const SIDE_BY_SIDE = 2;
 const AT_A_GLANCE = 10;

@@ -50,3 +50,6 @@ function hairColour(words: string): HairColour {
 
 export const hairLuminance = (words: string) => hairColour(words).luminance;
 export const litHair = (words: string) => hairColour(words).lit;
+
+/** "black to copper", a pack that is shaded from root to tip, in its shades; any other colour is one. */
+export const shadesIn = (words: string): string[] => words.split(/\s+to\s+|\s*>\s*/).filter(Boolean);

@@ -43,7 +43,7 @@ export {
   onForm,
   WIG_HOLDS,
 } from './caps.ts';
-export { GROUND_LUMINANCE, hairLuminance, litHair } from './colours.ts';
+export { GROUND_LUMINANCE, hairLuminance, litHair, shadesIn } from './colours.ts';
 export {
   BREAK_EVERY,
   BREAK_FOR,

@@ -16,7 +16,8 @@ import type { HairMesh } from '../../../core/fall/index.ts';
 import { TEXTURE_INFO, type Texture } from '../../../core/trade/index.ts';
 
 export interface HairLook {
-  readonly colour: string;
+  /** From root to tip, one or several. */
+  readonly shades: readonly string[];
   readonly texture: Texture;
 }
 
@@ -31,6 +32,8 @@ uniform float uDark;
 uniform float uWiden;
 uniform float uBends;
 uniform vec3 uColours[24];
+uniform vec3 uMiddles[24];
+uniform vec3 uTips[24];
 uniform vec4 uWaves[24];
 varying float vAcross;
 varying float vHalf;
@@ -48,7 +51,9 @@ void main() {
   vSeed = vec2(aLook.z * 91.0, aLook.z * 31.0);
   vSize = aSize;
   int product = min(23, int(aProduct + 0.5));
-  vec3 colour = uColours[product];
+  // Shaded from root to tip.
+  float down = 2.0 * aLook.y / max(aSize.y, 1.0);
+  vec3 colour = mix(mix(uColours[product], uMiddles[product], min(down, 1.0)), uTips[product], clamp(down - 1.0, 0.0, 1.0));
   vec4 wave = uWaves[product];
   vWave = wave;
   // A little gathered in the knot: beside a part or an edge roots lie close, and leave it as a line, not as wedges.
@@ -169,6 +174,8 @@ export class HairPicture {
   constructor(light: Readonly<Record<'uKey' | 'uEye' | 'uDark', IUniform>>) {
     const own = {
       uColours: { value: Array.from({ length: MOST_LOOKS }, () => new Color()) },
+      uMiddles: { value: Array.from({ length: MOST_LOOKS }, () => new Color()) },
+      uTips: { value: Array.from({ length: MOST_LOOKS }, () => new Color()) },
       uWaves: { value: Array.from({ length: MOST_LOOKS }, () => new Vector4(0, 1, 0, 0)) },
     };
     const material = (fragmentShader: string, widen: number, bends: number) =>
@@ -213,8 +220,10 @@ export class HairPicture {
   setLooks(looks: readonly HairLook[]) {
     for (const { uniforms } of [this.strands, this.plain]) {
       for (let i = 0; i < MOST_LOOKS; i++) {
-        const { colour, texture } = looks[Math.min(i, looks.length - 1)];
-        uniforms.uColours.value[i].set(colour);
+        const { shades, texture } = looks[Math.min(i, looks.length - 1)];
+        shadeAt(uniforms.uColours.value[i], shades, 0);
+        shadeAt(uniforms.uMiddles.value[i], shades, 0.5);
+        shadeAt(uniforms.uTips.value[i], shades, 1);
         uniforms.uWaves.value[i].fromArray(TEXTURE_INFO[texture].drawn);
       }
     }
@@ -230,4 +239,15 @@ export class HairPicture {
     this.strands.dispose();
     this.plain.dispose();
   }
+}
+
+const between = new Color();
+
+/** The shade at a share of the length, between those that are named. */
+function shadeAt(into: Color, shades: readonly string[], share: number) {
+  const at = share * (shades.length - 1);
+  const before = Math.floor(at);
+  into.set(shades[before]);
+  const after = shades[before + 1];
+  if (after !== undefined) into.lerp(between.set(after), at - before);
 }

@@ -3,7 +3,7 @@
 import { colourIds, differenceWords, hairDifference, OWN, stretchWords } from '../../../core/colours/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlaceSchools } from '../../../core/knots/index.ts';
-import { litHair, type PartKind, upperFirst } from '../../../core/trade/index.ts';
+import { type PartKind, shadesIn, upperFirst } from '../../../core/trade/index.ts';
 import {
   addColour,
   mostShare,
@@ -23,6 +23,7 @@ import type { BenchProps } from '../../ui/bench-props.ts';
 import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
 import { countOf } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
+import { Swatch } from '../../ui/swatch.tsx';
 import { ToolButton } from '../../ui/tabs.tsx';
 import { TURN_TOOL, useView } from '../../view/view-store.ts';
 
@@ -48,6 +49,7 @@ export function ColoursTab({ session, result }: BenchProps) {
           wide
           value=""
           placeholder="a colour, as on the pack"
+          beside="Shaded from root to tip is “black to copper”."
           testId="add-colour"
           onCommit={(text) => (text.trim() === '' ? undefined : session.apply(addColour(plan, text.trim())))}
         />
@@ -86,7 +88,7 @@ function OneColour({ id, session, result }: Shown & { readonly id: string }) {
   return (
     <li className="line py-2" data-testid={`colour-${id}`}>
       <div className="flex items-baseline gap-3">
-        <Swatch name={name} dots={more.findIndex((c) => c.id === id) + 1} />
+        <DottedSwatch name={name} dots={more.findIndex((c) => c.id === id) + 1} />
         <span className="grow font-strong">{name}</span>
         <span className="fig">{percent} %</span>
       </div>
@@ -144,14 +146,13 @@ function shareRefusal(plan: PlanDocument, id: string, value: number, placeId?: s
 }
 
 /** The colour and the dots that stand for it at a knot. */
-function Swatch({ name, dots }: { readonly name: string; readonly dots: number }) {
+function DottedSwatch({ name, dots }: { readonly name: string; readonly dots: number }) {
   return (
-    <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true" className="self-center">
-      <circle cx="11" cy="11" r="10" fill={litHair(name)} stroke="var(--line)" />
+    <Swatch shades={shadesIn(name)} className="size-5.5 self-center">
       {Array.from({ length: dots }, (_, i) => (
         <circle key={i} cx={11 + 6 * (i - (dots - 1) / 2)} cy="11" r="2.4" fill="var(--light)" stroke="var(--under)" />
       ))}
-    </svg>
+    </Swatch>
   );
 }
 

@@ -1,9 +1,10 @@
 /** What the shop has: hair by hair, colours as swatches, with prices and what is left of each. */
 import { useMemo } from 'react';
-import { litHair } from '../../../core/trade/index.ts';
+import { shadesIn } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { Catalogue, ShopOffer } from '../../../model/shop.ts';
 import { money } from '../../ui/format.ts';
+import { Swatch } from '../../ui/swatch.tsx';
 
 interface Kind {
   readonly key: string;
@@ -71,9 +72,7 @@ function Offers({ offers, catalogue }: { readonly offers: readonly ShopOffer[]; 
         .filter((o) => o.seller === s.id)
         .map((o) => (
           <li key={o.id}>
-            <svg viewBox="0 0 22 22" className="mr-1.5 inline size-3.5 align-[-2px]" aria-hidden="true">
-              <circle cx="11" cy="11" r="10" fill={litHair(o.colour)} stroke="var(--line)" />
-            </svg>
+            <Swatch shades={shadesIn(o.colour)} className="mr-1.5 inline size-3.5 align-[-2px]" />
             {o.colour}, {show(o.price)}
             {o.multi ? `, ${o.multi.packs} for ${show(o.multi.price)}` : ''}:{' '}
             {o.stock === 0 ? 'sold out' : `${o.stock} left`}

@@ -2,7 +2,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { CONDITION_NAMES, CONDITIONS, DOME_INFO, litHair, lowerFirst, upperFirst } from '../../../core/trade/index.ts';
+import { CONDITION_NAMES, CONDITIONS, DOME_INFO, lowerFirst, upperFirst } from '../../../core/trade/index.ts';
 import { takeFromStash } from '../../../model/stash-commands.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import {
@@ -21,6 +21,7 @@ import type { PlanSession } from '../../session/plan-session.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { NumberField, SelectField } from '../../ui/field.tsx';
 import { OpenFile } from '../../ui/open-file.tsx';
+import { Swatch } from '../../ui/swatch.tsx';
 import { Things } from './things.tsx';
 import { Weigh } from './weigh.tsx';
 
@@ -163,9 +164,7 @@ function Lot(props: {
     <li className="line py-1.25">
       <details open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary data-testid="lot">
-          <svg viewBox="0 0 22 22" className="mr-1.5 inline size-3.5 align-[-2px]" aria-hidden="true">
-            <circle cx="11" cy="11" r="10" fill={litHair(product.colours[0])} stroke="var(--line)" />
-          </svg>
+          <Swatch shades={product.colours} className="mr-1.5 inline size-3.5 align-[-2px]" />
           <span className="font-strong">{name}</span>
           <span className="note block">
             {lot.cut ? `${lot.cut} halves of ` : ''}
