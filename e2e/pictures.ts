@@ -142,7 +142,18 @@ const PICTURES: readonly Picture[] = [
     },
   },
   { name: 'tablet', path: '/plan/demo-swept-coils/rows', size: [820, 1180] },
-  { name: 'phone', path: `${curls}/supply`, size: [390, 844] },
+  {
+    name: 'phone',
+    path: `${curls}/supply`,
+    size: [390, 844],
+    dark: true,
+    before: async (b) => {
+      await b.click('[data-part="when"]');
+      await b.click('[data-testid="plan-evenings"]');
+      const laid = await b.appears('[data-testid="evenings"]');
+      await b.script('arguments[0].scrollIntoView()', laid);
+    },
+  },
 ];
 
 /** Each row scheme as an example lays it. */

@@ -1,7 +1,7 @@
 /** What to buy, and whether it lasts. */
 import { describe, expect, inject, it } from 'vitest';
 import { fullShop } from '../tests/helpers/shop.ts';
-import type { Browser } from './browser.ts';
+import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
@@ -309,7 +309,7 @@ describe('the shop', () => {
        window.realFetch ??= window.fetch;
        window.fetch = (address, asked) => {
          const path = String(address);
-         if (path.endsWith('/api/shop/catalogue')) return catalogue === null ? Promise.reject(new TypeError('no net')) : Promise.resolve(new Response(JSON.stringify(catalogue)));
+         if (path.endsWith('/api/shop/catalogue')) return catalogue === 'slow' ? new Promise((_, no) => asked.signal.addEventListener('abort', () => no(asked.signal.reason))) : catalogue === null ? Promise.reject(new TypeError('no net')) : Promise.resolve(new Response(JSON.stringify(catalogue)));
          if (path.endsWith('/api/shop/orders') && order) return Promise.resolve(new Response(JSON.stringify(order.body), { status: order.status }));
          return window.realFetch(address, asked);
        }`,
@@ -376,10 +376,24 @@ describe('the shop', () => {
     await browser.until(`document.querySelector('[data-testid=basket]')`, 'any sum');
   });
 
-  it('is ordered there, comes, and is at hand', async () => {
+  it('is ordered there by keys alone, comes, and is at hand', async () => {
     await shopSays(fullShop(), { status: 201, body: { taken: true, id: 'loop-1', total: 39.4, days: 2 } });
-    await browser.click('[data-testid="order"]');
-    await browser.click('[data-testid="order-sure"]');
+    const tabTo = async (testId: string) => {
+      for (let i = 0; i < 80; i++) {
+        if (await browser.script(`return document.activeElement?.dataset.testid === '${testId}'`)) return;
+        await browser.keys(Key.TAB);
+      }
+      throw new Error(`Keys don’t reach ${testId}.`);
+    };
+    await browser.click('[data-part="have"]');
+    await browser.keys(Key.ARROW_LEFT);
+    await browser.appears('[data-testid="order"]');
+    await tabTo('buy-aim');
+    await tabTo('order');
+    await browser.keys(Key.ENTER);
+    await browser.appears('[data-testid="order-sure"]');
+    await tabTo('order-sure');
+    await browser.keys(Key.ENTER);
     await browser.until(`/€39.40/.test(document.querySelector('[data-testid=orders]')?.textContent)`, 'the order');
     await browser.click('[data-testid="order-came"]');
     await browser.until(`/has come/.test(document.querySelector('[data-testid=orders]')?.textContent)`, 'come');
@@ -387,11 +401,16 @@ describe('the shop', () => {
     expect(Number((await browser.figures()).price.replace('€', ''))).toBeLessThan(57.5);
   });
 
-  it('that does not answer, or talks nonsense, leaves what it said before, and says so', async () => {
-    for (const silent of [null, { format: 'other' }]) {
+  it('that does not answer, takes too long or talks nonsense, leaves what it said before, and says so', async () => {
+    for (const silent of [null, 'slow', { format: 'other' }]) {
       await browser.go(`${url}/plan/demo-deep-part/supply`);
       await browser.settled();
       await shopSays(silent);
+      // Patience ends at once, so that nobody waits here.
+      if (silent === 'slow')
+        await browser.script(
+          `AbortSignal.timeout = () => { const c = new AbortController(); queueMicrotask(() => c.abort(new DOMException('late', 'TimeoutError'))); return c.signal; }`,
+        );
       await browser.click('[data-part="shop"]');
       await browser.until(
         `/doesn’t answer. This is what it had on/.test(document.querySelector('[data-testid=shop-state]')?.textContent)`,
