@@ -59,6 +59,11 @@ const step = (plan: PlanDocument, key: string, n = 0) => {
   return way.steps[n].plan;
 };
 
+it('only what can be opened is: straight hair is not', () => {
+  expect(waysOf(deepPartStraight).map((w) => w.key)).not.toContain('opened');
+  expect(waysOf(shoulderCurls).map((w) => w.key)).toContain('opened');
+});
+
 describe('facts of the trade (common practice, no source)', () => {
   it('a finer split saves a fifth at least', () => {
     for (const plan of [shoulderCurls, sweptCoils])

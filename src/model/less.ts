@@ -128,7 +128,7 @@ function opened(plan: PlanDocument, fingers: Fingers): LessWay {
       product && product.test.apart !== 'clings' && product.strandsPerPiece > 1 && product.texture !== 'straight';
     return can ? { ...c, opened: { when: 'after' as const, strands: 1, reach: 1 } } : c;
   });
-  const isMore = cuts.some((c, i) => c.opened.strands * c.opened.reach > openOf(plan.cuts[i]));
+  const isMore = cuts.some((c, i) => openOf(c) > openOf(plan.cuts[i]));
   const name = 'Opened all the way, and wider';
   return {
     key: 'opened',

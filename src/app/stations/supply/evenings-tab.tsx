@@ -288,7 +288,7 @@ function Cost({ session, result }: Props) {
         onCommit={(d) => session.apply(setWornDays(plan, d))}
       />
       <Ledger
-        caption="Hair that is opened and what is used up; worn again, it is cheaper still. Things cost what you wrote in the stash."
+        caption="Packs that are begun and what is used up; worn again, it is cheaper still. Things cost what you wrote in the stash."
         lines={[
           {
             key: 'pay',
@@ -297,7 +297,7 @@ function Cost({ session, result }: Props) {
           },
           {
             key: 'all',
-            name: `${supply.packs} ${supply.packs === 1 ? 'pack' : 'packs'} opened`,
+            name: `${supply.packs} ${supply.packs === 1 ? 'pack' : 'packs'} begun`,
             cells: [show(supply.hairPrice)],
           },
           ...(usedUp > 0 ? [{ key: 'used', name: 'used up besides', cells: [show(usedUp)] }] : []),
