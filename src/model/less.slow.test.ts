@@ -78,6 +78,8 @@ describe('facts of the trade (common practice, no source)', () => {
     const lower = pieces.find((p) => p.cut === cut.pieces.nape.cut);
     expect((upper?.lengthMm ?? 0) / whole.lengthMm).toBeCloseTo(0.5, 1);
     expect((lower?.lengthMm ?? 0) / whole.lengthMm).toBeCloseTo(0.25, 1);
+    // A raw piece gives both.
+    expect((upper?.perPack ?? 0) + (lower?.perPack ?? 0)).toBe(2 * whole.perPack);
     expect(supply.packs).toBeLessThanOrEqual(planner.plan(inputs(shoulderCurls)).supply.packs);
   });
 
@@ -94,4 +96,12 @@ describe('facts of the trade (common practice, no source)', () => {
     const bought = supply.lines.filter((l) => !/worn/.test(l.name)).reduce((sum, l) => sum + l.pieces, 0);
     expect(bought).toBeLessThan(planner.plan(inputs(shoulderCurls)).supply.pieces);
   });
+});
+
+it('under a fringe another cut does', () => {
+  const fringe = routePlans.find((p) => p.rows.fringe.how !== 'none');
+  if (!fringe) throw new Error('A route has a fringe.');
+  expect(waysOf(fringe).map((w) => w.key)).toContain('underFringe');
+  expect(hairOf(step(fringe, 'underFringe'))).toBeLessThan(hairOf(fringe));
+  expect(waysOf(shoulderCurls).map((w) => w.key)).not.toContain('underFringe');
 });

@@ -72,6 +72,17 @@ export function lessWays(plan: PlanDocument, fingers: Fingers, worn: readonly Wo
       'All pieces split finer',
       'As many knots, half the hair: lighter, and thinner all over.',
     ),
+    ...(plan.rows.fringe.how === 'none'
+      ? []
+      : [
+          finer(
+            plan,
+            'underFringe',
+            ['faceEdge'],
+            'Finer pieces under the fringe',
+            'The fringe hangs over them: little of it is missed.',
+          ),
+        ]),
     halves(plan),
     wornBehind(plan, worn),
     later(plan),
