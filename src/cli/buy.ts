@@ -1,8 +1,7 @@
 /** meshwork buy PLAN --stash FILE --catalogue FILE: what to buy where, as one JSON object. */
 
+import { buy } from '../core/buying/index.ts';
 import type { PlanResult } from '../core/findings/index.ts';
-import { highsSolver } from '../core/supply/buy/highs.ts';
-import { buy } from '../core/supply/buy/index.ts';
 import { type BuyingFigures, buyingFigures } from '../formats/computed-buying.ts';
 import { readProductsCsv } from '../formats/products-csv.ts';
 import { buyingAsked, type SpareLot } from '../model/buying.ts';
@@ -55,6 +54,12 @@ export async function boughtFor(
   const catalogue = catalogueOf(files.catalogue);
   if (!catalogue.ok) return catalogue;
   const asked = buyingAsked(plan, result, { catalogue: catalogue.value, lots: lots.value, today: files.today });
-  const bought = asked.needs.length === 0 ? undefined : buy(asked, await highsSolver());
+  const bought = asked.needs.length === 0 ? undefined : buy(asked, await solver());
   return { ok: true, value: buyingFigures(plan, result, asked, catalogue.value.currency, bought) };
+}
+
+/** Fetched only where something has to be bought. */
+async function solver() {
+  const { highsSolver } = await import('../core/buying/highs.ts');
+  return highsSolver();
 }

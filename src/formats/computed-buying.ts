@@ -1,6 +1,7 @@
 /** What to buy, of the computed plan: what is wanted beside what is at hand, the purchase, or why not and what would help. */
+
+import type { Bought, BuyingAsked, Purchase } from '../core/buying/index.ts';
 import type { PlanResult } from '../core/findings/index.ts';
-import type { Bought, BuyingAsked, Purchase } from '../core/supply/buy/index.ts';
 import { buyingOf } from '../model/buying.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { nullable, round } from './computed.ts';

@@ -3,7 +3,6 @@ import { type InferType, number } from 'yup';
 import { ANCHOR_PLACES } from '../core/cap/index.ts';
 import { LINE_KINDS, SIDES, SIZE_VIEWS } from '../core/cover/index.ts';
 import {
-  BUYING_AIMS,
   DOMES,
   FALL_GUESS_NAMES,
   FILLED_ONS,
@@ -15,6 +14,7 @@ import {
 } from '../core/trade/index.ts';
 import { changeId } from '../model/checks.ts';
 import { anything, each, figure, list, oneOf, orNull, record, some, whole, words, yesNo } from './computed-entries.ts';
+import { buying, evenings, price } from './computed-supply-schema.ts';
 import { knots, rowScheme, rows, strands, worklist } from './computed-work.ts';
 
 export const COMPUTED_FORMAT = 'meshwork-computed-plan';
@@ -203,38 +203,6 @@ const time = record({
   takedown: record({ minutes: whole, rangeMinutes: some(2, figure) }),
 });
 
-const price = record({
-  total: figure,
-  range: some(2, figure),
-  currency: words,
-  hairUsed: figure,
-  wornDays: whole,
-  aDay: figure,
-});
-
-const reach = record({ inTime: yesNo, minutes: orNull(figure), beginBy: words });
-
-/** Null until she has said when she works on it. */
-const evenings = orNull(
-  record({
-    evenings: list(
-      record({
-        day: words,
-        startsAt: whole,
-        minutes: figure,
-        workMinutes: figure,
-        breakMinutes: figure,
-        waitMinutes: figure,
-        does: list(record({ what: words, minutes: figure })),
-      }),
-    ),
-    countRange: some(2, whole),
-    doneOn: words,
-    doneRange: some(2, words),
-    finishBy: orNull(record({ day: words, evenings: whole, likely: reach, slow: reach })),
-  }),
-);
-
 const weight = record({ grams: figure, range: some(2, figure), wetGrams: some(2, figure) });
 
 const cover = record({
@@ -315,46 +283,6 @@ const colours = orNull(
     alike: figure,
     byChance: figure,
     furthestOff: figure,
-  }),
-);
-
-const purchase = record({
-  total: figure,
-  days: whole,
-  lines: list(
-    record({
-      offer: words,
-      seller: words,
-      packs: whole,
-      bundles: whole,
-      price: figure,
-      for: list(
-        record({ need: words, packs: whole, pieces: whole, split: figure, colourOff: figure, longerMm: figure }),
-      ),
-    }),
-  ),
-  sellers: list(record({ seller: words, goods: figure, delivery: figure, days: whole })),
-  given: list(record({ need: words, wanted: whole, pieces: whole })),
-});
-
-/** Null where no catalogue was at hand. */
-const buying = orNull(
-  record({
-    currency: words,
-    wish: record({
-      aim: oneOf(BUYING_AIMS),
-      sure: figure,
-      colourWithin: figure,
-      longerCutDown: oneOf(['yes', 'no']),
-      budget: orNull(figure),
-      by: orNull(words),
-    }),
-    atHand: list(record({ of: words, packs: whole })),
-    wanted: list(record({ id: words, name: words, colour: words, pieces: whole })),
-    can: yesNo,
-    purchase: orNull(purchase),
-    short: list(record({ need: words, wanted: whole, most: whole })),
-    ways: list(record({ give: oneOf(['money', 'time', 'colour', 'sure', 'length']), amount: figure, purchase })),
   }),
 );
 

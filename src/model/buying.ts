@@ -1,6 +1,5 @@
 /** From a plan, a stash and a catalogue to what can be asked of the buying program. */
-import { piecesInPack } from '../core/hair/index.ts';
-import type { Plan } from '../core/plan/index.ts';
+
 import {
   type BuyingAsked,
   type BuyingWish,
@@ -8,7 +7,9 @@ import {
   type Need,
   type Offer,
   STASH,
-} from '../core/supply/buy/index.ts';
+} from '../core/buying/index.ts';
+import { piecesInPack } from '../core/hair/index.ts';
+import type { Plan } from '../core/plan/index.ts';
 import { daysFrom } from '../core/time/index.ts';
 import { SURENESSES } from '../core/trade/index.ts';
 import { readLength } from './fingers.ts';

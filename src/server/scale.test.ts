@@ -3,8 +3,8 @@ import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, it } from 'vitest';
 import { READINGS, steadyWeight } from '../core/supply/weigh.ts';
+import { readings } from '../demo/scale-readings.ts';
 import { createServer } from './app.ts';
-import { readings } from './scale.ts';
 
 const take = (of: string, isEmpty: boolean, n = 40) => {
   const source = readings(of, isEmpty);

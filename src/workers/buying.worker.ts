@@ -1,8 +1,7 @@
 /** Worker entry for purchases: the solver is fetched when it is first asked. */
 import { expose } from 'comlink';
 import wasm from 'highs/runtime?url';
-import { highsSolver } from '../core/supply/buy/highs.ts';
-import { type Bought, type BuyingAsked, buy, type Solve } from '../core/supply/buy/index.ts';
+import { type Bought, type BuyingAsked, buy, type Solve } from '../core/buying/index.ts';
 import type { JobResult } from './jobs.ts';
 
 let solver: Promise<Solve> | undefined;
@@ -11,11 +10,16 @@ export interface BuyingJobs {
   buy(asked: BuyingAsked): Promise<JobResult<Bought>>;
 }
 
+async function fetched(): Promise<Solve> {
+  const { highsSolver } = await import('../core/buying/highs.ts');
+  return highsSolver(wasm);
+}
+
 const jobs: BuyingJobs = {
   buy: async (asked) => {
     const begun = performance.now();
     try {
-      solver ??= highsSolver(wasm);
+      solver ??= fetched();
       const value = buy(asked, await solver);
       return { state: 'done', value, ms: performance.now() - begun };
     } catch (error) {

@@ -1,7 +1,7 @@
 /** The shop, by TanStack Query: what it says now, or what it said last where it does not answer; and what to buy of it. */
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { wrap } from 'comlink';
-import type { Bought, BuyingAsked } from '../../core/supply/buy/index.ts';
+import type { Bought, BuyingAsked } from '../../core/buying/index.ts';
 import { type Catalogue, type OrderAnswer, type OrderAsked, readAnswer, readCatalogue } from '../../model/shop.ts';
 import type { BuyingJobs } from '../../workers/buying.worker.ts';
 import { db } from '../session/database.ts';

@@ -10,7 +10,7 @@ export {
   sharesInOrder,
 } from './choice.ts';
 export { dealColours } from './deal.ts';
-export { difference, differenceWords, hairDifference } from './difference.ts';
+export { differenceWords, hairDifference } from './difference.ts';
 export { stretchWords } from './in-words.ts';
 export type { Mix } from './mix.ts';
 export { evenness } from './neighbours.ts';

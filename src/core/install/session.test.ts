@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { foldInstall, forecastInstall, type InstallEvent, type InstallEventKind } from './session.ts';
+import { foldInstall, type InstallEvent, type InstallEventKind } from './session.ts';
 
 const at = (seconds: number, kind: InstallEventKind, knotId?: string): InstallEvent => ({
   kind,
@@ -72,32 +72,5 @@ describe('an install from its events', () => {
       }),
       { seed: 121 },
     );
-  });
-});
-
-describe('forecast', () => {
-  const planned = new Array(100).fill(40);
-  it('takes the plan’s seconds until her own pace is known, then scales them', () => {
-    const state = foldInstall([at(0, 'start'), at(50, 'knot', 'a')]);
-    expect(forecastInstall(state, planned, 120)).toEqual({
-      knotsToCome: 99,
-      secondsToCome: 99 * 40,
-      secondsRange: [(99 * 40) / 1.6, 99 * 40 * 1.6],
-      piecesOver: 20,
-      fromOwnPace: false,
-    });
-    const slow = foldInstall(Array.from({ length: 11 }, (_, i) => at(60 * i, 'knot', `k${i}`)));
-    expect(forecastInstall(slow, planned, 120)).toMatchObject({
-      knotsToCome: 89,
-      secondsToCome: 89 * 60,
-      fromOwnPace: true,
-    });
-    const [low, high] = forecastInstall(slow, planned, 120).secondsRange;
-    expect(high / low).toBeLessThan(1.6 * 1.6);
-  });
-
-  it('says for how many it does not last, and an empty place saves a piece', () => {
-    expect(forecastInstall(foldInstall([]), planned, 90).piecesOver).toBe(-10);
-    expect(forecastInstall(foldInstall([at(0, 'skip', 'a')]), planned, 100).piecesOver).toBe(1);
   });
 });

@@ -2,7 +2,6 @@
  * An install as the events that happened, never as a state that is overwritten. Folding them gives where she
  * is, how long she worked and how fast.
  */
-import { likelyAround } from '../trade/index.ts';
 
 export type InstallEventKind = 'start' | 'knot' | 'skip' | 'back' | 'pause' | 'resume' | 'note' | 'finish';
 
@@ -25,8 +24,8 @@ export interface InstallState {
   readonly workedSeconds: number;
   /** Median time between knots, once there are a few. */
   readonly secondsPerKnot?: number;
-  /** How many were timed. */
-  readonly knotsTimed: number;
+  /** Knots that followed another at once: which of the order of work, and what they took. */
+  readonly timed: ReadonlyArray<{ readonly knot: number; readonly seconds: number }>;
 }
 
 /** A silence longer than this was a pause that nobody entered. */
@@ -36,7 +35,7 @@ const FEWEST_FOR_PACE = 5;
 export function foldInstall(events: readonly InstallEvent[]): InstallState {
   const done: { knotId: string; skipped: boolean }[] = [];
   const notes: { atMs: number; text: string }[] = [];
-  const intervals: number[] = [];
+  const timed: Array<{ knot: number; seconds: number }> = [];
   let paused = false;
   let finished = false;
   let workedSeconds = 0;
@@ -46,7 +45,8 @@ export function foldInstall(events: readonly InstallEvent[]): InstallState {
     if (!paused && since <= SILENCE_SECONDS) workedSeconds += since;
     switch (event.kind) {
       case 'knot':
-        if (!paused && previous?.kind === 'knot' && since <= SILENCE_SECONDS) intervals.push(since);
+        if (!paused && previous?.kind === 'knot' && since <= SILENCE_SECONDS)
+          timed.push({ knot: done.length, seconds: since });
         if (event.knotId) done.push({ knotId: event.knotId, skipped: false });
         break;
       case 'skip':
@@ -82,36 +82,8 @@ export function foldInstall(events: readonly InstallEvent[]): InstallState {
     finished,
     notes,
     workedSeconds,
-    knotsTimed: intervals.length,
-    ...(intervals.length >= FEWEST_FOR_PACE ? { secondsPerKnot: median(intervals) } : {}),
-  };
-}
-
-export interface InstallForecast {
-  readonly knotsToCome: number;
-  readonly secondsToCome: number;
-  /** Likely, and the likelier the more of her own knots were timed. */
-  readonly secondsRange: readonly [low: number, high: number];
-  /** Pieces left after the last knot; negative when they don't last. */
-  readonly piecesOver: number;
-  readonly fromOwnPace: boolean;
-}
-
-export function forecastInstall(
-  state: InstallState,
-  plannedSeconds: readonly number[],
-  piecesAtHand: number,
-): InstallForecast {
-  const rest = plannedSeconds.slice(state.done.length);
-  const planned = rest.reduce((a, b) => a + b, 0);
-  const plannedMedian = median([...plannedSeconds]);
-  const factor = state.secondsPerKnot !== undefined && plannedMedian > 0 ? state.secondsPerKnot / plannedMedian : 1;
-  return {
-    knotsToCome: rest.length,
-    secondsToCome: planned * factor,
-    secondsRange: likelyAround(planned * factor, state.secondsPerKnot === undefined ? 0 : state.knotsTimed),
-    piecesOver: piecesAtHand - state.piecesUsed - rest.length,
-    fromOwnPace: state.secondsPerKnot !== undefined,
+    timed,
+    ...(timed.length >= FEWEST_FOR_PACE ? { secondsPerKnot: median(timed.map((t) => t.seconds)) } : {}),
   };
 }
 

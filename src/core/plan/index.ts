@@ -1,18 +1,16 @@
 /** The graph that a plan is worked out by, and questions beyond the plan. */
 export { coverRange } from './ask/cover-range.ts';
 export {
-  type DatedEvening,
   type EveningsPlan,
   type EveningsWish,
   eveningsOf,
   type FinishBy,
   takedownDay,
-  tasksOf,
 } from './ask/evenings.ts';
 export { fallingHair } from './ask/falling-hair.ts';
 export { type HoursLine, hoursBy } from './ask/hours.ts';
 export { guessRange } from './ask/look-advice.ts';
-export { type Kept, type Missing, missingOf, type Needed, neededBeside } from './ask/needed.ts';
+export { type Missing, missingOf, neededBeside } from './ask/needed.ts';
 export type { HeadScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export { tryEdit } from './ask/try-edit.ts';

@@ -3,7 +3,6 @@ export { demandsOf } from './demands.ts';
 export {
   ANY_HANDS,
   COUNT_SPREAD,
-  countFactor,
   type Hands,
   handsAfter,
   handsLogged,
@@ -11,5 +10,5 @@ export {
 } from './enough.ts';
 export { inColour, productsInColours } from './in-colours.ts';
 export { leftFor, planSupply, type Supply } from './packs.ts';
-export { type Allotted, afterInstall, allot, type Claim, type LeftAfter, type Lot, piecesOf } from './stash.ts';
+export { afterInstall, allot, type Claim, type LeftAfter } from './stash.ts';
 export { piecesByWeight, steadyWeight, type Weighed } from './weigh.ts';

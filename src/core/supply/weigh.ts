@@ -21,7 +21,7 @@ export function piecesByWeight(grams: number, pieceG: number, scaleSdG = SCALE_S
     throw new RangeError('A weight has to be none or more, and a piece has to weigh something.');
   const pieces = grams / pieceG;
   // The scale's own error, and pieces that are heavier or lighter by chance.
-  const sd = Math.hypot(scaleSdG / pieceG, PIECE_SD * Math.sqrt(pieces));
+  const sd = Math.sqrt((scaleSdG / pieceG) ** 2 + PIECE_SD ** 2 * pieces);
   return {
     pieces: Math.round(pieces),
     range: [Math.max(0, Math.floor(pieces - TOLD * sd)), Math.ceil(pieces + TOLD * sd)],

@@ -3,7 +3,6 @@ export {
   daysFrom,
   daysLater,
   latestStart,
-  weekdayOf,
   workDays,
   workDaysUntil,
 } from './dates.ts';
@@ -13,7 +12,6 @@ export {
   type EveningHabit,
   eveningFor,
   overEvenings,
-  type Stretch,
   spanOf,
   type Task,
 } from './evenings.ts';

@@ -2,9 +2,9 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, describe, expect, it } from 'vitest';
+import { SHELF, stockAt } from '../../demo/shop-shelves.ts';
 import { readAnswer, readCatalogue } from '../../model/shop.ts';
 import { createServer } from '../app.ts';
-import { SHELF, stockAt } from './shelves.ts';
 import { openShop } from './shop.ts';
 
 const NOW = Date.UTC(2026, 11, 1, 12);

@@ -2,8 +2,8 @@
 
 /** The stand-in shop: says what it has, takes orders, and refuses what sold out between look and order. Kept in memory only. */
 import express, { type Request, type Response, Router } from 'express';
+import { CURRENCY, SHELF, sellers, stockAt } from '../../demo/shop-shelves.ts';
 import { type Catalogue, type OrderAnswer, type OrderAsked, readOrder, SHOP_FORMAT } from '../../model/shop.ts';
-import { CURRENCY, SHELF, sellers, stockAt } from './shelves.ts';
 
 export interface Shop {
   catalogue(): Catalogue;

@@ -15,6 +15,7 @@ import { nextWords, speechFor } from './mirror-words.ts';
 import { KnotMoves } from './moves.tsx';
 import { Done, Forecast, NotePad } from './notes.tsx';
 import { RowBand } from './row-band.tsx';
+import { tonightWords } from './tonight.ts';
 import { type AtTheMirrorProps, useInstall } from './use-install.ts';
 import { useInstallKeys, useScreenAwake, useSpeech } from './use-mirror.ts';
 import { WherePicture } from './where-picture.tsx';
@@ -135,11 +136,8 @@ function ThisKnot(props: {
   const knot = result.knots[index];
   const beside = result.strands.reduce((sum, s) => sum + s.count, 0);
   const pieces = Math.floor(result.supply.packs * result.supply.piecesPerPack) - beside;
-  const forecast = forecastInstall(
-    state,
-    result.knots.map((k) => k.seconds),
-    pieces,
-  );
+  const seconds = result.knots.map((k) => k.seconds);
+  const forecast = forecastInstall(state, seconds, pieces);
   return (
     <section
       className="mx-auto flex w-full max-w-295 flex-col gap-far overflow-y-auto px-[clamp(16px,5vw,40px)] pt-far"
@@ -156,7 +154,7 @@ function ThisKnot(props: {
           <WhereItGoes plan={plan} knot={knot} />
         </div>
       </div>
-      <Forecast forecast={forecast} total={result.knots.length} />
+      <Forecast forecast={forecast} total={result.knots.length} tonight={tonightWords(plan, result, state, seconds)} />
       <div className="flex flex-wrap gap-x-6.5 max-phone:-my-1 max-phone:gap-x-5">{props.children}</div>
       {trouble && (
         <p role="alert" className="text-far-note text-madder">

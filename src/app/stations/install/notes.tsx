@@ -20,7 +20,16 @@ export function Big(props: { readonly onClick: () => void; readonly children: Re
 }
 
 /** The thread that is left: what is needed, and what is over or missing. */
-export function Forecast({ forecast, total }: { readonly forecast: InstallForecast; readonly total: number }) {
+export function Forecast({
+  forecast,
+  total,
+  tonight,
+}: {
+  readonly forecast: InstallForecast;
+  readonly total: number;
+  /** How far this evening goes, where she has said when it ends. */
+  readonly tonight: string | undefined;
+}) {
   const lasts = forecast.piecesOver >= 0;
   const share = Math.min(
     1,
@@ -48,6 +57,7 @@ export function Forecast({ forecast, total }: { readonly forecast: InstallForeca
             ? `It lasts: ${forecast.piecesOver} pieces over`
             : `It lasts for ${forecast.knotsToCome + forecast.piecesOver} of them`}
         </span>
+        {tonight && <span data-testid="tonight">{tonight}</span>}
       </div>
     </div>
   );

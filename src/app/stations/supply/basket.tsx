@@ -1,6 +1,6 @@
 /** What one seller sends: why each pack, and the order itself. */
 import { useState } from 'react';
-import { type BoughtLine, type BuyingAsked, type Purchase, STASH, standsIn } from '../../../core/supply/buy/index.ts';
+import { type BoughtLine, type BuyingAsked, type Purchase, STASH, standsIn } from '../../../core/buying/index.ts';
 import { daysLater } from '../../../core/time/index.ts';
 import { productFrom } from '../../../model/buying.ts';
 import type { Catalogue, OrderAnswer } from '../../../model/shop.ts';

@@ -1,6 +1,6 @@
 /** What is wanted and what is offered, as it is told. */
 import { formatISO } from 'date-fns';
-import type { BoughtLine, BuyingAsked } from '../../../core/supply/buy/index.ts';
+import type { BoughtLine, BuyingAsked } from '../../../core/buying/index.ts';
 import { isLoose } from '../../../model/buying.ts';
 
 export const nameOf = (asked: BuyingAsked, need: string) => {

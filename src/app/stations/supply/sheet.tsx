@@ -1,8 +1,8 @@
 /** The shopping list on paper: hair seller by seller, what comes out of the stash, and what is needed besides. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
+import type { BuyingAsked, Purchase } from '../../../core/buying/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import type { BuyingAsked, Purchase } from '../../../core/supply/buy/index.ts';
 import { upperFirst } from '../../../core/trade/index.ts';
 import { buyingAsked } from '../../../model/buying.ts';
 import type { PlanDocument } from '../../../model/plan.ts';

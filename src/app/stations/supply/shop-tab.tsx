@@ -2,8 +2,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import { type BuyingAsked, type Purchase, type WayOut, wayInWords } from '../../../core/buying/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { type BuyingAsked, type Purchase, type WayOut, wayInWords } from '../../../core/supply/buy/index.ts';
 import { daysLater } from '../../../core/time/index.ts';
 import { SURENESSES } from '../../../core/trade/index.ts';
 import {

@@ -1,5 +1,5 @@
 /** What is wanted, what is offered, and how she would like to buy. Money in units of the currency; mm, days. */
-import type { BuyingAim, Fibre, Loop, Texture } from '../../trade/index.ts';
+import type { BuyingAim, Fibre, Loop, Texture } from '../trade/index.ts';
 
 /** What a piece is like, of hair that is wanted or offered. */
 export interface HairKind {

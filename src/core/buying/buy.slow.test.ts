@@ -3,16 +3,8 @@ import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { highsSolver } from './highs.ts';
-import {
-  type Bought,
-  type BuyingAsked,
-  buy,
-  type HairKind,
-  type Offer,
-  type Purchase,
-  type Seller,
-  type Solve,
-} from './index.ts';
+import { type Bought, type BuyingAsked, buy, type HairKind, type Offer, type Purchase, type Solve } from './index.ts';
+import type { Seller } from './offer.ts';
 import { type Model, modelOf, programOf } from './program.ts';
 
 let solve: Solve;

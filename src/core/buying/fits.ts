@@ -1,5 +1,5 @@
 /** Whether offered hair can stand in for what is wanted, and how many wanted pieces one of its packs gives. */
-import { hairDifference } from '../../colours/index.ts';
+import { hairDifference } from '../colours/index.ts';
 import type { HairKind } from './offer.ts';
 
 export interface Fit {

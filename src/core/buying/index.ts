@@ -1,6 +1,5 @@
 /** What to buy, where. */
 export { type Bought, type BoughtLine, buy, type Purchase, type Solve, type WayOut } from './buy.ts';
-export { type Fit, fitOf } from './fits.ts';
 export { standsIn, wayInWords } from './in-words.ts';
 export {
   type BuyingAsked,
@@ -8,6 +7,5 @@ export {
   type HairKind,
   type Need,
   type Offer,
-  type Seller,
   STASH,
 } from './offer.ts';

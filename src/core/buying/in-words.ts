@@ -1,5 +1,5 @@
 /** A purchase in plain sentences: what each pack stands in for, and what would have to be given up. */
-import { differenceWords } from '../../colours/index.ts';
+import { differenceWords } from '../colours/index.ts';
 import type { WayOut } from './buy.ts';
 import type { Fit } from './fits.ts';
 import type { HairKind } from './offer.ts';

@@ -2,8 +2,8 @@
  * What the stand-in shop has: invented hair at two invented sellers. The same seed gives the same shop; stock falls and comes in
  * again with the days, and some of it is sold out at any time.
  */
-import { seededRandom } from '../../core/numerics/index.ts';
-import type { Catalogue, ShopOffer } from '../../model/shop.ts';
+import { seededRandom } from '../core/numerics/index.ts';
+import type { Catalogue, ShopOffer } from '../model/shop.ts';
 
 type Hair = ShopOffer['hair'];
 type Line = Omit<Hair, 'length' | 'packMassG'> & {

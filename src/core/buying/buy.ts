@@ -1,5 +1,5 @@
 /** What to buy: the program solved for what matters to her; where it can't be done, why, and what each thing given up would do. */
-import { SURENESSES } from '../../trade/index.ts';
+import { SURENESSES } from '../trade/index.ts';
 import type { Fit } from './fits.ts';
 import type { BuyingAsked, BuyingWish } from './offer.ts';
 import {
