@@ -34,7 +34,7 @@ function precompressed(): Plugin {
 const SIGNS = '–—‘’“”„†•…‰′″€₦→←↑↓−×÷≈≤≥½¼¾⅓⅔⅛⅜⅝⅞';
 const upTo = (last: number) => String.fromCodePoint(...Array.from({ length: last - 0x1f }, (_, i) => 0x20 + i));
 /** No heading of ours has one of these; in somebody's name another font steps in. They take an eighth of the file. */
-const NO_HEADING = /[#@[\\\]^_`{|}~†‰÷„•≤≥]/g;
+const NO_HEADING = /[#@[\\\]^_`{|}~†‰÷„•≤≥⅓⅔⅛⅜⅝⅞′″]/g;
 
 /**
  * Axes and glyphs that the style sheet uses of each file: headings and figures have one weight and several widths, figures inside

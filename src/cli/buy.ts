@@ -6,9 +6,10 @@ import { type BuyingFigures, buyingFigures } from '../formats/computed-buying.ts
 import { readProductsCsv } from '../formats/products-csv.ts';
 import { buyingAsked, type SpareLot } from '../model/buying.ts';
 import type { Parsed } from '../model/lengths.ts';
+import { lotKey } from '../model/lot-key.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { type Catalogue, readCatalogue } from '../model/shop.ts';
-import { claimsOf, lotKey } from '../model/stash.ts';
+import { claimsOf } from '../model/stash.ts';
 
 export const BUYING_FORMAT = 'meshwork-buying';
 export const BUYING_VERSION = 1;

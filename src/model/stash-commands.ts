@@ -1,8 +1,8 @@
 /** What a plan takes of a stash. */
 import { addProduct } from './cap-and-hair.ts';
+import { lotKey } from './lot-key.ts';
 import type { PlanDocument, ProductAsWritten } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
-import { lotKey } from './stash.ts';
 
 /** Whether a lot is hair that the plan has, or a colour that it mixes in. */
 export function isHairOf(plan: PlanDocument, lot: ProductAsWritten): boolean {

@@ -2,11 +2,8 @@
 import { nameOfColour } from '../core/colours/index.ts';
 import { piecesInPack } from '../core/hair/index.ts';
 import type { Plan } from '../core/plan/index.ts';
+import { lotKey } from './lot-key.ts';
 import type { PlanDocument, ProductAsWritten } from './plan.ts';
-
-/** The same name, colours, length as written, and condition: such pieces are told from each other by nobody. */
-export const lotKey = ({ name, colours, length, condition }: ProductAsWritten): string =>
-  [name, colours.join('>'), length, condition].join(' · ');
 
 export interface PlanClaim {
   readonly key: string;

@@ -1,6 +1,7 @@
 /** Under which id a thing of a stash is found again. */
+
+import { lotKey } from '../model/lot-key.ts';
 import type { ProductAsWritten } from '../model/plan.ts';
-import { lotKey } from '../model/stash.ts';
 import type { StashRecord } from './records.ts';
 
 /** Whose stash: a wearer's id; of a plan that is nobody's, everybody's. */

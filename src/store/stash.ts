@@ -1,7 +1,8 @@
 /** Her stash: hair, caps and things that are kept and used again, with their condition. Shelves of Hair and Cap are views of it. */
 import { afterInstall, allot, type Claim, type LeftAfter } from '../core/supply/index.ts';
+import { lotKey } from '../model/lot-key.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
-import { claimsOf, lotKey, type UsedOf } from '../model/stash.ts';
+import { claimsOf, type UsedOf } from '../model/stash.ts';
 import type { MeshworkDatabase, StashRecord } from './database.ts';
 import { hairId, idOf, type Of } from './stash-id.ts';
 

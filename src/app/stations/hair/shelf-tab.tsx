@@ -5,8 +5,8 @@ import { CONDITION_NAMES } from '../../../core/trade/index.ts';
 import { addProduct } from '../../../model/cap-and-hair.ts';
 import { keepHair, outOfStash, putHair, type StashHair, stashHair } from '../../../store/stash.ts';
 import { db } from '../../session/database.ts';
-import { exportHair } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { exportHair } from '../../session/tables.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { OpenFile } from '../../ui/open-file.tsx';
 

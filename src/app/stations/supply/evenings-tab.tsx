@@ -12,8 +12,8 @@ import {
   setWornDays,
   wornDaysOf,
 } from '../../../model/evenings.ts';
-import { exportEvenings } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { exportEvenings } from '../../session/tables.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { NumberField, TextField } from '../../ui/field.tsx';
 import { duration, hourOf, money, range, weekday } from '../../ui/format.ts';

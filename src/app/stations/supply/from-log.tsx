@@ -1,7 +1,7 @@
 /** What her own installs say of how many pieces she takes: counted in where she wishes. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { setLogged } from '../../../model/commands.ts';
+import { setLogged } from '../../../model/hands.ts';
 import { loggedBy } from '../../../store/installs.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

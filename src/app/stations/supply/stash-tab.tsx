@@ -16,8 +16,8 @@ import {
   stashCaps,
 } from '../../../store/stash.ts';
 import { db } from '../../session/database.ts';
-import { exportHair } from '../../session/files.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
+import { exportHair } from '../../session/tables.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { NumberField, SelectField } from '../../ui/field.tsx';
 import { OpenFile } from '../../ui/open-file.tsx';

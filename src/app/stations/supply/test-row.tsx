@@ -1,7 +1,7 @@
 /** A test row of her own: how close she places and how long a piece takes, before any pack is bought. */
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { setTestRow } from '../../../model/commands.ts';
+import { setTestRow } from '../../../model/hands.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { NumberField, TextField } from '../../ui/field.tsx';
 
