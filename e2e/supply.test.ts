@@ -395,10 +395,34 @@ describe('the shop', () => {
     await tabTo('order-sure');
     await browser.keys(Key.ENTER);
     await browser.until(`/€39.40/.test(document.querySelector('[data-testid=orders]')?.textContent)`, 'the order');
+    // What is on its way is not ordered once more.
+    await browser.until(
+      `/On its way already/.test(document.querySelector('[data-testid=bought]')?.textContent)`,
+      'on its way',
+    );
+    expect(await browser.has('[data-testid="order"]')).toBe(false);
     await browser.click('[data-testid="order-came"]');
     await browser.until(`/has come/.test(document.querySelector('[data-testid=orders]')?.textContent)`, 'come');
     await browser.settled();
     expect(Number((await browser.figures()).price.replace('€', ''))).toBeLessThan(57.5);
+  });
+
+  it('a solver that can’t be fetched is said, and tried again', async () => {
+    await browser.go(`${url}/plan/demo-swept-coils/supply`);
+    await browser.settled();
+    await shopSays(fullShop());
+    await browser.script(
+      `window.realWorker = window.Worker;
+       window.Worker = class extends EventTarget { constructor() { super(); setTimeout(() => this.dispatchEvent(new Event('error'))); } postMessage() {} terminate() {} };`,
+    );
+    await browser.click('[data-part="shop"]');
+    await browser.until(
+      `/could not be loaded/.test(document.querySelector('.bench [role=alert]')?.textContent)`,
+      'what is wrong',
+    );
+    await browser.script('window.Worker = window.realWorker');
+    await browser.press('Try again');
+    await browser.until(`/€\\d/.test(document.querySelector('[data-testid=bought]')?.textContent)`, 'what to buy');
   });
 
   it('that does not answer, takes too long or talks nonsense, leaves what it said before, and says so', async () => {

@@ -54,7 +54,12 @@ export async function boughtFor(
   if (!lots.ok) return lots;
   const catalogue = catalogueOf(files.catalogue);
   if (!catalogue.ok) return catalogue;
-  const asked = buyingAsked(plan, result, { catalogue: catalogue.value, lots: lots.value, today: files.today });
+  const asked = buyingAsked(plan, result, {
+    catalogue: catalogue.value,
+    lots: lots.value,
+    orders: [],
+    today: files.today,
+  });
   const bought = asked.needs.length === 0 ? undefined : buy(asked, await solver());
   return { ok: true, value: buyingFigures(plan, result, asked, catalogue.value.currency, bought) };
 }

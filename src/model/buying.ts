@@ -63,11 +63,11 @@ const kindOf = (product: ProductAsWritten, colour: string, plan: Sized): HairKin
   packMassG: product.packMassG,
 });
 
-/** What the plan still wants of each product in each colour, once what is at hand is taken. */
+/** What the plan still wants of each product in each colour, once what is at hand is taken; of what can't be had any more nothing. */
 export function needsOf(plan: PlanDocument, { supply }: Pick<Plan, 'supply'>): Need[] {
   return supply.lines.flatMap((line): Need[] => {
     const product = productOfLine(plan, line);
-    if (!product) return [];
+    if (!product || plan.colours.noMore.includes(line.colour)) return [];
     const atHand = line.atHand * piecesInPack(product);
     const pieces = line.piecesToBeSure.map((n) => Math.max(0, n - atHand));
     if (pieces.every((n) => n === 0)) return [];
@@ -107,6 +107,38 @@ export function setAside(
   return { words: 'Set aside from the stash', plan: taken };
 }
 
+/** Hair that is ordered for this plan and has not come. */
+export interface OnItsWay {
+  readonly id: string;
+  /** As "2026-12-05". */
+  readonly arrives: string;
+  readonly lines: ReadonlyArray<{ readonly product: ProductAsWritten; readonly packs: number }>;
+}
+
+const ORDER = 'order ';
+export const isOnItsWay = (seller: string) => seller.startsWith(ORDER);
+
+/** What is paid for already asks nothing more, and is there when it comes: each order a seller of its own. */
+function onItsWay(orders: readonly OnItsWay[], plan: Sized, today: string): Pick<BuyingAsked, 'offers' | 'sellers'> {
+  return {
+    sellers: orders.map(({ id, arrives }) => ({
+      id: `${ORDER}${id}`,
+      name: 'what is on its way',
+      days: Math.max(0, daysFrom(today, arrives)),
+      delivery: 0,
+    })),
+    offers: orders.flatMap(({ id, lines }) =>
+      lines.map(({ product, packs }, i) => ({
+        id: `${ORDER}${id} ${i}`,
+        seller: `${ORDER}${id}`,
+        kind: kindOf(product, product.colours[0], plan),
+        price: 0,
+        stock: packs,
+      })),
+    ),
+  };
+}
+
 /** Worn hair stands in for none that is new. */
 function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
   return lots
@@ -131,34 +163,29 @@ function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
     });
 }
 
+export interface AtHandAndOnSale {
+  readonly catalogue: Catalogue;
+  readonly lots: readonly SpareLot[];
+  readonly orders: readonly OnItsWay[];
+  /** As "2026-12-05". */
+  readonly today: string;
+}
+
 export function buyingAsked(
   plan: PlanDocument,
   result: Pick<Plan, 'supply'>,
-  {
-    catalogue,
-    lots,
-    today,
-  }: { readonly catalogue: Catalogue; readonly lots: readonly SpareLot[]; readonly today: string },
+  { catalogue, lots, orders, today }: AtHandAndOnSale,
 ): BuyingAsked {
-  const shop = catalogue.offers.map(
-    ({ hair, colour, ...offer }): Offer => ({
-      ...(offer as Omit<Offer, 'kind'>),
-      kind: {
-        name: hair.name,
-        colour,
-        lengthMm: lengthIn(hair.length, plan),
-        texture: hair.texture,
-        fibre: hair.fibre,
-        loop: hair.loop,
-        piecesPerPack: hair.piecesPerPack,
-        packMassG: hair.packMassG,
-      },
-    }),
-  );
+  const shop = catalogue.offers.map((offered): Offer => {
+    const { id, seller, price, multi, stock } = offered;
+    const kind = kindOf({ ...productFrom(offered), id }, offered.colour, plan);
+    return { id, seller, price, stock, kind, ...(multi ? { multi } : {}) };
+  });
+  const ordered = onItsWay(orders, plan, today);
   return {
     needs: needsOf(plan, result),
-    offers: [...stashOffers(lots, plan), ...shop],
-    sellers: [STASH, ...catalogue.sellers] as BuyingAsked['sellers'],
+    offers: [...stashOffers(lots, plan), ...ordered.offers, ...shop],
+    sellers: [STASH, ...ordered.sellers, ...(catalogue.sellers as BuyingAsked['sellers'])],
     wish: wishOf(buyingOf(plan), today),
   };
 }

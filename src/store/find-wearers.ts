@@ -28,7 +28,7 @@ export function wearersIn(records: readonly PlanRecord[]): {
 }
 
 /** A plan of an older version is brought up as it is read; one that can't be read is nobody's. */
-function planIn(record: PlanRecord): PlanDocument | undefined {
+export function planIn(record: PlanRecord): PlanDocument | undefined {
   const stored = record.history?.present?.plan;
   if (stored?.version === PLAN_VERSION && typeof stored.wearer === 'string' && stored.madeFor) return stored;
   const read = readPlan(stored);

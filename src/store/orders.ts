@@ -1,7 +1,6 @@
 /** Hair that is ordered: kept until it has come, and then put into the stash, once. */
 import type { MeshworkDatabase, OrderRecord } from './database.ts';
-import type { StashHair } from './stash.ts';
-import { hairId } from './stash-id.ts';
+import { addPacks } from './stash.ts';
 
 export async function keepOrder(db: MeshworkDatabase, order: OrderRecord): Promise<void> {
   await db.orders.add(order);
@@ -19,18 +18,7 @@ export async function orderCame(db: MeshworkDatabase, id: string, atMs: number):
     const order = await db.orders.get(id);
     if (!order || order.hasCome === 1) return false;
     await db.orders.update(id, { hasCome: 1 });
-    for (const { product, packs } of order.lines) {
-      const key = hairId(order.of, product);
-      const there = (await db.stash.get(key)) as StashHair | undefined;
-      await db.stash.put({
-        id: key,
-        kind: 'hair',
-        product: { ...(there?.product ?? product), packsAtHand: (there?.product.packsAtHand ?? 0) + packs },
-        loose: there?.loose ?? 0,
-        updatedAtMs: atMs,
-        ...(order.of ? { of: order.of } : {}),
-      });
-    }
+    for (const { product, packs } of order.lines) await addPacks(db, order.of, product, packs, atMs);
     return true;
   });
 }

@@ -5,6 +5,7 @@ import { oldStore } from '../../tests/helpers/old-store.ts';
 import { Planner } from '../../tests/helpers/planner.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { START_CAP } from '../model/defaults.ts';
+import full7 from '../model/fixtures/plan-7-full.json' with { type: 'json' };
 import { startHistory } from '../model/history.ts';
 import { usedOf } from '../model/stash.ts';
 import { planInputs } from '../model/to-inputs.ts';
@@ -18,6 +19,7 @@ import {
   keepThing,
   lotsTaken,
   outOfStash,
+  putBack,
   putHair,
   stashCaps,
   stashHair,
@@ -48,6 +50,33 @@ it('hair of the same name is one thing: what is kept last replaces it', async ()
   const kept = await stashHair(db, undefined);
   expect(kept).toHaveLength(1);
   expect(kept[0].product.packsAtHand).toBe(3);
+});
+
+it('what a plan says is at hand never takes from a lot that holds more', async () => {
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 5 }, loose: 12 }], 1);
+  await keepHair(db, undefined, [{ ...first, packsAtHand: 2 }], 2);
+  const [lot] = await stashHair(db, undefined);
+  expect([lot.product.packsAtHand, lot.loose]).toEqual([5, 12]);
+});
+
+it('two lines of a table that are the same hair are summed, and what they replaced can be put back', async () => {
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 9 }, loose: 1 }], 1);
+  const table = [
+    { product: { ...first, packsAtHand: 2 }, loose: 3 },
+    { product: { ...first, packsAtHand: 1 }, loose: 4 },
+    { product: second, loose: 0 },
+  ];
+  const before = await putHair(db, undefined, table, 2);
+  const counts = async () =>
+    (await stashHair(db, undefined)).map((l) => [l.product.name, l.product.packsAtHand, l.loose]).sort();
+  expect(await counts()).toEqual(
+    [
+      [first.name, 3, 7],
+      [second.name, second.packsAtHand, 0],
+    ].sort(),
+  );
+  await putBack(db, before);
+  expect(await counts()).toEqual([[first.name, 9, 1]]);
 });
 
 it('caps and hair do not mix, and each can be forgotten', async () => {
@@ -96,6 +125,7 @@ it('a lot worn once more is another lot, added to what lies there', async () => 
   expect(left.map((l) => [l.product.condition, l.product.packsAtHand, l.loose])).toEqual([['worn', 3, 13]]);
 });
 
+const oldPlan = { ...full7, products: full7.products.map((p, i) => (i === 0 ? { ...p, packsAtHand: 3 } : p)) };
 const plan = (id: string, packsAtHand: number) => ({
   ...demoPlans[0],
   id,
@@ -120,6 +150,18 @@ it('what plans take is reserved once: who comes second gets what is left, and a 
     ['b', 4, 2],
   ]);
   expect(lot.free).toBe(0);
+});
+
+it('plans of an older version take what they took; one that can’t be read keeps nobody from the stash', async () => {
+  await putHair(db, undefined, [{ product: { ...oldPlan.products[0], packsAtHand: 8 } as never, loose: 0 }], 1);
+  const old = { ...record('a', 0), history: { past: [], present: { words: 'x', plan: oldPlan }, future: [] } };
+  const broken = {
+    ...record('b', 0),
+    history: { past: [], present: { words: 'x', plan: { version: 9 } }, future: [] },
+  };
+  await db.plans.bulkAdd([old as never, broken as never, { ...record('c', 0), history: undefined } as never]);
+  const [lot] = await lotsTaken(db, undefined);
+  expect(lot.taken.map((t) => t.packs)).toEqual([3]);
 });
 
 it('a logged install takes what was used and brings back what is left; both or neither', async () => {

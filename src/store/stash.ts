@@ -1,49 +1,105 @@
 /** Her stash: hair, caps and things that are kept and used again, with their condition. Shelves of Hair and Cap are views of it. */
-import { afterInstall, allot, type Claim, type LeftAfter } from '../core/supply/index.ts';
+import { afterInstall, allot, type Claim, type LeftAfter, type Lot } from '../core/supply/index.ts';
 import { lotKey } from '../model/lot-key.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
 import { claimsOf, type UsedOf } from '../model/stash.ts';
 import type { MeshworkDatabase, StashRecord } from './database.ts';
+import { planIn } from './find-wearers.ts';
 import { hairId, idOf, type Of } from './stash-id.ts';
 
 export type StashHair = Extract<StashRecord, { kind: 'hair' }>;
 export type StashCap = Extract<StashRecord, { kind: 'cap' }>;
 export type StashThing = Extract<StashRecord, { kind: 'thing' }>;
 
-const whose = (of: Of) => (of ? { of } : {});
+type Cut = StashHair['cut'];
 
-/** Hair of the same name, colour, length and condition is one lot: what is kept last replaces it, loose pieces stay as counted. */
+/** A lot holds what it is counted to hold. @param keepEmpty also where it never was and holds nothing */
+async function recount(
+  db: MeshworkDatabase,
+  { of, product, cut }: { readonly of: Of; readonly product: ProductAsWritten; readonly cut?: Cut },
+  atMs: number,
+  count: (before: Lot, isThere: boolean) => Lot,
+  keepEmpty = false,
+): Promise<void> {
+  const id = hairId(of, product, cut);
+  const there = (await db.stash.get(id)) as StashHair | undefined;
+  const { packs, loose } = count(
+    { packs: there?.product.packsAtHand ?? 0, loose: there?.loose ?? 0 },
+    there !== undefined,
+  );
+  if (!there && !keepEmpty && packs === 0 && loose === 0) return;
+  await db.stash.put({
+    id,
+    kind: 'hair',
+    product: { ...(there?.product ?? product), packsAtHand: packs },
+    loose,
+    updatedAtMs: atMs,
+    ...(cut ? { cut } : {}),
+    ...(of ? { of } : {}),
+  });
+}
+
+/**
+ * Hair of the same name, colour, length and condition is one lot. A plan's packs at hand are what it takes of a lot: they make one
+ * that is not there yet, and never take from one that holds more.
+ */
 export async function keepHair(db: MeshworkDatabase, of: Of, products: readonly ProductAsWritten[], atMs: number) {
   await db.transaction('rw', db.stash, async () => {
     for (const product of products) {
       const id = hairId(of, product);
-      const before = (await db.stash.get(id)) as StashHair | undefined;
-      await db.stash.put({ id, kind: 'hair', product, loose: before?.loose ?? 0, updatedAtMs: atMs, ...whose(of) });
+      const there = (await db.stash.get(id)) as StashHair | undefined;
+      const packsAtHand = Math.max(product.packsAtHand, there?.product.packsAtHand ?? 0);
+      await db.stash.put({
+        id,
+        kind: 'hair',
+        product: { ...product, packsAtHand },
+        loose: there?.loose ?? 0,
+        updatedAtMs: atMs,
+        ...(of ? { of } : {}),
+      });
     }
   });
 }
 
-/** Lots out of a table: packs and loose pieces as they stand there. */
+/** How lots were before: to undo what took their place. */
+export interface StashBefore {
+  readonly ids: readonly string[];
+  readonly records: readonly StashRecord[];
+}
+
+/** Lots out of a table, as they stand there; of two lines of the same hair the sum. */
 export async function putHair(
   db: MeshworkDatabase,
   of: Of,
   lots: ReadonlyArray<Pick<StashHair, 'product' | 'loose' | 'cut'>>,
   atMs: number,
-) {
-  await db.stash.bulkPut(
-    lots.map(
-      ({ product, loose, cut }): StashHair => ({
-        id: hairId(of, product, cut),
-        ...(cut ? { cut } : {}),
-        kind: 'hair',
-        product,
-        loose,
-        updatedAtMs: atMs,
-        ...whose(of),
-      }),
-    ),
-  );
+): Promise<StashBefore> {
+  const ids = [...new Set(lots.map(({ product, cut }) => hairId(of, product, cut)))];
+  return db.transaction('rw', db.stash, async () => {
+    const records = (await db.stash.bulkGet(ids)).filter((r): r is StashRecord => r !== undefined);
+    await db.stash.bulkDelete(ids);
+    for (const { product, loose, cut } of lots)
+      await recount(
+        db,
+        { of, product, cut },
+        atMs,
+        (before) => ({ packs: before.packs + product.packsAtHand, loose: before.loose + loose }),
+        true,
+      );
+    return { ids, records };
+  });
 }
+
+export async function putBack(db: MeshworkDatabase, { ids, records }: StashBefore) {
+  await db.transaction('rw', db.stash, async () => {
+    await db.stash.bulkDelete([...ids]);
+    await db.stash.bulkPut([...records]);
+  });
+}
+
+/** Packs that have come are added to what lies there. */
+export const addPacks = (db: MeshworkDatabase, of: Of, product: ProductAsWritten, packs: number, atMs: number) =>
+  recount(db, { of, product }, atMs, (before) => ({ ...before, packs: before.packs + packs }));
 
 /** A lot counted anew, or worn once more: where it is another lot now it goes there, added to what lies there. */
 export async function changeHair(
@@ -71,8 +127,8 @@ export async function changeHair(
     };
     const key = hairId(lot.of, product, cut);
     if (key === id) return void (await db.stash.put(next));
-    const there = (await db.stash.get(key)) as StashHair | undefined;
     await db.stash.delete(id);
+    const there = (await db.stash.get(key)) as StashHair | undefined;
     await db.stash.put({
       ...next,
       id: key,
@@ -83,7 +139,7 @@ export async function changeHair(
 }
 
 export async function keepCap(db: MeshworkDatabase, of: Of, name: string, cap: CapAsWritten, atMs: number) {
-  await db.stash.put({ id: idOf(of, 'cap', name), kind: 'cap', name, cap, updatedAtMs: atMs, ...whose(of) });
+  await db.stash.put({ id: idOf(of, 'cap', name), kind: 'cap', name, cap, updatedAtMs: atMs, ...(of ? { of } : {}) });
 }
 
 /** How many of a thing there are, how many come in a bag, and what a bag costs. */
@@ -93,7 +149,13 @@ export async function keepThing(
   thing: Pick<StashThing, 'name' | 'count' | 'inBag' | 'bagPrice'>,
   atMs: number,
 ) {
-  await db.stash.put({ id: idOf(of, 'thing', thing.name), kind: 'thing', ...thing, updatedAtMs: atMs, ...whose(of) });
+  await db.stash.put({
+    id: idOf(of, 'thing', thing.name),
+    kind: 'thing',
+    ...thing,
+    updatedAtMs: atMs,
+    ...(of ? { of } : {}),
+  });
 }
 
 export const stashHair = (db: MeshworkDatabase, of: Of) => ofKind(db, of, 'hair') as Promise<StashHair[]>;
@@ -116,7 +178,7 @@ export async function backIntoStash(db: MeshworkDatabase, record: StashRecord) {
 }
 
 export interface LotTaken extends StashHair {
-  /** Packs that plans count on, the oldest plan first, and how many of them are there. */
+  /** Packs that plans count on, in their order, and how many of them are there. */
   readonly taken: ReadonlyArray<{
     readonly plan: string;
     readonly name: string;
@@ -126,7 +188,10 @@ export interface LotTaken extends StashHair {
   readonly free: number;
 }
 
-/** Lots with what plans take of them: those that are kept, of hers, and not yet in her hair. */
+/**
+ * Lots with what plans take of them: those that are kept, of hers, and not yet in her hair. Who comes first is always the same;
+ * a plan that can't be read takes nothing, and keeps nobody from her stash.
+ */
 export async function lotsTaken(db: MeshworkDatabase, of: Of): Promise<LotTaken[]> {
   const lots = await stashHair(db, of);
   const plans = (await db.plans.where('deletedAtMs').equals(0).toArray()).filter((p) => p.wearer?.id === of);
@@ -134,7 +199,8 @@ export async function lotsTaken(db: MeshworkDatabase, of: Of): Promise<LotTaken[
   const waiting = plans.filter((p) => !worn.has(p.id)).sort((a, b) => (a.id < b.id ? -1 : 1));
   const claims = new Map<string, Array<Claim & { readonly name: string }>>();
   for (const record of waiting) {
-    const { plan } = record.history.present;
+    const plan = planIn(record);
+    if (!plan) continue;
     for (const { key, packs } of claimsOf(plan))
       claims.set(key, [...(claims.get(key) ?? []), { plan: plan.id, name: plan.name, packs }]);
   }
@@ -154,25 +220,14 @@ export async function takeUsed(
   atMs: number,
 ): Promise<Array<LeftAfter & { readonly name: string }>> {
   return db.transaction('rw', db.stash, async () => {
-    const left = [];
-    for (const { product, ...install } of used) {
-      const id = hairId(of, product);
-      const lot = (await db.stash.get(id)) as StashHair | undefined;
-      const before = { packs: lot?.product.packsAtHand ?? 0, loose: lot?.loose ?? 0 };
-      // Packs at hand that nobody had put into the stash were there all the same.
-      const packs = Math.max(before.packs, lot ? 0 : install.atHand);
-      const after = afterInstall({ ...before, packs }, install);
-      left.push({ ...after, name: `${product.name}, ${product.colours[0]}` });
-      if (!lot && after.lot.packs === 0 && after.lot.loose === 0) continue;
-      await db.stash.put({
-        id,
-        kind: 'hair',
-        product: { ...(lot?.product ?? product), packsAtHand: after.lot.packs },
-        loose: after.lot.loose,
-        updatedAtMs: atMs,
-        ...whose(of),
+    const left: Array<LeftAfter & { readonly name: string }> = [];
+    for (const { product, ...install } of used)
+      await recount(db, { of, product }, atMs, (before, isThere) => {
+        // Packs at hand that nobody had put into the stash were there all the same.
+        const after = afterInstall(isThere ? before : { ...before, packs: install.atHand }, install);
+        left.push({ ...after, name: `${product.name}, ${product.colours[0]}` });
+        return after.lot;
       });
-    }
     return left;
   });
 }

@@ -1,9 +1,6 @@
-/** The shop, by TanStack Query: what it says now, or what it said last where it does not answer; and what to buy of it. */
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { wrap } from 'comlink';
-import type { Bought, BuyingAsked } from '../../core/buying/index.ts';
+/** The shop, by TanStack Query: what it says now, or what it said last where it does not answer; and orders to it. */
+import { useQuery } from '@tanstack/react-query';
 import { type Catalogue, type OrderAnswer, type OrderAsked, readAnswer, readCatalogue } from '../../model/shop.ts';
-import type { BuyingJobs } from '../../workers/buying.worker.ts';
 import { db } from '../session/database.ts';
 
 /** Longer than this nobody waits for a shop, ms. */
@@ -70,29 +67,4 @@ export async function placeOrder(order: OrderAsked): Promise<OrderAnswer | undef
   } catch {
     return undefined;
   }
-}
-
-let worker: ReturnType<typeof startWorker> | undefined;
-const startWorker = () =>
-  wrap<BuyingJobs>(new Worker(new URL('../../workers/buying.worker.ts', import.meta.url), { type: 'module' }));
-
-async function solved(asked: BuyingAsked): Promise<Bought> {
-  worker ??= startWorker();
-  const result = await worker.buy(asked);
-  if (result.state === 'failed') throw new Error(result.message);
-  return result.value;
-}
-
-/** What to buy; undefined while it is worked out or where nothing is wanted. */
-export function useBought(asked: BuyingAsked | undefined) {
-  const { data, isFetching, error } = useQuery({
-    queryKey: ['buy', asked],
-    queryFn: () => solved(asked as BuyingAsked),
-    enabled: asked !== undefined && asked.needs.length > 0,
-    staleTime: Number.POSITIVE_INFINITY,
-    placeholderData: keepPreviousData,
-    networkMode: 'always',
-    retry: 0,
-  });
-  return { bought: asked && asked.needs.length > 0 ? data : undefined, isWorking: isFetching, failed: error?.message };
 }

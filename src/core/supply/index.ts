@@ -10,5 +10,5 @@ export {
 } from './enough.ts';
 export { inColour, productsInColours } from './in-colours.ts';
 export { leftFor, planSupply, type Supply } from './packs.ts';
-export { afterInstall, allot, type Claim, type LeftAfter } from './stash.ts';
+export { afterInstall, allot, type Claim, type LeftAfter, type Lot } from './stash.ts';
 export { piecesByWeight, steadyWeight, type Weighed } from './weigh.ts';

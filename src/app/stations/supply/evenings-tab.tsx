@@ -14,11 +14,11 @@ import {
 } from '../../../model/evenings.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { exportEvenings } from '../../session/tables.ts';
+import { today } from '../../session/today.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { NumberField, TextField } from '../../ui/field.tsx';
 import { duration, hourOf, money, range, weekday } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
-import { today } from './names.ts';
 import { useMissing } from './things.tsx';
 
 interface Props {

@@ -1,5 +1,4 @@
 /** What is wanted and what is offered, as it is told. */
-import { formatISO } from 'date-fns';
 import type { BoughtLine, BuyingAsked } from '../../../core/buying/index.ts';
 import { isLoose } from '../../../model/buying.ts';
 
@@ -20,6 +19,3 @@ export const offerName = (asked: BuyingAsked, { offer }: BoughtLine) => {
   const kind = asked.offers.find((o) => o.id === offer)?.kind;
   return kind ? `${kind.name}, ${kind.colour}, ${Math.round(kind.lengthMm / 10)} cm` : offer;
 };
-
-/** Where she is. */
-export const today = () => formatISO(new Date(), { representation: 'date' });

@@ -1,18 +1,13 @@
 /** The shopping list on paper: hair seller by seller, what comes out of the stash, and what is needed besides. */
-import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo } from 'react';
 import type { BuyingAsked, Purchase } from '../../../core/buying/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { upperFirst } from '../../../core/trade/index.ts';
-import { buyingAsked } from '../../../model/buying.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { lotsTaken } from '../../../store/stash.ts';
-import { useBought, useShop } from '../../ask/shop.ts';
-import { db } from '../../session/database.ts';
+import { useBuying } from '../../ask/buying.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { money } from '../../ui/format.ts';
 import { Sheet, Tick } from '../../ui/sheet.tsx';
-import { lineName, today } from './names.ts';
+import { lineName } from './names.ts';
 import { useMissing } from './things.tsx';
 
 export function ShoppingSheet() {
@@ -25,13 +20,8 @@ export function ShoppingSheet() {
 
 function Page({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult }) {
   const of = useWearerOf(plan.id);
-  const { catalogue } = useShop();
-  const lots = useLiveQuery(() => lotsTaken(db, of), [of]);
-  const asked = useMemo(
-    () => (catalogue && lots ? buyingAsked(plan, result, { catalogue, lots, today: today() }) : undefined),
-    [plan, result, catalogue, lots],
-  );
-  const { bought } = useBought(asked);
+  const { shop, asked, bought } = useBuying(plan, result);
+  const { catalogue } = shop;
   const missing = useMissing(plan, result, of).filter((m) => m.bags > 0);
   return (
     <>

@@ -1,29 +1,20 @@
 /** Shop: what to buy where, why, and what to give up where it can't be done. */
-import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type BuyingAsked, type Purchase, type WayOut, wayInWords } from '../../../core/buying/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { daysLater } from '../../../core/time/index.ts';
 import { SURENESSES } from '../../../core/trade/index.ts';
-import {
-  type BuyingAsWritten,
-  buyingAsked,
-  buyingOf,
-  type SpareLot,
-  setAside,
-  setBuying,
-} from '../../../model/buying.ts';
+import { type BuyingAsWritten, buyingOf, setAside, setBuying } from '../../../model/buying.ts';
 import type { Catalogue } from '../../../model/shop.ts';
-import { lotsTaken } from '../../../store/stash.ts';
-import { type ShopSeen, useBought, useShop } from '../../ask/shop.ts';
-import { db } from '../../session/database.ts';
+import { type Buying, useBuying } from '../../ask/buying.ts';
+import type { ShopSeen } from '../../ask/shop.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { exportShopping } from '../../session/tables.ts';
+import { today } from '../../session/today.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { day, money, weekday } from '../../ui/format.ts';
 import { Basket } from './basket.tsx';
-import { nameOf, offerName, today } from './names.ts';
+import { nameOf, offerName } from './names.ts';
 import { OnOffer } from './on-offer.tsx';
 import { Orders } from './orders.tsx';
 import { useMissing } from './things.tsx';
@@ -36,30 +27,17 @@ interface Props {
 
 export function ShopTab({ session, result }: Props) {
   const { plan } = session;
-  const of = useWearerOf(plan.id);
-  const shop = useShop();
-  const lots = useLiveQuery(() => lotsTaken(db, of), [of]);
-  const { catalogue } = shop;
-  const asked = useMemo(
-    () => (catalogue && lots ? buyingAsked(plan, result, { catalogue, lots, today: today() }) : undefined),
-    [plan, result, catalogue, lots],
-  );
+  const buying = useBuying(plan, result);
+  const { catalogue } = buying.shop;
   return (
     <>
       <h2>What to buy where</h2>
-      <ShopState shop={shop} />
-      <Wishes session={session} currency={catalogue?.currency ?? plan.currency} />
-      {asked && catalogue && (
-        <Outcome
-          session={session}
-          result={result}
-          asked={asked}
-          catalogue={catalogue}
-          of={of}
-          lots={lots ?? []}
-          askAgain={shop.askAgain}
-        />
+      <ShopState shop={buying.shop} />
+      {buying.asked && catalogue && (
+        <Outcome session={session} result={result} buying={buying} asked={buying.asked} catalogue={catalogue} />
       )}
+      <h3 className="mt-5 text-title">As you would like it</h3>
+      <Wishes session={session} currency={catalogue?.currency ?? plan.currency} />
       <Orders session={session} />
       {catalogue && <OnOffer catalogue={catalogue} plan={plan} />}
     </>
@@ -92,16 +70,14 @@ const stamp = (atMs: number) =>
   `${day(atMs)}, ${new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(atMs)}`;
 
 interface Asked extends Props {
+  readonly buying: Buying;
   readonly asked: BuyingAsked;
   readonly catalogue: Catalogue;
-  readonly of: string | undefined;
-  readonly lots: readonly SpareLot[];
-  readonly askAgain: () => void;
 }
 
 function Outcome(props: Asked) {
   const { session, asked, catalogue } = props;
-  const { bought, isWorking, failed } = useBought(asked);
+  const { bought, isWorking, failed, again } = props.buying;
   if (asked.needs.length === 0)
     return (
       <p className="mt-4" data-testid="bought">
@@ -111,7 +87,10 @@ function Outcome(props: Asked) {
   if (failed)
     return (
       <p role="alert" className="mt-4 text-madder">
-        It could not be worked out: {failed}
+        It could not be worked out: {failed}{' '}
+        <button type="button" className="word" onClick={again}>
+          Try again
+        </button>
       </p>
     );
   if (!bought)
@@ -190,7 +169,8 @@ function Cannot(props: {
 }
 
 function Buys(props: Asked & { readonly purchase: Purchase }) {
-  const { session, result, asked, catalogue, of, lots, purchase } = props;
+  const { session, result, buying, asked, catalogue, purchase } = props;
+  const of = useWearerOf(session.plan.id);
   const show = (v: number) => money(v, catalogue.currency);
   const missing = useMissing(session.plan, result, of);
   const sellerOf = (id: string) => asked.sellers.find((s) => s.id === id);
@@ -217,12 +197,15 @@ function Buys(props: Asked & { readonly purchase: Purchase }) {
       {purchase.sellers.map((s) => (
         <Basket
           key={s.seller}
-          {...props}
+          planId={session.plan.id}
+          buying={buying}
+          asked={asked}
+          catalogue={catalogue}
           aside={(lines) => {
-            const change = setAside(session.plan, lines, lots);
+            const change = setAside(session.plan, lines, buying.lots);
             return change && (() => void session.apply(change));
           }}
-          planId={session.plan.id}
+          purchase={purchase}
           delivered={s}
           name={sellerOf(s.seller)?.name ?? s.seller}
           show={show}

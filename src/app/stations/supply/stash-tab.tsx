@@ -12,7 +12,9 @@ import {
   type LotTaken,
   lotsTaken,
   outOfStash,
+  putBack,
   putHair,
+  type StashBefore,
   stashCaps,
 } from '../../../store/stash.ts';
 import { db } from '../../session/database.ts';
@@ -104,7 +106,14 @@ export function StashTab({ session, result }: { readonly session: PlanSession; r
           accept=".csv,text/csv"
           testId="stash-import"
           onChosen={(file) =>
-            void fromTable(file, of).then(setSaid, (error) => setSaid({ words: storageSentence(error), wrong: true }))
+            void fromTable(file, of).then(
+              ({ before, ...saying }) =>
+                setSaid({
+                  ...saying,
+                  ...(before ? { back: () => tell(putBack(db, before), { words: 'The stash is as it was.' }) } : {}),
+                }),
+              (error) => setSaid({ words: storageSentence(error), wrong: true }),
+            )
           }
         />
         <button type="button" className="word" data-testid="stash-export" onClick={() => void exportHair(lots)}>
@@ -120,13 +129,15 @@ export function StashTab({ session, result }: { readonly session: PlanSession; r
 /** As it lies in the store, without what was worked out of it. */
 const recordOf = ({ taken: _, free: __, ...record }: LotTaken) => record;
 
-async function fromTable(file: File, of: string | undefined): Promise<Said> {
+async function fromTable(file: File, of: string | undefined): Promise<Said & { readonly before?: StashBefore }> {
   const { readProductsCsv } = await import('../../../formats/products-csv.ts');
   const read = readProductsCsv(await file.text());
   if (!read.ok) return { words: `${read.why} Nothing was changed.`, wrong: true };
-  await putHair(db, of, read.value, Date.now());
-  const n = read.value.length;
-  return { words: `${n} ${n === 1 ? 'lot' : 'lots'} put into the stash.` };
+  const before = await putHair(db, of, read.value, Date.now());
+  const n = before.ids.length;
+  const replaced = before.records.length;
+  const words = `${n} ${n === 1 ? 'lot' : 'lots'} put into the stash${replaced > 0 ? `, ${replaced} of them in place of what was there` : ''}.`;
+  return { words, before };
 }
 
 /** Caps lie here too; they are put in and taken out where the cap is chosen. */

@@ -6,7 +6,7 @@ import { type Missing, missingOf, neededBeside } from '../../../core/plan/index.
 import { DOME_INFO, isWorn, lowerFirst } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { storageSentence } from '../../../store/plans.ts';
-import { keepThing, type StashThing, stashThings } from '../../../store/stash.ts';
+import { keepThing, type StashThing, stashCaps, stashThings } from '../../../store/stash.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { NumberField } from '../../ui/field.tsx';
@@ -24,7 +24,15 @@ export function capName(
 /** What is needed, and what of it she has. */
 export function useMissing(plan: PlanDocument, result: PlanResult, of: string | undefined): readonly Missing[] {
   const kept = useLiveQuery(() => stashThings(db, of), [of]);
-  return useMemo(() => missingOf(neededBeside(result, capName(plan, result)), kept ?? []), [plan, result, kept]);
+  const caps = useLiveQuery(() => stashCaps(db, of), [of]);
+  return useMemo(() => {
+    const cap = capName(plan, result);
+    const needed = neededBeside(result, cap);
+    // A cap of the same dome that is kept does for it.
+    const count = (caps ?? []).filter((c) => c.cap.dome === plan.cap.dome).length;
+    const asThing = cap !== undefined && count > 0 ? [{ name: cap, count, inBag: 1, bagPrice: 0 }] : [];
+    return missingOf(needed, [...asThing, ...(kept ?? [])]);
+  }, [plan, result, kept, caps]);
 }
 
 export function Things(props: {

@@ -34,7 +34,16 @@ export function Weigh({ of, product, onPieces }: Props) {
         }}
       />
       {step === 'off' ? (
-        <button type="button" className="word" data-testid="weigh-start" onClick={() => setStep('dish')}>
+        <button
+          type="button"
+          className="word"
+          data-testid="weigh-start"
+          onClick={() => {
+            // What was written before is not what lies on it now.
+            setTypedG(0);
+            setStep('dish');
+          }}
+        >
           Weigh them
         </button>
       ) : (
