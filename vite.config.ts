@@ -127,12 +127,24 @@ function oneFile(name: string, entry: string) {
   };
 }
 
+/** The solver asks for a module of Node where it finds itself there; in a browser it never does, and nobody need be told. */
+function withoutNode(): Plugin {
+  const EMPTY = '\0without-node';
+  return {
+    name: 'without-node',
+    enforce: 'pre',
+    resolveId: (id) => (id === 'node:module' ? EMPTY : undefined),
+    load: (id) => (id === EMPTY ? 'export const createRequire = undefined;' : undefined),
+  };
+}
+
 const packaged = (file: string) => `${import.meta.dirname}/node_modules/${file}`;
 
 export default defineConfig({
   plugins: [react(), tailwindcss(), trimmedFonts(), precompressed()],
   worker: {
     format: 'es',
+    plugins: () => [withoutNode()],
     rolldownOptions: { output: { codeSplitting: oneFile('core', 'workers/core.worker.ts') } },
   },
   // What these packages name first is their build for development, or for browsers of ten years ago.

@@ -8,11 +8,12 @@ import {
   type Offer,
   STASH,
 } from '../core/buying/index.ts';
-import { piecesInPack } from '../core/hair/index.ts';
+import { pieceG, piecesInPack } from '../core/hair/index.ts';
 import type { Plan } from '../core/plan/index.ts';
 import { daysFrom } from '../core/time/index.ts';
 import { SURENESSES } from '../core/trade/index.ts';
 import { readLength } from './fingers.ts';
+import { given } from './given.ts';
 import type { PlanDocument, ProductAsWritten } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 import type { Catalogue } from './shop.ts';
@@ -25,9 +26,13 @@ export const START_BUYING: BuyingAsWritten = { aim: 'cheapest', sure: 0.8, colou
 
 export const buyingOf = (plan: Pick<PlanDocument, 'buying'>): BuyingAsWritten => plan.buying ?? START_BUYING;
 
-export const setBuying = (plan: PlanDocument, buying: BuyingAsWritten, words: string): PlanChange => ({
+export const setBuying = (
+  plan: PlanDocument,
+  change: Partial<Record<keyof BuyingAsWritten, unknown>>,
+  words: string,
+): PlanChange => ({
   words,
-  plan: { ...plan, buying },
+  plan: { ...plan, buying: given<BuyingAsWritten>({ ...buyingOf(plan), ...change } as BuyingAsWritten) },
 });
 
 /** @param today as "2026-12-05": what has to be there by a day is asked for in days */
@@ -145,7 +150,6 @@ function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
     .filter((l) => l.product.condition === 'new' && l.cut === undefined)
     .flatMap(({ id, product, free, loose }): Offer[] => {
       const kind = kindOf(product, product.colours[0], plan);
-      const pieceG = kind.packMassG / kind.piecesPerPack;
       return [
         ...(free > 0 ? [{ id: `${PACKS_OF}${id}`, seller: STASH.id, kind, price: 0, stock: free }] : []),
         ...(loose > 0
@@ -153,7 +157,7 @@ function stashOffers(lots: readonly SpareLot[], plan: Sized): Offer[] {
               {
                 id: `${LOOSE_OF}${id}`,
                 seller: STASH.id,
-                kind: { ...kind, piecesPerPack: loose, packMassG: loose * pieceG },
+                kind: { ...kind, piecesPerPack: loose, packMassG: loose * pieceG(product) },
                 price: 0,
                 stock: 1,
               },

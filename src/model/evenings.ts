@@ -1,6 +1,7 @@
 /** What she says of her evenings, and how a forecast is asked for by it. */
 import type { EveningsWish } from '../core/plan/index.ts';
 import { BREAK_EVERY, BREAK_FOR, USUALLY_WORN_DAYS } from '../core/trade/index.ts';
+import { given } from './given.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 
@@ -24,14 +25,14 @@ export function eveningsWish({ evenings }: Pick<PlanDocument, 'evenings'>): Even
   return { ...rest, startsAt: 60 * hours + minutes };
 }
 
-export function setEvenings(
+export const setEvenings = (
   plan: PlanDocument,
-  evenings: EveningsAsWritten | undefined,
-  words = 'Evenings',
-): PlanChange {
-  const { evenings: _, ...rest } = plan;
-  return { words, plan: evenings ? { ...rest, evenings } : rest };
-}
+  evenings: Partial<Record<keyof EveningsAsWritten, unknown>>,
+  words: string,
+): PlanChange => ({
+  words,
+  plan: { ...plan, evenings: given<EveningsAsWritten>({ ...plan.evenings, ...evenings } as EveningsAsWritten) },
+});
 
 export const wornDaysOf = (plan: Pick<PlanDocument, 'wornDays'>) => plan.wornDays ?? USUALLY_WORN_DAYS;
 

@@ -1,4 +1,5 @@
 /** With fewer packs than are wanted: what she can do, each in steps from mild to strong, each step a change of the plan. */
+import { pieceG } from '../core/hair/index.ts';
 import {
   fingersFigure,
   PIECE_ZONES,
@@ -203,13 +204,12 @@ function wornBehind(plan: PlanDocument, lots: readonly WornLot[]): LessWay {
   };
   if (!lot) return { ...way, steps: [] };
   const { product, loose } = lot;
-  const pieceG = product.packMassG / (product.test.counted ?? product.piecesPerPack);
   const { id: _, lowerHalfOf: __, ...made } = product;
   const asOnePack = {
     ...made,
     name: `${product.name}, worn`,
     piecesPerPack: loose,
-    packMassG: Math.max(5, Math.round(10 * loose * pieceG) / 10),
+    packMassG: Math.max(5, Math.round(10 * loose * pieceG(product)) / 10),
     test: { ...product.test, counted: loose },
     packsAtHand: 1,
     packPrice: 0,

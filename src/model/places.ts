@@ -1,4 +1,5 @@
 /** What she can do to places that have schools of their own. */
+
 import type { Stroke } from '../core/head/index.ts';
 import type { PlaceSchools } from '../core/knots/index.ts';
 import {
@@ -16,6 +17,7 @@ import {
   schoolPlaceName,
   upperFirst,
 } from '../core/trade/index.ts';
+import { given } from './given.ts';
 import { freshId } from './ids.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
@@ -95,8 +97,6 @@ function changed(
   change: { readonly [K in keyof PlaceSchools]?: PlaceSchools[K] | undefined },
   words: string,
 ): PlanChange {
-  const places = plan.places.map((p) =>
-    p.id === id ? Object.fromEntries(Object.entries({ ...p, ...change }).filter(([, v]) => v !== undefined)) : p,
-  );
+  const places = plan.places.map((p) => (p.id === id ? given({ ...p, ...change }) : p));
   return withPlaces(plan, places as unknown as PlaceSchools[], words);
 }

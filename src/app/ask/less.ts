@@ -20,9 +20,11 @@ export interface LessSeen {
 
 const NOTHING: LessSeen = { now: undefined, answers: [], isWorking: true };
 
-export function useLess(plan: PlanDocument, ways: readonly LessWay[], packs: number): LessSeen {
+/** @param isAsked false where packs suffice: then nothing is worked out */
+export function useLess(plan: PlanDocument, ways: readonly LessWay[], packs: number, isAsked: boolean): LessSeen {
   const [seen, setSeen] = useState(NOTHING);
   useEffect(() => {
+    if (!isAsked) return undefined;
     const client = startClient();
     let isWanted = true;
     const work = async () => {
@@ -43,6 +45,6 @@ export function useLess(plan: PlanDocument, ways: readonly LessWay[], packs: num
       isWanted = false;
       client.stop();
     };
-  }, [plan, ways, packs]);
+  }, [plan, ways, packs, isAsked]);
   return seen;
 }

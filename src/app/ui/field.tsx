@@ -48,7 +48,7 @@ export function TextField(props: {
   readonly onFocus?: () => void;
   readonly testId?: string | undefined;
   /** Days and hours have the browser’s own picker beside the keys. */
-  readonly type?: 'text' | 'date' | 'time';
+  readonly type?: 'date' | 'time' | undefined;
 }) {
   const id = useId();
   const { why, input } = useDraft(props.value, props.onCommit);

@@ -1,6 +1,7 @@
 /** Fields from a table: what an entry of a record is called, how it is written, and how its change is told. */
 
 import { NumberField, SelectField, TextField } from './field.tsx';
+import { numberIn } from './number-in.ts';
 import { told } from './telling.tsx';
 
 /** The same for every record, or read off it. */
@@ -22,9 +23,22 @@ interface Shared<R, K extends keyof R> {
   readonly also?: (value: R[K], record: R) => Partial<R>;
 }
 
+/** May be left empty: then it is undefined, and this stands in its place. */
+interface MayBeNone {
+  readonly orNone?: string;
+}
+
 type FieldOf<R, K extends keyof R> =
-  | (Shared<R, K> & { readonly kind: 'number' /** Kept as a share, written in %. */; readonly percent?: true })
-  | (Shared<R, K> & { readonly kind: 'text'; readonly placeholder?: ReadOff<R, string> })
+  | (Shared<R, K> & {
+      readonly kind: 'number' /** Kept as a share, written in %. */;
+      readonly percent?: true;
+    } & MayBeNone)
+  | (Shared<R, K> & {
+      readonly kind: 'text';
+      readonly placeholder?: ReadOff<R, string>;
+      /** Days and hours have the browser’s own picker. */
+      readonly input?: 'date' | 'time';
+    } & MayBeNone)
   | (Shared<R, K> & { readonly kind: 'choice'; readonly options: ReadOff<R, ReadonlyArray<readonly [R[K], string]>> });
 
 /** One line of a table of fields, for any entry of the record. */
@@ -58,6 +72,21 @@ function OneField<R extends object, K extends keyof R>(props: {
   const shared = { label: readOff(field.label, record), testId: field.testId, wide: field.wide };
   switch (field.kind) {
     case 'number': {
+      if (field.orNone !== undefined)
+        return (
+          <TextField
+            {...shared}
+            numeric
+            value={value === undefined ? '' : String(value)}
+            placeholder={field.orNone}
+            beside={beside}
+            onCommit={(text) => {
+              if (text.trim() === '') return take(undefined as R[K]);
+              const number = numberIn(text);
+              return typeof number === 'string' ? number : take(number as R[K]);
+            }}
+          />
+        );
       const times = field.percent ? 100 : 1;
       const shown = field.percent ? Math.round(100 * Number(value)) : Number(value);
       return <NumberField {...shared} value={shown} beside={beside} onCommit={(v) => take((v / times) as R[K])} />;
@@ -67,9 +96,12 @@ function OneField<R extends object, K extends keyof R>(props: {
         <TextField
           {...shared}
           value={String(value ?? '')}
-          placeholder={readOff(field.placeholder, record)}
+          type={field.input}
+          placeholder={field.orNone ?? readOff(field.placeholder, record)}
           beside={beside}
-          onCommit={(text) => take(text.trim() as R[K])}
+          onCommit={(text) =>
+            take((field.orNone !== undefined && text.trim() === '' ? undefined : text.trim()) as R[K])
+          }
         />
       );
     case 'choice': {

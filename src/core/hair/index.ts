@@ -18,4 +18,4 @@ export {
   passesHole,
   pieceThicknessMm,
 } from './preparation.ts';
-export { lowerHalf, type Product, piecesInPack, UNTRIED } from './product.ts';
+export { lowerHalf, type Product, pieceG, piecesInPack, UNTRIED } from './product.ts';

@@ -24,7 +24,7 @@ import {
   SECONDS_ENDS_OFF,
   type Split,
 } from '../trade/index.ts';
-import { canOneLeg, loopHasToComeOff, type Product, piecesInPack } from './product.ts';
+import { canOneLeg, loopHasToComeOff, type Product, pieceG, piecesInPack } from './product.ts';
 
 export interface Opened {
   readonly when: OpenedWhen;
@@ -92,7 +92,7 @@ export function hookedPiece(product: Product, cut: Preparation): HookedPiece {
   const share = (1 / cut.split) * (cut.half ? 0.5 : 1);
   const wholeMm = product.lengthMm * (cut.half ? 0.5 : 1);
   const foldLengthMm = Math.max(LEAST_LENGTH_MM, wholeMm - cut.endsOffMm);
-  const massG = (product.packMassG / piecesInPack(product)) * product.composed * share * (foldLengthMm / wholeMm);
+  const massG = pieceG(product) * product.composed * share * (foldLengthMm / wholeMm);
   const strands = (product.strandsPerPiece / cut.split) * product.composed;
   const thicknessMm = pieceThicknessMm(massG, foldLengthMm);
   const { opened } = cut;

@@ -59,6 +59,10 @@ export function piecesInPack(product: Pick<Product, 'piecesPerPack' | 'test'>): 
   return product.test.counted ?? product.piecesPerPack;
 }
 
+/** Of one raw piece, g. */
+export const pieceG = (product: Pick<Product, 'packMassG' | 'piecesPerPack' | 'test'>): number =>
+  product.packMassG / piecesInPack(product);
+
 /** Whether one side of a piece can go through alone. Strands that cling together never do. */
 export function canOneLeg(product: Pick<Product, 'loop' | 'loopComesOff' | 'test'>): boolean {
   if (product.test.apart === 'clings') return false;

@@ -10,7 +10,7 @@ export {
 export { fallingHair } from './ask/falling-hair.ts';
 export { type HoursLine, hoursBy } from './ask/hours.ts';
 export { guessRange } from './ask/look-advice.ts';
-export { type Missing, missingOf, neededBeside } from './ask/needed.ts';
+export { type Missing, missingOf, neededBeside, neededWords } from './ask/needed.ts';
 export type { HeadScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export { tryEdit } from './ask/try-edit.ts';

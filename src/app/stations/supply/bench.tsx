@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { neededBeside, type SpacingStep } from '../../../core/plan/index.ts';
+import { neededBeside, neededWords, type SpacingStep } from '../../../core/plan/index.ts';
 import { setField } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { setSpacing } from '../../../model/spacing-commands.ts';
@@ -184,8 +184,8 @@ function OneStep(props: { readonly session: PlanSession; readonly step: SpacingS
 function AlsoNeeded({ plan, result }: Planned) {
   return (
     <ul className="mt-2 text-small">
-      {neededBeside(result, capName(plan, result)).map(({ name, count, unit }) => (
-        <li key={name}>{count > 1 || unit ? `${count} ${unit} ${name}`.replace('  ', ' ') : name}</li>
+      {neededBeside(result, capName(plan, result)).map((n) => (
+        <li key={n.name}>{neededWords(n)}</li>
       ))}
     </ul>
   );

@@ -16,7 +16,8 @@ import type { PlanSession } from '../../session/plan-session.ts';
 import { exportEvenings } from '../../session/tables.ts';
 import { today } from '../../session/today.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
-import { NumberField, TextField } from '../../ui/field.tsx';
+import { NumberField } from '../../ui/field.tsx';
+import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { duration, hourOf, money, range, weekday } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
 import { useMissing } from './things.tsx';
@@ -35,6 +36,7 @@ export function EveningsTab({ session, result }: Props) {
     <>
       <Hours plan={plan} result={result} />
       <h3 className="mt-5 text-title">Over evenings</h3>
+      {laid && wish && <Laid session={session} laid={laid} startsAt={wish.startsAt} />}
       {evenings ? (
         <Habit session={session} evenings={evenings} />
       ) : (
@@ -50,7 +52,6 @@ export function EveningsTab({ session, result }: Props) {
           </button>
         </>
       )}
-      {laid && wish && <Laid session={session} laid={laid} startsAt={wish.startsAt} />}
       <Cost session={session} result={result} />
     </>
   );
@@ -88,60 +89,67 @@ function Hours({ plan, result }: { readonly plan: PlanSession['plan']; readonly 
 
 const HEADS = ['what', 'about', 'likely'];
 
+/** Evenings with what may be left open. */
+type Habits = Omit<EveningsAsWritten, 'finishBy'> & { readonly finishBy: string | undefined };
+
+const BEFORE_DAYS: ReadonlyArray<FieldEntry<Habits>> = [
+  {
+    key: 'first',
+    kind: 'text',
+    input: 'date',
+    label: 'From',
+    testId: 'evenings-first',
+    words: (first) => `Evenings from ${first}`,
+  },
+];
+const AFTER_DAYS: ReadonlyArray<FieldEntry<Habits>> = [
+  { key: 'at', kind: 'text', input: 'time', label: 'At', testId: 'evenings-at', words: (at) => `Evenings from ${at}` },
+  {
+    key: 'minutes',
+    kind: 'number',
+    label: 'Minutes an evening',
+    testId: 'evenings-minutes',
+    words: (minutes) => `Evenings of ${duration(minutes)}`,
+  },
+  {
+    key: 'breakEvery',
+    kind: 'number',
+    label: 'A break after, min',
+    testId: 'break-every',
+    words: (minutes) => `A break after ${minutes} min`,
+  },
+  {
+    key: 'breakFor',
+    kind: 'number',
+    label: 'It lasts, min',
+    testId: 'break-for',
+    beside: ({ breakFor }) => (breakFor < 5 ? 'Hands and neck want to be put down now and then.' : undefined),
+    words: (minutes) => `Breaks of ${minutes} min`,
+  },
+  {
+    key: 'finishBy',
+    kind: 'text',
+    input: 'date',
+    label: 'Done by',
+    testId: 'evenings-by',
+    orNone: 'any day',
+    words: (by) => (by === undefined ? 'No day it has to be done by' : `Done by ${by}`),
+  },
+];
+
 function Habit({ session, evenings }: { readonly session: PlanSession; readonly evenings: EveningsAsWritten }) {
   const { plan } = session;
-  const set = (change: Partial<EveningsAsWritten>, words: string) =>
-    session.apply(setEvenings(plan, { ...evenings, ...change }, words));
-  const withoutDate = () => {
-    const { finishBy: _, ...rest } = evenings;
-    return session.apply(setEvenings(plan, rest, 'No day it has to be done by'));
-  };
+  const { finishBy, ...rest } = evenings;
+  const record: Habits = { ...rest, finishBy };
+  const set: TakeChange<Habits> = (change, words) => session.apply(setEvenings(plan, change, words ?? 'Evenings'));
   return (
     <div className="mt-2">
-      <TextField
-        label="From"
-        type="date"
-        testId="evenings-first"
-        value={evenings.first}
-        onCommit={(first) => set({ first }, `Evenings from ${first}`)}
-      />
+      <Fields record={record} of={BEFORE_DAYS} set={set} />
       <Days
         days={evenings.days}
         onChange={(days) => set({ days }, days.length === 1 ? 'One evening a week' : `${days.length} evenings a week`)}
       />
-      <TextField
-        label="At"
-        type="time"
-        testId="evenings-at"
-        value={evenings.at}
-        onCommit={(at) => set({ at }, `Evenings from ${at}`)}
-      />
-      <NumberField
-        label="Minutes an evening"
-        testId="evenings-minutes"
-        value={evenings.minutes}
-        onCommit={(minutes) => set({ minutes }, `Evenings of ${duration(minutes)}`)}
-      />
-      <NumberField
-        label="A break after, min"
-        testId="break-every"
-        value={evenings.breakEvery}
-        onCommit={(breakEvery) => set({ breakEvery }, `A break after ${breakEvery} min`)}
-      />
-      <NumberField
-        label="For, min"
-        testId="break-for"
-        value={evenings.breakFor}
-        beside={evenings.breakFor < 5 ? 'Hands and neck want to be put down now and then.' : undefined}
-        onCommit={(breakFor) => set({ breakFor }, `Breaks of ${breakFor} min`)}
-      />
-      <TextField
-        label="Done by"
-        type="date"
-        testId="evenings-by"
-        value={evenings.finishBy ?? ''}
-        onCommit={(by) => (by === '' ? withoutDate() : set({ finishBy: by }, `Done by ${by}`))}
-      />
+      <Fields record={record} of={AFTER_DAYS} set={set} />
     </div>
   );
 }

@@ -28,7 +28,8 @@ export function LessTab({ session, result }: Props) {
   const [written, setWritten] = useState<number>();
   const packs = written ?? Math.max(1, result.supply.packs - 1);
   const ways = useMemo(() => lessWays(plan, result.spacing.fingers, lots), [plan, result.spacing.fingers, lots]);
-  const { now, answers, isWorking } = useLess(plan, ways, packs);
+  const isEnough = packs >= result.supply.packs;
+  const { now, answers, isWorking } = useLess(plan, ways, packs, !isEnough);
   const helps = answers.filter((a) => a.found?.does).sort((a, b) => hides(b) - hides(a));
   const short = answers.filter((a) => a.found && !a.found.does);
   return (
@@ -45,7 +46,7 @@ export function LessTab({ session, result }: Props) {
         }}
       />
       <p className="mt-2" role="status" data-testid="less-state">
-        {packs >= result.supply.packs
+        {isEnough
           ? 'They are enough as it is planned.'
           : isWorking
             ? `${answers.length} of ${ways.length} ways worked out …`
@@ -54,11 +55,11 @@ export function LessTab({ session, result }: Props) {
               : 'What covers best stands first. One tap takes it; undo brings back what was.'}
       </p>
       <ul className="mt-2 grid gap-2" data-testid="less-ways">
-        {packs < result.supply.packs &&
+        {!isEnough &&
           now &&
           helps.map((a) => <Way key={a.way.key} answer={a} now={now} take={(c) => session.apply(c)} />)}
       </ul>
-      {packs < result.supply.packs && short.length > 0 && now && (
+      {!isEnough && short.length > 0 && now && (
         <>
           <h3 className="mt-4 text-title">Not enough alone</h3>
           <ul className="mt-1 text-small">

@@ -4,7 +4,7 @@ import { type BuyingAsked, type Purchase, type WayOut, wayInWords } from '../../
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { daysLater } from '../../../core/time/index.ts';
 import { SURENESSES } from '../../../core/trade/index.ts';
-import { type BuyingAsWritten, buyingOf, setAside, setBuying } from '../../../model/buying.ts';
+import { setAside, setBuying } from '../../../model/buying.ts';
 import type { Catalogue } from '../../../model/shop.ts';
 import { type Buying, useBuying } from '../../ask/buying.ts';
 import type { ShopSeen } from '../../ask/shop.ts';
@@ -122,17 +122,15 @@ function Cannot(props: {
   const show = (v: number) => money(v, currency);
   const take = ({ wish }: WayOut) => {
     const { budget, withinDays, sure, colourWithin, longerCutDown, aim } = wish;
-    const { by, budget: _, ...old } = buyingOf(session.plan);
-    const next: BuyingAsWritten = {
-      ...old,
+    const change = {
       aim,
+      budget,
       sure: SURENESSES[sure],
       colourWithin,
       longerCutDown: longerCutDown ? 'yes' : 'no',
-      ...(budget === undefined ? {} : { budget }),
-      ...(withinDays === undefined || by === undefined ? {} : { by: daysLater(today(), withinDays) }),
+      by: withinDays === undefined ? undefined : daysLater(today(), withinDays),
     };
-    session.apply(setBuying(session.plan, next, 'A wish given up'));
+    session.apply(setBuying(session.plan, change, 'A wish given up'));
   };
   return (
     <>

@@ -2,7 +2,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { type Missing, missingOf, neededBeside } from '../../../core/plan/index.ts';
+import { type Missing, missingOf, neededBeside, neededWords } from '../../../core/plan/index.ts';
 import { DOME_INFO, isWorn, lowerFirst } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { storageSentence } from '../../../store/plans.ts';
@@ -73,12 +73,12 @@ function Thing({
   readonly currency: string;
 }) {
   const [open, setOpen] = useState(false);
-  const { name, count, unit, because, have, bags, inBag, price } = missing;
+  const { name, because, have, bags, inBag, price } = missing;
   return (
     <li className="line py-0.75">
       <details open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary className="text-small">
-          {count > 1 || unit ? `${count} ${unit} ${name}`.replace('  ', ' ') : name}
+          {neededWords(missing)}
           <span className="note">
             {' · '}
             {bags === 0

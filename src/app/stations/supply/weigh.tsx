@@ -1,5 +1,6 @@
 /** Loose pieces by weight: from the kitchen scale that sends what it reads, or a weight that she writes. */
 import { useEffect, useRef, useState } from 'react';
+import { pieceG } from '../../../core/hair/index.ts';
 import { piecesByWeight, steadyWeight, type Weighed } from '../../../core/supply/index.ts';
 import type { ProductAsWritten } from '../../../model/plan.ts';
 import { NumberField } from '../../ui/field.tsx';
@@ -16,10 +17,10 @@ export function Weigh({ of, product, onPieces }: Props) {
   const [dishG, setDishG] = useState(0);
   const [typedG, setTypedG] = useState(0);
   const { grams, steady, trouble } = useScale(step === 'off' ? undefined : { of, isEmpty: step === 'dish' });
-  const pieceG = product.packMassG / (product.test.counted ?? product.piecesPerPack);
+  const each = pieceG(product);
   const hairG = step === 'hair' && grams !== undefined && steady ? Math.max(0, grams - dishG) : undefined;
   const weighed =
-    typedG > 0 ? piecesByWeight(typedG, pieceG) : hairG === undefined ? undefined : piecesByWeight(hairG, pieceG);
+    typedG > 0 ? piecesByWeight(typedG, each) : hairG === undefined ? undefined : piecesByWeight(hairG, each);
   const shown = grams === undefined ? 'nothing yet' : `${(step === 'hair' ? grams - dishG : grams).toFixed(1)} g`;
   return (
     <div data-testid="weigh">

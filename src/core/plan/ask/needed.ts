@@ -62,6 +62,10 @@ export function neededBeside(plan: Pick<Plan, 'base' | 'worklist'>, cap: string 
   return [...list.values()];
 }
 
+/** "28 small rubber bands", "1 bottle scalp oil", "latch hook". */
+export const neededWords = ({ count, unit, name }: Pick<Needed, 'count' | 'unit' | 'name'>): string =>
+  count > 1 || unit ? [count, unit, name].filter(Boolean).join(' ') : name;
+
 /** What of it she has to buy. Without a price it costs what she has not said yet: nothing is made up. */
 export function missingOf(needed: readonly Needed[], kept: readonly Kept[]): Missing[] {
   return needed.map((n) => {
