@@ -110,8 +110,7 @@ const PICTURES: readonly Picture[] = [
     path: `${curls}/supply`,
     before: async (b) => {
       await b.click('[data-part="shop"]');
-      const basket = await b.appears('[data-testid="basket"]');
-      await b.script('arguments[0].closest("[data-testid=bought]").scrollIntoView()', basket);
+      await b.appears('[data-testid="basket"]');
     },
   },
   {

@@ -121,7 +121,7 @@ const AFTER_DAYS: ReadonlyArray<FieldEntry<Habits>> = [
   {
     key: 'breakFor',
     kind: 'number',
-    label: 'It lasts, min',
+    label: 'Minutes of a break',
     testId: 'break-for',
     beside: ({ breakFor }) => (breakFor < 5 ? 'Hands and neck want to be put down now and then.' : undefined),
     words: (minutes) => `Breaks of ${minutes} min`,

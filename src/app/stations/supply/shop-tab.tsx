@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { type BuyingAsked, type Purchase, type WayOut, wayInWords } from '../../../core/buying/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { daysLater } from '../../../core/time/index.ts';
-import { SURENESSES } from '../../../core/trade/index.ts';
+import { SURENESSES, upperFirst } from '../../../core/trade/index.ts';
 import { setAside, setBuying } from '../../../model/buying.ts';
 import type { Catalogue } from '../../../model/shop.ts';
 import { type Buying, useBuying } from '../../ask/buying.ts';
@@ -138,7 +138,7 @@ function Cannot(props: {
       {short.map(({ need, wanted, most }) => (
         <p key={need} className="mt-1 text-small">
           {nameOf(asked, need)}: {wanted} pieces are wanted, {most === 0 ? 'and nobody has any' : `${most} can be had`}{' '}
-          by then, in that colour and length.
+          in that colour and length{asked.wish.withinDays === undefined ? '' : ' by that day'}.
         </p>
       ))}
       {ways.length === 0 ? (
@@ -152,7 +152,7 @@ function Cannot(props: {
             {ways.map((w) => (
               <li key={w.give}>
                 <button type="button" className="button" data-testid={`give-${w.give}`} onClick={() => take(w)}>
-                  {wayInWords(w, show)}
+                  {upperFirst(wayInWords(w, show))}
                   <span className="note block font-normal">
                     {show(w.purchase.total)}, there in {w.purchase.days} days
                   </span>
@@ -229,17 +229,19 @@ function Buys(props: Asked & { readonly purchase: Purchase }) {
           </li>
         </ul>
       </details>
-      <button
-        type="button"
-        className="word mt-1"
-        data-testid="export-shopping"
-        onClick={() => void exportShopping(session.plan, [...list, ...things], catalogue.currency)}
-      >
-        Shopping list as a table (CSV)
-      </button>{' '}
-      <Link className="word" to={`/plan/${session.plan.id}/supply/list`}>
-        to print
-      </Link>
+      <div className="mt-1 flex flex-wrap gap-x-5">
+        <Link className="word" to={`/plan/${session.plan.id}/supply/list`}>
+          Shopping list, to print
+        </Link>
+        <button
+          type="button"
+          className="word"
+          data-testid="export-shopping"
+          onClick={() => void exportShopping(session.plan, [...list, ...things], catalogue.currency)}
+        >
+          As a table (CSV)
+        </button>
+      </div>
     </>
   );
 }
