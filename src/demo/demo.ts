@@ -1,6 +1,7 @@
 /** Everything the demo starts with: plans, one install left half-way, one finished, and its line in the log. */
 
 import { planWithFindings } from '../core/findings/index.ts';
+import { type OrderStep, orderOfWork } from '../core/install/index.ts';
 import { seededRandom } from '../core/numerics/index.ts';
 import { type PlanGraph, planGraph } from '../core/plan/index.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
@@ -28,11 +29,15 @@ export function demoBundle(nowMs: number, seed = 7): DemoBundle {
   return {
     plans: demoPlans,
     sessions: [half.session, finished.session],
-    events: [...half.events, ...finished.events],
+    events: [...numbered(half.events), ...numbered(finished.events)],
     log: [finished.entry],
     stash: demoStash,
   };
 }
+
+/** As a device would have written them: each with its key, in their order. */
+const numbered = (events: readonly StoredInstallEvent[]): StoredInstallEvent[] =>
+  events.map((e, n) => ({ ...e, n, key: `${e.sessionId}-${n}` }));
 
 function knotEvents(
   sessionId: string,
@@ -40,10 +45,21 @@ function knotEvents(
   seconds: readonly number[],
   startMs: number,
   random: () => number,
+  order: readonly OrderStep[] = [],
 ) {
   const events: StoredInstallEvent[] = [{ sessionId, kind: 'start', atMs: startMs }];
   let at = startMs;
+  let step = 0;
+  /** Steps other than knots that come before one. */
+  const stepsBefore = (knotId: string) => {
+    for (; step < order.length && !order[step].knotIds?.includes(knotId); step++) {
+      if (order[step].knotIds) continue;
+      at += 60_000 * Math.min(4, order[step].minutes);
+      events.push({ sessionId, kind: 'step', atMs: Math.round(at), stepId: order[step].id, outcome: 'done' });
+    }
+  };
   ids.forEach((knotId, i) => {
+    if (order.length > 0) stepsBefore(knotId);
     at += 1000 * seconds[i] * (0.75 + 0.6 * random());
     events.push({ sessionId, kind: 'knot', atMs: Math.round(at), knotId });
   });
@@ -67,6 +83,7 @@ function halfDone(graph: PlanGraph, startMs: number, random: () => number) {
     done.map((k) => k.seconds),
     startMs,
     random,
+    orderOfWork(plan),
   );
   events.push({
     sessionId: session.id,

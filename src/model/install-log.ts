@@ -1,5 +1,5 @@
 /** Install sessions and the log: append-only events with the plan as it was, and one line when it is done. */
-import type { InstallEventKind } from '../core/install/index.ts';
+import { type InstallEvent, inOrder } from '../core/install/index.ts';
 import type { PlanDocument } from './plan.ts';
 
 export interface InstallSession {
@@ -15,15 +15,17 @@ export interface InstallSession {
   readonly takenOutAtMs?: number;
 }
 
-export interface StoredInstallEvent {
+export interface StoredInstallEvent extends InstallEvent {
   readonly seq?: number;
   readonly sessionId: string;
-  /** Its own, so that an event on its way is known again in the store. */
-  readonly key?: string;
-  readonly kind: InstallEventKind;
-  readonly atMs: number;
-  readonly knotId?: string;
-  readonly text?: string;
+  /** Of a new plan from here on. */
+  readonly plan?: PlanDocument;
+}
+
+/** The plan that an install follows now: the one that it began with, or the newest that was taken on the way. */
+export function planOf(session: InstallSession, events: readonly StoredInstallEvent[]): PlanDocument {
+  const taken = inOrder(events).findLast((e) => e.kind === 'plan') as StoredInstallEvent | undefined;
+  return taken?.plan ?? session.plan;
 }
 
 export interface LogEntry {

@@ -46,6 +46,7 @@ const handChange = oneShape('A change by hand', {
     op: choice(['lock'], ''),
     line: directions(400).min(2, 'A line needs at least two places.'),
     knots: directions(200),
+    closesMm: within(ROW_LIMITS.closesMm, 'The way that a row which is in keeps others off').optional(),
   }),
 });
 export const rows = object({

@@ -8,10 +8,26 @@ import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/inst
 import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
 import { wearersIn } from './find-wearers.ts';
-import type { OrderRecord, PictureRecord, PlanRecord, Setting, StashRecord, WearerRecord } from './records.ts';
+import type {
+  OrderRecord,
+  PhotoRecord,
+  PictureRecord,
+  PlanRecord,
+  Setting,
+  StashRecord,
+  WearerRecord,
+} from './records.ts';
 import { hairId } from './stash-id.ts';
 
-export type { OrderRecord, PictureRecord, PlanRecord, Setting, StashRecord, WearerRecord } from './records.ts';
+export type {
+  OrderRecord,
+  PhotoRecord,
+  PictureRecord,
+  PlanRecord,
+  Setting,
+  StashRecord,
+  WearerRecord,
+} from './records.ts';
 
 export class MeshworkDatabase extends Dexie {
   plans!: EntityTable<PlanRecord, 'id'>;
@@ -23,6 +39,7 @@ export class MeshworkDatabase extends Dexie {
   orders!: EntityTable<OrderRecord, 'id'>;
   wearers!: EntityTable<WearerRecord, 'id'>;
   pictures!: EntityTable<PictureRecord, 'planId'>;
+  photos!: EntityTable<PhotoRecord, 'id'>;
 
   constructor(name = 'meshwork') {
     super(name);
@@ -46,6 +63,8 @@ export class MeshworkDatabase extends Dexie {
     this.version(8).stores({ wearers: 'id, updatedAtMs', pictures: 'planId' }).upgrade(findWearers);
     // Until then the stash was a shelf of hair and caps.
     this.version(9).stores({ stash: 'id, kind', orders: 'id, planId' }).upgrade(fromShelf);
+    // Until then events were in the order in which one device wrote them.
+    this.version(10).stores({ photos: 'id, sessionId' }).upgrade(numberEvents);
   }
 }
 
@@ -54,6 +73,18 @@ async function fromShelf(tx: Transaction) {
   const lots = kept.map((r) => (r.kind === 'hair' ? { ...r, id: hairId(r.of, r.product), loose: 0 } : r));
   await tx.table<StashRecord>('stash').bulkPut(lots);
   await bringUpInstalls(tx);
+}
+
+/** Each event gets a key and its place in the order, which two devices agree on. */
+async function numberEvents(tx: Transaction) {
+  const counted = new Map<string, number>();
+  const events = await tx.table<StoredInstallEvent & { seq: number }>('events').orderBy('seq').toArray();
+  for (const event of events) {
+    const n = counted.get(event.sessionId) ?? 0;
+    counted.set(event.sessionId, n + 1);
+    const key = event.key ?? (event.kind === 'start' ? `${event.sessionId}-start` : `${event.sessionId}-${event.seq}`);
+    await tx.table('events').put({ ...event, n, key });
+  }
 }
 
 /** A record before version 6. */

@@ -1,6 +1,6 @@
 /** Install sessions: events are only ever added, and the log line is written once. */
+import { foldInstall } from '../core/install/index.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
-import type { PlanDocument } from '../model/plan.ts';
 import type { UsedOf } from '../model/stash.ts';
 import type { MeshworkDatabase } from './database.ts';
 import { takeUsed } from './stash.ts';
@@ -8,9 +8,13 @@ import { takeUsed } from './stash.ts';
 export async function startSession(db: MeshworkDatabase, session: InstallSession): Promise<void> {
   await db.transaction('rw', db.sessions, db.events, async () => {
     await db.sessions.add(session);
-    await db.events.add({ sessionId: session.id, kind: 'start', atMs: session.startedAtMs } as StoredInstallEvent & {
-      seq: number;
-    });
+    await db.events.add({
+      sessionId: session.id,
+      key: `${session.id}-start`,
+      n: 0,
+      kind: 'start',
+      atMs: session.startedAtMs,
+    } as Kept);
   });
 }
 
@@ -20,29 +24,36 @@ export async function addEvents(
   events: ReadonlyArray<Omit<StoredInstallEvent, 'seq'>>,
 ): Promise<void> {
   await db.transaction('rw', db.sessions, db.events, async () => {
-    await db.events.bulkAdd(events.map((e) => ({ ...e }) as StoredInstallEvent & { seq: number }));
-    for (const { kind, sessionId } of events) {
+    await db.events.bulkAdd(events.map((e) => ({ ...e }) as Kept));
+    for (const { kind, sessionId, outcome } of events) {
       if (kind === 'finish') await db.sessions.update(sessionId, { finished: 1 });
-      if (kind === 'back') await db.sessions.update(sessionId, { finished: 0 });
+      if (OPENS_AGAIN.has(kind) || outcome === 'redo') await db.sessions.update(sessionId, { finished: 0 });
     }
   });
 }
 
-/** The rest of an install in other colours: no knot of it moves, so what is in stays where it is. @returns whether it was there */
-export async function recolourSession(
+type Kept = StoredInstallEvent & { seq: number };
+const OPENS_AGAIN: ReadonlySet<StoredInstallEvent['kind']> = new Set(['back', 'again']);
+
+/** What another device has of an install is added to what is here: nothing is lost, nothing is there twice. @returns events that were new */
+export async function mergeInstall(
   db: MeshworkDatabase,
-  id: string,
-  colours: PlanDocument['colours'],
-): Promise<boolean> {
-  return db.transaction('rw', db.sessions, async () => {
-    const session = await db.sessions.get(id);
-    if (!session) return false;
-    await db.sessions.put({ ...session, plan: { ...session.plan, colours } });
-    return true;
+  session: InstallSession,
+  events: readonly StoredInstallEvent[],
+): Promise<number> {
+  return db.transaction('rw', db.sessions, db.events, async () => {
+    const there = await db.sessions.get(session.id);
+    if (!there) await db.sessions.add(session);
+    const known = new Set((await sessionEvents(db, session.id)).map((e) => e.key));
+    const fresh = events.filter((e) => !known.has(e.key));
+    await db.events.bulkAdd(fresh.map(({ seq: _, ...e }) => ({ ...e, sessionId: session.id }) as Kept));
+    const { finished } = foldInstall(await sessionEvents(db, session.id));
+    await db.sessions.update(session.id, { finished: finished ? 1 : 0 });
+    return fresh.length;
   });
 }
 
-/** In the order in which they happened. */
+/** As they came to this device; their own order is found when they are folded. */
 export async function sessionEvents(db: MeshworkDatabase, sessionId: string): Promise<StoredInstallEvent[]> {
   return db.events.where('sessionId').equals(sessionId).sortBy('seq');
 }

@@ -1,4 +1,5 @@
 /** What the store holds, table by table. */
+import type { Side } from '../core/cover/index.ts';
 import type { Herself } from '../model/herself.ts';
 import type { History } from '../model/history.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
@@ -32,6 +33,18 @@ export interface PictureRecord {
   readonly planId: string;
   /** As a data URL. */
   readonly image: string;
+}
+
+/** A photo taken at a checkpoint; it never leaves the browser. */
+export interface PhotoRecord {
+  readonly id: string;
+  readonly sessionId: string;
+  readonly takenAtMs: number;
+  readonly side: Side;
+  /** As a data URL, no larger than it was measured. */
+  readonly image: string;
+  /** Knots that were in then. */
+  readonly knotsIn: number;
 }
 
 /** Hair, caps and things that are hers, whatever plan they are used in. */

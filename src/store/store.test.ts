@@ -244,11 +244,12 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(9);
+  expect(raw.verno).toBe(10);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
     ['orders', 'id', ['planId']],
+    ['photos', 'id', ['sessionId']],
     ['pictures', 'planId', []],
     ['plans', 'id', ['deletedAtMs', 'updatedAtMs']],
     ['sessions', 'id', ['finished', 'planId', 'startedAtMs']],

@@ -22,7 +22,16 @@ import {
   tryEdit,
   type WhyHere,
 } from '../core/plan/index.ts';
-import type { LessAsked, LessFigures, LessFound, UseFigures, UsesAsked } from '../core/search/index.ts';
+import type {
+  FromHereAsked,
+  FromHereFigures,
+  FromHereFound,
+  LessAsked,
+  LessFigures,
+  LessFound,
+  UseFigures,
+  UsesAsked,
+} from '../core/search/index.ts';
 
 export type JobResult<T> =
   | { readonly state: 'done'; readonly value: T; readonly ms: number }
@@ -51,6 +60,12 @@ export interface Jobs {
   lessFigures(inputs: PlanInputs): Promise<JobResult<LessFigures>>;
   /** Of steps in one direction the mildest that so many packs suffice for. */
   leastThatDoes(asked: LessAsked): Promise<JobResult<LessFound | undefined>>;
+  /** What is to come of the plan as it is once so much is in. */
+  figuresFromHere(
+    asked: Omit<FromHereAsked, 'steps'> & { readonly inputs: PlanInputs },
+  ): Promise<JobResult<FromHereFigures>>;
+  /** Of steps in one direction the mildest that what is left suffices for. */
+  leastFromHere(asked: FromHereAsked): Promise<JobResult<FromHereFound | undefined>>;
   headScene(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
   /** The same for a head that is only held against hers. */
   sceneOf(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
@@ -103,6 +118,14 @@ export function createJobs(): Jobs {
     leastThatDoes: async (asked) => {
       const less = await import('../core/search/less.ts');
       return attempt(() => less.leastThatDoes(asked));
+    },
+    figuresFromHere: async ({ inputs, ...told }) => {
+      const { figuresFromHere } = await import('../core/search/from-here.ts');
+      return attempt(() => figuresFromHere(inputs, told));
+    },
+    leastFromHere: async (asked) => {
+      const { leastFromHere } = await import('../core/search/from-here.ts');
+      return attempt(() => leastFromHere(asked));
     },
     headScene: sculpted,
     sceneOf: sculpted,

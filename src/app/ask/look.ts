@@ -82,3 +82,8 @@ export function useWhy(plan: PlanDocument, at: DirectionDeg | undefined): WhyHer
   const { answer } = useAsk(planner, 'why', at && { inputs: inputsOf(plan), at });
   return at && answer?.value;
 }
+
+/** How it is meant to look with so many knots in; undefined while nothing is asked. */
+export function useLookSoFar(plan: PlanDocument | undefined, knotsIn: number): Look | undefined {
+  return useAsk(painter, 'lookAs', plan && { inputs: inputsOf(plan), knotsIn }).answer?.value;
+}

@@ -22,3 +22,4 @@ export { middleCut } from './sections/middle-cut.ts';
 export type { Section } from './sections/section-figures.ts';
 export { type Flattening, flatten } from './tails/flatten.ts';
 export { LEAST_TAIL_MM } from './tails/tails.ts';
+export type { WorkStep } from './work/work.ts';

@@ -1,8 +1,10 @@
 /**
- * When it is done, from what she has done: her pace is a factor on the seconds that are told, the same for all knots but for
- * chance. What is known of others is mixed with her own knots by Bayes' rule, in logarithms, where both are normal.
+ * When it is done, and whether the hair lasts, from what she has done. Her pace is a factor on the seconds that are told, the
+ * same for all knots but for chance; so are her pieces on those planned. What is known of others is mixed with her own by
+ * Bayes' rule: pace in logarithms, pieces as they are, where both are normal.
  */
-import { exp, log, normalQuantile } from '../numerics/index.ts';
+import { exp, log, normalBelow, normalQuantile } from '../numerics/index.ts';
+import { ANY_HANDS, type Hands, handsLearned, KNOT_PIECES_SD } from '../supply/index.ts';
 import { PEOPLE_DIFFER } from '../trade/index.ts';
 import type { InstallState } from './session.ts';
 
@@ -25,20 +27,44 @@ export interface InstallForecast {
   readonly secondsRange: readonly [low: number, high: number];
   /** Pieces left after the last knot; negative when they don't last. */
   readonly piecesOver: number;
+  readonly piecesOverRange: readonly [low: number, high: number];
+  /** Chance that pieces run out before the last knot. */
+  readonly runsOut: number;
   readonly fromOwnPace: boolean;
 }
 
+/** A knot of the order of work, and the seconds that are told for it. */
+export interface KnotToDo {
+  readonly id: string;
+  readonly seconds: number;
+}
+
+type Worked = Pick<InstallState, 'done' | 'timed'>;
+
+/** Knots that are not in yet and not left out, in the order of work. */
+export function knotsToCome<K extends Pick<KnotToDo, 'id'>>(
+  state: Pick<InstallState, 'done'>,
+  knots: readonly K[],
+): K[] {
+  const done = new Set(state.done.map((d) => d.knotId));
+  return knots.filter((k) => !done.has(k.id));
+}
+
 /** Her pace over the seconds that are told: median of what is likely, and variance, of the logarithm. */
-function paceOf({ timed }: Pick<InstallState, 'timed'>, plannedSeconds: readonly number[]) {
+function paceOf({ timed }: Pick<InstallState, 'timed'>, knots: readonly KnotToDo[]) {
+  const told = new Map(knots.map((k) => [k.id, k.seconds]));
   const ratios = timed
-    .filter((t) => t.seconds > 0 && plannedSeconds[t.knot] > 0)
-    .map((t) => log(t.seconds / plannedSeconds[t.knot]))
+    .flatMap(({ knotIds, seconds }) => {
+      const planned = knotIds.reduce((sum, id) => sum + (told.get(id) ?? 0), 0);
+      if (seconds <= 0 || planned <= 0) return [];
+      // Told seconds are a mean: half of all knots are quicker than that. Of many together that evens out.
+      const shift = KNOT_SD ** 2 / 2 / knotIds.length;
+      return new Array<number>(knotIds.length).fill(log(seconds / planned) + shift);
+    })
     .sort((a, b) => a - b);
   if (ratios.length < FEWEST) return { pace: 0, variance: OTHERS_VAR, isHers: false };
   const middle = ratios.length >> 1;
-  const median = ratios.length % 2 === 1 ? ratios[middle] : (ratios[middle - 1] + ratios[middle]) / 2;
-  // Told seconds are a mean: half of all knots are quicker than that.
-  const hers = median + KNOT_SD ** 2 / 2;
+  const hers = ratios.length % 2 === 1 ? ratios[middle] : (ratios[middle - 1] + ratios[middle]) / 2;
   const own = (MEDIAN_COSTS * KNOT_SD ** 2) / ratios.length;
   return {
     pace: (hers * OTHERS_VAR) / (OTHERS_VAR + own),
@@ -47,28 +73,43 @@ function paceOf({ timed }: Pick<InstallState, 'timed'>, plannedSeconds: readonly
   };
 }
 
-/** @param plannedSeconds of every knot in the order of work */
+/** Her hands, as far as rows whose pieces were counted say. */
+export function handsIn({ counted }: Pick<InstallState, 'counted'>, before: Hands = ANY_HANDS): Hands {
+  const knots = counted.reduce((sum, c) => sum + c.knots, 0);
+  const pieces = counted.reduce((sum, c) => sum + c.pieces, 0);
+  return knots === 0 ? before : handsLearned(pieces / knots, knots, before);
+}
+
+/** @param knots all of them, in the order of work */
 export function forecastInstall(
-  state: Pick<InstallState, 'done' | 'timed' | 'piecesUsed'>,
-  plannedSeconds: readonly number[],
+  state: Worked & Pick<InstallState, 'piecesUsed' | 'counted'>,
+  knots: readonly KnotToDo[],
   piecesAtHand: number,
+  before: Hands = ANY_HANDS,
 ): InstallForecast {
-  const rest = plannedSeconds.slice(state.done.length);
-  const { likely, factor, isHers } = toCome(state, plannedSeconds, rest);
+  const rest = knotsToCome(state, knots);
+  const { likely, factor, isHers } = toCome(state, knots, rest);
+  // Before a row was counted, knots are told one by one: each takes the piece that is planned for it.
+  const hands = state.counted.length > 0 ? handsIn(state, before) : { factor: 1, sd: before.sd };
+  const left = piecesAtHand - state.piecesUsed;
+  const sd = rest.length * Math.sqrt(hands.sd ** 2 + KNOT_PIECES_SD ** 2 / Math.max(1, rest.length));
+  const over = left - rest.length * hands.factor;
   return {
     knotsToCome: rest.length,
     secondsToCome: likely,
     secondsRange: [likely / factor, likely * factor],
-    piecesOver: piecesAtHand - state.piecesUsed - rest.length,
+    piecesOver: Math.round(over),
+    piecesOverRange: [Math.round(over - Z * sd), Math.round(over + Z * sd)],
+    runsOut: sd === 0 ? Number(over < 0) : normalBelow(-over / sd),
     fromOwnPace: isHers,
   };
 }
 
 /** What a stretch of knots takes, and the factor to either side. */
-function toCome(state: Pick<InstallState, 'timed'>, plannedSeconds: readonly number[], stretch: readonly number[]) {
-  const { pace, variance, isHers } = paceOf(state, plannedSeconds);
-  const told = stretch.reduce((a, b) => a + b, 0);
-  const squares = stretch.reduce((a, b) => a + b * b, 0);
+function toCome(state: Worked, knots: readonly KnotToDo[], stretch: readonly KnotToDo[]) {
+  const { pace, variance, isHers } = paceOf(state, knots);
+  const told = stretch.reduce((sum, k) => sum + k.seconds, 0);
+  const squares = stretch.reduce((sum, k) => sum + k.seconds ** 2, 0);
   const chance = told > 0 ? ((exp(KNOT_SD ** 2) - 1) * squares) / told ** 2 : 0;
   const factor = exp(Z * Math.sqrt(variance + (isHers ? DRIFT_SD ** 2 + chance : 0)));
   return { likely: told * exp(pace), factor, isHers };
@@ -76,23 +117,24 @@ function toCome(state: Pick<InstallState, 'timed'>, plannedSeconds: readonly num
 
 /** How many knots are in after so many more seconds: likely, and if she is as slow and as quick as is likely. */
 export function knotsBy(
-  state: Pick<InstallState, 'done' | 'timed'>,
-  plannedSeconds: readonly number[],
+  state: Worked,
+  knots: readonly KnotToDo[],
   seconds: number,
 ): { readonly likely: number; readonly range: readonly [low: number, high: number] } {
-  const rest = plannedSeconds.slice(state.done.length);
-  const { likely, factor } = toCome(state, plannedSeconds, rest);
-  const told = rest.reduce((a, b) => a + b, 0);
+  const rest = knotsToCome(state, knots);
+  const { likely, factor } = toCome(state, knots, rest);
+  const told = rest.reduce((sum, k) => sum + k.seconds, 0);
   const pace = told > 0 ? likely / told : 1;
+  const before = knots.length - rest.length;
   const after = (slower: number) => {
     let left = seconds / (pace * slower);
-    let knots = state.done.length;
-    for (const s of rest) {
-      left -= s;
+    let count = before;
+    for (const k of rest) {
+      left -= k.seconds;
       if (left < 0) break;
-      knots++;
+      count++;
     }
-    return knots;
+    return count;
   };
   return { likely: after(1), range: [after(factor), after(1 / factor)] };
 }

@@ -1,95 +1,357 @@
 /**
  * An install as the events that happened, never as a state that is overwritten. Folding them gives where she
- * is, how long she worked and how fast.
+ * is, how long she worked and how fast. Events of two devices are put together by their own order, so that it
+ * does not matter which file comes first, nor how often it comes.
  */
+import type { DirectionDeg } from '../head/index.ts';
 
-export type InstallEventKind = 'start' | 'knot' | 'skip' | 'back' | 'pause' | 'resume' | 'note' | 'finish';
+export const INSTALL_EVENT_KINDS = [
+  'start',
+  /** One knot is in, a place stays empty, the last one is taken out again. */
+  'knot',
+  'skip',
+  'back',
+  /** A row or a stretch is in, told at once. */
+  'run',
+  /** A step other than knots is done, left out, or to be done once more. */
+  'step',
+  /** She turns to another step or knot. */
+  'turn',
+  'pause',
+  'resume',
+  'note',
+  /** What her own eyes or her scalp tell her. */
+  'seen',
+  'hurt',
+  /** From here on by another plan. */
+  'plan',
+  /** What a photo of it measured. */
+  'photo',
+  'finish',
+  /** A finished install opened once more. */
+  'again',
+] as const;
+export type InstallEventKind = (typeof INSTALL_EVENT_KINDS)[number];
+
+export const STEP_OUTCOMES = ['done', 'left', 'redo'] as const;
+export type StepOutcome = (typeof STEP_OUTCOMES)[number];
 
 export interface InstallEvent {
   readonly kind: InstallEventKind;
-  /** Milliseconds since 1970. */
+  /** Milliseconds since 1970, by the clock of the device that it happened on. */
   readonly atMs: number;
+  /** Its own, so that it is known again. */
+  readonly key?: string;
+  /** One more than of all events that its device knew of then; clocks may be wrong, this is not. */
+  readonly n?: number;
   readonly knotId?: string;
+  /** Of a run, in order. */
+  readonly knotIds?: readonly string[];
+  /** Pieces that a run took, where they were counted. */
+  readonly pieces?: number;
+  readonly stepId?: string;
+  readonly outcome?: StepOutcome;
   readonly text?: string;
+  /** What is seen or hurts. */
+  readonly what?: string;
+  readonly at?: DirectionDeg;
+  /** Of a new plan: knots that are in, by their old and their new name; left out where every knot keeps its name. */
+  readonly renamed?: Readonly<Record<string, string>>;
+  /** Key of the newest plan event that its device knew of: by that plan its knots are named. */
+  readonly under?: string;
+  readonly photoId?: string;
+  /** Share of scalp or cap that shows in a photo. */
+  readonly shown?: number;
+}
+
+export interface Told {
+  readonly atMs: number;
+  readonly text: string;
+}
+
+/** Something seen or felt, and where; gone again once it has been seen to. */
+export interface Noticed {
+  readonly key: string | undefined;
+  readonly atMs: number;
+  readonly what: string;
+  readonly knotId: string | undefined;
+  readonly at: DirectionDeg | undefined;
+  readonly hurts: boolean;
+}
+
+/** Knots that were timed together: one, or a run. */
+export interface Timed {
+  readonly knotIds: readonly string[];
+  readonly seconds: number;
+}
+
+export interface Pause {
+  readonly fromMs: number;
+  readonly seconds: number;
+  /** She said so; otherwise it was found by its silence. */
+  readonly said: boolean;
+}
+
+/** One touch of hers that going back takes back. */
+export interface Work {
+  readonly knotIds?: readonly string[];
+  readonly pieces?: number;
+  readonly stepId?: string;
 }
 
 export interface InstallState {
-  /** Knots behind her, in order; a skipped one used no piece. */
+  /** Knots behind her, in the order in which they came; a skipped one used no piece. */
   readonly done: readonly { readonly knotId: string; readonly skipped: boolean }[];
+  readonly steps: ReadonlyMap<string, 'done' | 'left'>;
+  /** Where she turned to, until it is done. */
+  readonly turnedTo: { readonly stepId?: string; readonly knotId?: string } | undefined;
+  /** What was done last, if anything. */
+  readonly lastWork: Work | undefined;
   readonly piecesUsed: number;
+  /** Rows and stretches whose pieces were counted: planned and taken. */
+  readonly counted: ReadonlyArray<{ readonly knots: number; readonly pieces: number }>;
   readonly paused: boolean;
   readonly finished: boolean;
-  readonly notes: readonly { readonly atMs: number; readonly text: string }[];
+  readonly notes: readonly Told[];
+  readonly noticed: readonly Noticed[];
+  readonly photos: ReadonlyArray<{ readonly atMs: number; readonly photoId: string; readonly shown?: number }>;
   /** Time at work, pauses and long silences left out. */
   readonly workedSeconds: number;
-  /** Median time between knots, once there are a few. */
+  readonly pauses: readonly Pause[];
+  /** Median time of a knot, once there are a few. */
   readonly secondsPerKnot?: number;
-  /** Knots that followed another at once: which of the order of work, and what they took. */
-  readonly timed: ReadonlyArray<{ readonly knot: number; readonly seconds: number }>;
+  readonly timed: readonly Timed[];
 }
 
-/** A silence longer than this was a pause that nobody entered. */
+/** A silence longer than this was a pause that nobody entered; a run may take so much more for each of its knots. */
 const SILENCE_SECONDS = 300;
+const SILENCE_A_KNOT = 90;
 const FEWEST_FOR_PACE = 5;
 
-export function foldInstall(events: readonly InstallEvent[]): InstallState {
-  const done: { knotId: string; skipped: boolean }[] = [];
-  const notes: { atMs: number; text: string }[] = [];
-  const timed: Array<{ knot: number; seconds: number }> = [];
-  let paused = false;
-  let finished = false;
-  let workedSeconds = 0;
-  let previous: InstallEvent | undefined;
-  for (const event of events) {
-    const since = previous ? Math.max(0, (event.atMs - previous.atMs) / 1000) : 0;
-    if (!paused && since <= SILENCE_SECONDS) workedSeconds += since;
-    switch (event.kind) {
-      case 'knot':
-        if (!paused && previous?.kind === 'knot' && since <= SILENCE_SECONDS)
-          timed.push({ knot: done.length, seconds: since });
-        if (event.knotId) done.push({ knotId: event.knotId, skipped: false });
-        break;
-      case 'skip':
-        if (event.knotId) done.push({ knotId: event.knotId, skipped: true });
-        break;
-      case 'back':
-        done.pop();
-        finished = false;
-        break;
-      case 'note':
-        if (event.text) notes.push({ atMs: event.atMs, text: event.text });
-        break;
-      case 'pause':
-        paused = true;
-        break;
-      case 'resume':
-        paused = false;
-        break;
-      case 'finish':
-        finished = true;
-        break;
-      case 'start':
-        break;
-    }
-    // Going on with a knot ends a pause that was forgotten.
-    if (event.kind === 'knot' || event.kind === 'skip') paused = false;
-    previous = event;
-  }
-  return {
-    done,
-    piecesUsed: done.filter((d) => !d.skipped).length,
-    paused,
-    finished,
-    notes,
-    workedSeconds,
-    timed,
-    ...(timed.length >= FEWEST_FOR_PACE ? { secondsPerKnot: median(timed.map((t) => t.seconds)) } : {}),
-  };
+/** Each event once, in the order that every device agrees on. Those from before there was an order stay as they came. */
+export function inOrder(events: readonly InstallEvent[]): InstallEvent[] {
+  const seen = new Set<string>();
+  const each = events.filter(({ key }) => {
+    if (key === undefined) return true;
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+  return each
+    .map((event, came) => ({ event, n: event.n ?? came, key: event.key ?? '' }))
+    .sort((a, b) => a.n - b.n || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0))
+    .map(({ event }) => event);
 }
 
-function median(values: number[]): number {
-  if (values.length === 0) return 0;
-  const sorted = values.sort((a, b) => a - b);
+/** Behind all that is known: what the next event of a device is numbered with. */
+export const nextNumber = (events: readonly InstallEvent[]): number =>
+  events.reduce((n, e, came) => Math.max(n, (e.n ?? came) + 1), 0);
+
+export function foldInstall(events: readonly InstallEvent[]): InstallState {
+  const fold = new Fold();
+  for (const event of inOrder(events)) fold.take(event);
+  return fold.state();
+}
+
+class Fold {
+  private readonly done = new Map<string, boolean>();
+  private readonly steps = new Map<string, 'done' | 'left'>();
+  private readonly notes: Told[] = [];
+  private noticed: Noticed[] = [];
+  private readonly photos: Array<{ atMs: number; photoId: string; shown?: number }> = [];
+  private readonly timed: Timed[] = [];
+  private readonly pauses: Pause[] = [];
+  private readonly counted: Array<{ knots: number; pieces: number }> = [];
+  /** Plans that were followed, the newest last: a device without the newest may still name knots by one before. */
+  private readonly plans: Array<{ readonly key: string | undefined; readonly renamed: Renamed }> = [];
+  private works: Work[] = [];
+  private turnedTo: InstallState['turnedTo'];
+  private surplus = 0;
+  private paused = false;
+  private finished = false;
+  private worked = 0;
+  private previous: InstallEvent | undefined;
+
+  take(event: InstallEvent) {
+    const since = this.previous ? Math.max(0, (event.atMs - this.previous.atMs) / 1000) : 0;
+    const run = event.kind === 'run' ? (event.knotIds?.length ?? 0) : 0;
+    const isSilent = since > SILENCE_SECONDS + SILENCE_A_KNOT * run;
+    if (this.paused || isSilent) this.rested(event, since);
+    else this.worked += since;
+    this.happened(event, since, !this.paused && !isSilent);
+    // Going on with the work ends a pause that was forgotten.
+    if (WORK.has(event.kind)) this.paused = false;
+    this.previous = event;
+  }
+
+  private rested(event: InstallEvent, seconds: number) {
+    if (seconds > 0) this.pauses.push({ fromMs: event.atMs - 1000 * seconds, seconds, said: this.paused });
+  }
+
+  private happened(event: InstallEvent, since: number, isTimed: boolean) {
+    switch (event.kind) {
+      case 'knot':
+      case 'skip':
+      case 'run':
+        return this.hooked(event, since, isTimed);
+      case 'back':
+        return this.takenOut(event);
+      case 'step':
+        return this.stepped(event);
+      case 'turn':
+        this.turnedTo = { ...only('stepId', event.stepId), ...only('knotId', this.named(event.knotId, event)) };
+        return;
+      case 'note':
+        if (event.text) this.notes.push({ atMs: event.atMs, text: event.text });
+        return;
+      case 'seen':
+      case 'hurt':
+        return this.notice(event);
+      case 'plan':
+        return this.follow(event);
+      case 'photo':
+        if (event.photoId)
+          this.photos.push({ atMs: event.atMs, photoId: event.photoId, ...only('shown', event.shown) });
+        return;
+      case 'pause':
+        this.paused = true;
+        return;
+      case 'resume':
+        this.paused = false;
+        return;
+      case 'finish':
+        this.finished = true;
+        return;
+      case 'again':
+        this.finished = false;
+        return;
+      case 'start':
+    }
+  }
+
+  /** A knot that two devices tell is one knot. */
+  private hooked(event: InstallEvent, since: number, isTimed: boolean) {
+    const told = event.knotIds ?? (event.knotId === undefined ? [] : [event.knotId]);
+    const fresh = told.map((id) => this.named(id, event) as string).filter((id) => !this.done.has(id));
+    if (fresh.length === 0) return;
+    for (const id of fresh) this.done.set(id, event.kind === 'skip');
+    this.works.push({ knotIds: fresh, ...only('pieces', event.pieces) });
+    if (event.kind === 'skip') return;
+    if (event.pieces !== undefined && event.pieces > 0) {
+      this.surplus += event.pieces - fresh.length;
+      this.counted.push({ knots: fresh.length, pieces: event.pieces });
+    }
+    const { previous } = this;
+    if (isTimed && since > 0 && previous && TIMED_AFTER.has(previous.kind))
+      this.timed.push({ knotIds: fresh, seconds: since });
+  }
+
+  private takenOut(event: InstallEvent) {
+    const last = [...this.done.keys()].at(-1);
+    const gone = event.knotIds?.map((id) => this.named(id, event)) ?? [this.named(event.knotId, event) ?? last];
+    for (const id of gone) if (id !== undefined) this.done.delete(id);
+    if (event.pieces !== undefined) this.uncount(event.pieces, gone.length);
+    this.works = this.works.filter((w) => w.stepId !== undefined || w.knotIds?.some((id) => this.done.has(id)));
+    this.finished = false;
+  }
+
+  private uncount(pieces: number, knots: number) {
+    const at = this.counted.findLastIndex((c) => c.pieces === pieces && c.knots === knots);
+    if (at < 0) return;
+    this.counted.splice(at, 1);
+    this.surplus -= pieces - knots;
+  }
+
+  private stepped({ stepId, outcome = 'done' }: InstallEvent) {
+    if (stepId === undefined) return;
+    if (outcome === 'redo') {
+      this.steps.delete(stepId);
+      this.works = this.works.filter((w) => w.stepId !== stepId);
+      this.turnedTo = { stepId };
+      this.finished = false;
+      return;
+    }
+    this.steps.set(stepId, outcome);
+    this.works.push({ stepId });
+    if (this.turnedTo?.stepId === stepId) this.turnedTo = undefined;
+  }
+
+  /** What has been seen to is told by the key of what was noticed, as text. */
+  private notice(event: InstallEvent) {
+    if (event.what === undefined) {
+      this.noticed = this.noticed.filter((s) => s.key === undefined || s.key !== event.text);
+      return;
+    }
+    this.noticed.push({
+      key: event.key,
+      atMs: event.atMs,
+      what: event.what,
+      knotId: this.named(event.knotId, event),
+      at: event.at,
+      hurts: event.kind === 'hurt',
+    });
+  }
+
+  /** Knots that are in keep their place and get the names of the new plan; one that it has no name for is in all the same. */
+  private follow({ key, renamed }: InstallEvent) {
+    if (!renamed) return;
+    this.plans.push({ key, renamed });
+    const now = (id: string) => renamed[id] ?? unnamed(id);
+    const before = [...this.done];
+    this.done.clear();
+    for (const [id, skipped] of before) this.done.set(now(id), skipped);
+    this.works = this.works.map((w) => (w.knotIds ? { ...w, knotIds: w.knotIds.map(now) } : w));
+    this.noticed = this.noticed.map((s) => ({ ...s, ...(s.knotId === undefined ? {} : { knotId: now(s.knotId) }) }));
+    this.timed.forEach((t, i) => {
+      this.timed[i] = { ...t, knotIds: t.knotIds.map(now) };
+    });
+    this.turnedTo = undefined;
+  }
+
+  /** A knot as the newest plan calls it. */
+  private named(id: string | undefined, { under }: InstallEvent): string | undefined {
+    if (id === undefined) return undefined;
+    const since = under === undefined ? 0 : this.plans.findIndex((p) => p.key === under) + 1;
+    return this.plans.slice(since).reduce((name, { renamed }) => renamed[name] ?? unnamed(name), id);
+  }
+
+  state(): InstallState {
+    const done = [...this.done].map(([knotId, skipped]) => ({ knotId, skipped }));
+    const each = this.timed.flatMap((t) => new Array<number>(t.knotIds.length).fill(t.seconds / t.knotIds.length));
+    return {
+      done,
+      steps: this.steps,
+      turnedTo: this.turnedTo,
+      lastWork: this.works.at(-1),
+      piecesUsed: Math.max(0, done.filter((d) => !d.skipped).length + this.surplus),
+      counted: this.counted,
+      paused: this.paused,
+      finished: this.finished,
+      notes: this.notes,
+      noticed: this.noticed,
+      photos: this.photos,
+      workedSeconds: this.worked,
+      pauses: this.pauses,
+      timed: this.timed,
+      ...(each.length >= FEWEST_FOR_PACE ? { secondsPerKnot: median(each) } : {}),
+    };
+  }
+}
+
+type Renamed = NonNullable<InstallEvent['renamed']>;
+
+/** In, but of no knot of the plan that is followed now. */
+const unnamed = (id: string) => (id.startsWith('was:') ? id : `was:${id}`);
+
+/** A step that was just begun takes its time from what came before it; after one back nobody knows. */
+const TIMED_AFTER: ReadonlySet<InstallEventKind> = new Set(['knot', 'skip', 'run', 'step']);
+const WORK: ReadonlySet<InstallEventKind> = new Set(['knot', 'skip', 'run', 'step', 'back']);
+
+const only = <K extends string, V>(key: K, value: V | undefined) =>
+  (value === undefined ? {} : { [key]: value }) as { [P in K]?: V };
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
   const mid = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[mid] : (sorted[mid - 1] + sorted[mid]) / 2;
 }

@@ -24,8 +24,13 @@ export type RowEdit =
   | { readonly op: 'move'; readonly at: DirectionDeg; readonly to: DirectionDeg }
   | { readonly op: 'add'; readonly at: DirectionDeg }
   | { readonly op: 'remove'; readonly at: DirectionDeg }
-  /** The row stays as it lies, with its knots. */
-  | { readonly op: 'lock'; readonly line: readonly DirectionDeg[]; readonly knots: readonly DirectionDeg[] };
+  /** The row stays as it lies, with its knots; where it is in already, no other comes nearer than so much. */
+  | {
+      readonly op: 'lock';
+      readonly line: readonly DirectionDeg[];
+      readonly knots: readonly DirectionDeg[];
+      readonly closesMm?: number;
+    };
 
 export interface RowChoice {
   readonly scheme: Scheme;

@@ -10,7 +10,7 @@ export const COUNT_SPREAD = 0.1;
 const TOLD = 0.8;
 const HANDS_SD = COUNT_SPREAD / normalQuantile((1 + TOLD) / 2);
 /** Knots that are one more or one fewer for themselves, standard deviation (a guess). */
-const KNOT_SD = 0.25;
+export const KNOT_PIECES_SD = 0.25;
 
 /** How many pieces hands hook for each that is planned, all over: normal about the factor. */
 export interface Hands {
@@ -34,7 +34,7 @@ export interface SpannedRow {
 export function handsAfter({ pieces, spanMm }: SpannedRow, plannedMm: number, before: Hands = ANY_HANDS): Hands {
   const gaps = pieces - 1;
   if (gaps < 1 || spanMm <= 0) return before;
-  return weighed(before, (plannedMm * gaps) / spanMm, gaps / (KNOT_SD * KNOT_SD));
+  return handsLearned((plannedMm * gaps) / spanMm, gaps, before);
 }
 
 /** What her log says: pieces used for each that was planned, over so many installs. */
@@ -42,6 +42,10 @@ export interface LoggedInstalls {
   readonly installs: number;
   readonly usedOverPlanned: number;
 }
+
+/** Her hands after rows whose pieces were counted. @param ratio pieces over those planned @param knots that were planned for them */
+export const handsLearned = (ratio: number, knots: number, before: Hands = ANY_HANDS): Hands =>
+  weighed(before, ratio, knots / (KNOT_PIECES_SD * KNOT_PIECES_SD));
 
 /** One install differs from the next in the same hands by so much, standard deviation (guess). */
 const INSTALL_SD = 0.06;
@@ -62,7 +66,7 @@ function weighed(before: Hands, measured: number, sure: number): Hands {
 /** @returns standard deviation of pieces hooked, as a share of those planned */
 export function countSd(knots: number, { sd }: Hands = ANY_HANDS): number {
   if (knots <= 0) return 0;
-  return Math.sqrt(sd * sd + (KNOT_SD * KNOT_SD) / knots);
+  return Math.sqrt(sd * sd + (KNOT_PIECES_SD * KNOT_PIECES_SD) / knots);
 }
 
 /** Pieces hooked over those planned, below which they stay in that share of installs; never less than none. */

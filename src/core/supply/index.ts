@@ -5,7 +5,9 @@ export {
   COUNT_SPREAD,
   type Hands,
   handsAfter,
+  handsLearned,
   handsLogged,
+  KNOT_PIECES_SD,
   type LoggedInstalls,
 } from './enough.ts';
 export { inColour, productsInColours } from './in-colours.ts';

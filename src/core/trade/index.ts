@@ -243,7 +243,7 @@ export {
   type SchoolName,
   type Schools,
 } from './schools.ts';
-export { STEP_INFO, STEP_KINDS, type StepInfo, type StepKind } from './steps.ts';
+export { BASE_STEP_INFO, STEP_INFO, STEP_KINDS, STEP_WHY, type StepInfo, type StepKind } from './steps.ts';
 export {
   MOST_STRANDS,
   STRAND_COUNT,

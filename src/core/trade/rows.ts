@@ -75,6 +75,8 @@ export const ROW_LIMITS = {
   pullMm: [-30, 30],
   strokes: 120,
   hand: 200,
+  /** Half a gap and a little, mm. */
+  closesMm: [0, 60],
 } as const;
 
 /** So much of the hair is in when a border that was left low goes back (common practice: well over half). */

@@ -89,3 +89,34 @@ export const STEP_INFO: Readonly<Record<StepKind, StepInfo>> = {
   },
   finish: { tools: ['fingers', 'wide comb'], wrong: 'Gaps filled before it was shaken out: they close by themselves.' },
 };
+
+/** Why a step is there at all; 'base' is the laying of the base, whose steps say themselves what they are. */
+export const STEP_WHY: Readonly<Record<StepKind | 'base', string>> = {
+  base: 'All that follows hangs on it: a base that shifts makes the style shift, and a lump under the net stays a lump.',
+  prepare: 'A label is a promise. What you find in your hands now decides knots, packs and hours.',
+  block: 'Held still, rows run straight, and both hands are free for the hook.',
+  cap: 'Every knot sits where the net sits: a fold or a slant now is in all of them.',
+  part: 'Rows run along this line. Drawn on the net it stays where it is while they come nearer.',
+  border: 'The border has to lie behind your hairline, or it shows under the first gust.',
+  anchor: 'Hair and border bear it together here: it shares the pull, and the cap can’t creep.',
+  strand: 'It does a job of its own, before anything hangs in its way.',
+  rows: 'Each row hides the knots of the one below it.',
+  check: 'What is hooked can be snipped, what is cut is gone: small steps, and a look between them.',
+  cut: 'Own hair shows in the part once the net is away; until all round it is filled, the net holds everything.',
+  close: 'What is open beyond the part has nothing in it to show.',
+  tryOn: 'A block has no temples. Only a head tells how it sits.',
+  open: 'Opened strands widen and hide more: the cheapest way to fullness, and one without a way back.',
+  smooth: 'Straight hair can be judged only when it is smooth.',
+  set: 'Lying flat overnight in an hour: what is tied down now stands up less tomorrow.',
+  tieOff: 'Cloth that is left over lifts the dome and slips.',
+  leaveOut: 'A little hair of your own over the edge hides where the other begins.',
+  trim: 'Ends of one length make a line; an outline makes a style.',
+  finish: 'Gaps show only now. Part, ends and roots get their last touch.',
+};
+
+/** The steps of a base tell how; what they have in common stands here. */
+export const BASE_STEP_INFO: StepInfo = {
+  tools: ['tail comb', 'clips', 'oiled bands'],
+  wrong: 'Bulk coiled in one place makes a lump; a root twisted tighter doesn’t hold better, a larger section does.',
+  caution: 'A section that hurts while you tie it will hurt more by evening: open it and tie it again, looser.',
+};

@@ -19,8 +19,8 @@ export interface RowsDrawing {
   readonly oldPart: Float32Array | undefined;
   /** What lies between the part and the knots. */
   readonly drawUnderKnots?: (ctx: CanvasRenderingContext2D, view: Projection, result: PlanResult) => void;
-  /** Only knots before this place in the order are drawn filled (install). */
-  readonly doneKnots?: number;
+  /** Only these knots are drawn: what is in of an install. */
+  readonly onlyKnots?: ReadonlySet<string>;
   readonly signSize?: number;
 }
 
@@ -159,9 +159,9 @@ function drawKnots(
   selected: PlannedKnot | undefined,
 ) {
   const dots = dotsOf(result);
-  result.knots.forEach((knot, i) => {
+  result.knots.forEach((knot) => {
     if (knot === selected) return;
-    if (options.doneKnots !== undefined && i >= options.doneKnots) return;
+    if (options.onlyKnots && !options.onlyKnots.has(knot.id)) return;
     drawKnot(ctx, view, knot, options);
     if (dots.size > 0) drawColour(ctx, view, knot, dots.get(knot.colour) ?? 0);
   });

@@ -9,14 +9,9 @@ import { useLook } from '../../ask/look.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { NumberField, SelectField, TextField } from '../../ui/field.tsx';
 import { Fields, type TakeChange } from '../../ui/fields.tsx';
-import { numberIn } from '../../ui/number-in.ts';
 import { SchoolsBench } from '../../ui/school-fields.tsx';
-import { ON_LABEL, PACK_NAME, PACK_TEST, YOURS } from './fields.ts';
-
-interface PackProps {
-  readonly product: ProductAsWritten;
-  readonly change: TakeChange<ProductAsWritten>;
-}
+import { ON_LABEL, PACK_NAME, YOURS } from './fields.ts';
+import { OpenedPack } from './opened-pack.tsx';
 
 export function PacksTab(
   props: BenchProps & { readonly product: ProductAsWritten; readonly onPick: (id: string) => void },
@@ -40,6 +35,8 @@ export function PacksTab(
         />
       )}
       <Fields record={product} of={PACK_NAME} set={change} />
+      <h3 className="mt-3 text-title">Open one pack</h3>
+      <p className="note">Count it, tug one, pull one apart, hook one. What you find overrides the label.</p>
       <OpenedPack product={product} change={change} />
       <h3 className="mt-4 text-title">On the label</h3>
       <Fields record={product} of={ON_LABEL} set={change} />
@@ -86,29 +83,6 @@ export function PacksTab(
           ...(plan.products.some((p) => p.loop === 'stiff') ? (['stiff'] as const) : []),
         ]}
       />
-    </>
-  );
-}
-
-function OpenedPack({ product: p, change }: PackProps) {
-  const test: TakeChange<ProductAsWritten['test']> = (found, words) => change({ test: { ...p.test, ...found } }, words);
-  return (
-    <>
-      <h3 className="mt-3 text-title">Open one pack</h3>
-      <p className="note">Count it, tug one, pull one apart, hook one. What you find overrides the label.</p>
-      <TextField
-        label="Counted"
-        value={p.test.counted === undefined ? '' : String(p.test.counted)}
-        numeric
-        placeholder="unopened"
-        testId="counted"
-        onCommit={(text) => {
-          if (text.trim() === '') return test({ counted: undefined }, 'Count taken back');
-          const counted = numberIn(text);
-          return typeof counted === 'string' ? counted : test({ counted }, `${counted} counted`);
-        }}
-      />
-      <Fields record={p.test} of={PACK_TEST} set={test} />
     </>
   );
 }

@@ -2,24 +2,25 @@
 import { useState } from 'react';
 import { colourIds } from '../../../core/colours/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import type { InstallState } from '../../../core/install/index.ts';
+import { type InstallState, nextNumber } from '../../../core/install/index.ts';
 import { colourName, dealRest } from '../../../model/colours.ts';
-import type { InstallSession } from '../../../model/install-log.ts';
-import { recolourSession } from '../../../store/installs.ts';
+import { type InstallSession, planOf, type StoredInstallEvent } from '../../../model/install-log.ts';
+import { addEvents } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { useResult } from '../../ask/plan.ts';
-import { db } from '../../session/database.ts';
+import { db, newId } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { NumberField } from '../../ui/field.tsx';
 
 export function ColoursFromHere(props: {
   readonly install: InstallSession;
+  readonly events: readonly StoredInstallEvent[];
   readonly state: InstallState;
   /** The plan as it is open: where nothing but colours differs it follows. */
   readonly held: PlanSession;
 }) {
-  const { install, state, held } = props;
-  const { plan } = install;
+  const { install, events, state, held } = props;
+  const plan = planOf(install, events);
   const { answer } = useResult(plan);
   const [left, setLeft] = useState<Readonly<Record<string, number>>>({});
   const [said, setSaid] = useState<string>();
@@ -36,7 +37,8 @@ export function ColoursFromHere(props: {
     });
     const deed = dealRest(plan, hooked, counted);
     try {
-      await recolourSession(db, install.id, deed.plan.colours);
+      const said = { kind: 'plan', plan: deed.plan, text: deed.words, atMs: Date.now() } as const;
+      await addEvents(db, [{ sessionId: install.id, key: newId(), n: nextNumber(events), ...said }]);
       const why = held.apply(dealRest(held.history.present.plan, hooked, counted));
       setSaid(why ?? `The ${toCome} pieces to come are dealt from what is left.`);
     } catch (error) {

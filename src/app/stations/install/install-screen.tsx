@@ -1,33 +1,51 @@
-/** Install: one knot at a time in type to be read at arm's length, driven by space, arrows or one big touch. */
+/** Install: one thing at a time in type to be read at arm's length, driven by space, arrows, a pedal, a voice or one big touch. */
 
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { forecastInstall, type InstallState } from '../../../core/install/index.ts';
+import {
+  forecastInstall,
+  type InstallForecast,
+  type OrderStep,
+  shareToCome,
+  type Telling,
+} from '../../../core/install/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
-import { lowerFirst } from '../../../core/trade/index.ts';
+import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useResult, useScene } from '../../ask/plan.ts';
 import { useTheme } from '../../session/theme.ts';
 import { useSize } from '../../ui/use-size.ts';
-import { KnotTitle, NextAndBack, WaysOut, WhereItGoes, WordButton } from './knot-in-hand.tsx';
-import { nextWords, speechFor } from './mirror-words.ts';
-import { KnotMoves } from './moves.tsx';
+import { KnotCard } from './knot-card.tsx';
+import { NextAndBack, WordButton } from './knot-in-hand.tsx';
+import { type MirrorSettings, useMirrorSettings } from './mirror-settings.ts';
+import { nextWords, runSpeech, speechFor, stepSpeech } from './mirror-words.ts';
+import { More } from './more.tsx';
 import { Done, Forecast, NotePad } from './notes.tsx';
-import { RowBand } from './row-band.tsx';
-import { tonightWords } from './tonight.ts';
-import { type AtTheMirrorProps, useInstall } from './use-install.ts';
+import { Notice } from './notice.tsx';
+import { OrderList } from './order-list.tsx';
+import { PhotoSheet } from './photo-sheet.tsx';
+import { RowBand, StepBand } from './row-band.tsx';
+import { StepInHand } from './step-in-hand.tsx';
+import { eveningLeft, tonightWords } from './tonight.ts';
+import { type Counted, useCounted } from './use-counted.ts';
+import { type AtTheMirrorProps, type Install, useInstall } from './use-install.ts';
 import { useInstallKeys, useScreenAwake, useSpeech } from './use-mirror.ts';
-import { WherePicture } from './where-picture.tsx';
+import { type NewPlan, useNewPlan } from './use-new-plan.ts';
+import type { InHand } from './use-work.ts';
+import { useVoice } from './voice.ts';
+import { Warnings } from './warnings.tsx';
+import { type Reason, WaysOn } from './ways-on.tsx';
 
 export function InstallScreen() {
   const { sessionId = '' } = useParams();
-  const { session, loaded, ...install } = useInstall(sessionId);
-  const { answer, why: error } = useResult(session?.plan);
+  const { session, plan, loaded, ...install } = useInstall(sessionId);
+  const { answer, why: error } = useResult(plan);
   useTheme();
   useEffect(() => {
-    if (session) document.documentElement.dataset.skin = session.plan.skin;
-  }, [session]);
+    if (plan) document.documentElement.dataset.skin = plan.skin;
+  }, [plan]);
   if (session === null) {
     return (
       <main className="p-10">
@@ -44,29 +62,34 @@ export function InstallScreen() {
         {error}
       </main>
     );
-  if (!session || !loaded || !answer)
+  if (!session || !plan || !loaded || !answer)
     return (
       <main className="p-10 text-far-text" aria-busy="true">
         Finding the place where you left off …
       </main>
     );
-  return <AtTheMirror plan={session.plan} result={answer.value} install={install} />;
+  return <AtTheMirror {...{ session, plan, install }} result={answer.value} />;
 }
 
-function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
-  const { state, add, trouble } = install;
-  const index = state.done.length;
-  const knot = result.knots[index];
+/** What lies over the mirror. */
+type Open = 'order' | 'more' | 'note' | 'hurts' | 'sees' | 'photo' | { readonly ways: Reason } | undefined;
+
+function AtTheMirror({ session, plan, result, install }: AtTheMirrorProps & { readonly session: InstallSession }) {
+  const { state } = install;
+  const [settings, set] = useMirrorSettings();
+  const forHelper = useSearchParams()[0].get('for') === 'helper';
   const scene = useScene(plan);
   const box = useRef<HTMLDivElement>(null);
   const { width } = useSize(box);
-  const [folded, setFolded] = useState(false);
-  const [spoken, setSpoken] = useState(false);
-  const [noting, setNoting] = useState(false);
-  const { next, back, pause } = useSteps(result, install);
-  useScreenAwake(!state.paused && !state.finished);
-  useInstallKeys({ next, back, pause, enabled: !noting });
-  useSpeech(spoken && knot ? speechFor(knot, result) : undefined);
+  const [open, setOpen] = useState<Open>();
+  const isIn = useMemo(() => new Set(state.done.filter((d) => !d.skipped).map((d) => d.knotId)), [state]);
+  const newPlan = useNewPlan(result, install);
+  const counted = useCounted(result, install, settings.telling);
+  const { order, held, next, back, pause } = counted.work;
+  const [knot] = held.run;
+  const forecast = useForecast(result, install);
+  useDevice({ result, plan, install, settings, counted, isFree: open === undefined, onHurts: () => setOpen('hurts') });
+  const shown = { session, plan, result, scene, install, isIn, newPlan, settings, set, forHelper, counted, forecast };
   return (
     <main
       ref={box}
@@ -75,118 +98,214 @@ function AtTheMirror({ plan, result, install }: AtTheMirrorProps) {
     >
       <div className="daylight" />
       <h1 className="sr-only">Install, {plan.name}</h1>
-      <RowBand result={result} index={Math.min(index, result.knots.length - 1)} width={width} />
       {knot ? (
-        <ThisKnot {...{ plan, result, scene, index, state, folded, trouble }} onPause={pause}>
-          <WordButton onClick={() => setNoting(true)} testId="note">
-            Write a note
-          </WordButton>
-          <WordButton pressed={spoken} onClick={() => setSpoken(!spoken)}>
-            {spoken ? 'Be silent' : 'Speak'}
-          </WordButton>
-          <WordButton onClick={() => setFolded(!folded)}>{folded ? 'Show the moves' : 'I know this knot'}</WordButton>
-          <WordButton onClick={() => add('skip', { knotId: knot.id })} testId="skip">
-            Leave it empty
-          </WordButton>
-          <WaysOut plan={plan} upTo={result.knots[Math.max(0, index - 1)].id} />
-        </ThisKnot>
+        <RowBand {...{ result, knot, isIn, width }} />
       ) : (
-        <Done plan={plan} result={result} state={state} onFinish={() => add('finish')} />
+        <StepBand stands={held.place.stands} step={held.place.step} width={width} />
+      )}
+      {held.step ? (
+        <section
+          className="mx-auto flex w-full max-w-295 flex-col gap-far overflow-y-auto px-[clamp(16px,5vw,40px)] pt-far"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
+          tabIndex={0}
+          aria-label={knot ? 'This knot' : 'This step'}
+        >
+          {knot ? (
+            <KnotCard {...shown} run={held.run} paused={state.paused} onPause={pause} />
+          ) : (
+            <StepInHand
+              {...shown}
+              {...{ order, step: held.step, place: held.place }}
+              toCome={shareToCome(order, held.place, state.done)}
+              paused={state.paused}
+              onPause={pause}
+            />
+          )}
+          <Ahead {...shown} onOpen={setOpen} />
+        </section>
+      ) : (
+        <Done plan={plan} state={state} onFinish={() => install.add('finish')} onAgain={() => setOpen('order')} />
       )}
       <NextAndBack
         next={next}
         back={back}
-        words={state.paused ? 'Go on' : 'Next knot'}
-        then={nextWords(result, index)}
-        canNext={knot !== undefined}
-        canBack={index > 0}
+        words={nextButton(held, state.paused, settings.telling)}
+        then={thenWords(order, held, result)}
+        canNext={held.step !== undefined}
+        canBack={state.lastWork !== undefined}
       />
-      {noting && <NotePad onKeep={(text) => add('note', { text })} onClose={() => setNoting(false)} />}
+      <Sheets {...shown} open={open} onOpen={setOpen} />
     </main>
   );
 }
 
-/** On, back and a rest: what the big touch, the arrows and the space bar do. */
-function useSteps(result: PlanResult, { state, now, add }: AtTheMirrorProps['install']) {
-  const next = useCallback(() => {
-    const { paused, done } = now();
-    const following = result.knots[done.length];
-    if (paused) add('resume');
-    else if (following) add('knot', { knotId: following.id });
-  }, [add, now, result]);
-  const back = useCallback(() => {
-    if (now().done.length > 0) add('back');
-  }, [add, now]);
-  return { next, back, pause: () => add(state.paused ? 'resume' : 'pause') };
+/** Keys, voice, speech and a screen that stays awake. */
+function useDevice(props: {
+  readonly result: PlanResult;
+  readonly plan: PlanDocument;
+  readonly install: Install;
+  readonly settings: MirrorSettings;
+  readonly counted: Counted;
+  /** No sheet lies over the mirror. */
+  readonly isFree: boolean;
+  readonly onHurts: () => void;
+}) {
+  const { result, plan, install, settings, isFree, onHurts } = props;
+  const { held, next, back, pause } = props.counted.work;
+  const { paused, finished } = install.state;
+  useScreenAwake(!paused && !finished);
+  const deeds = { next, back, pause, hurts: onHurts };
+  useInstallKeys({ ...deeds, enabled: isFree });
+  useVoice(settings.listens && isFree, (deed) => deeds[deed]());
+  useSpeech(settings.isSpoken && !paused ? spokenWords(held, settings.telling, result, plan) : undefined);
 }
 
-/** The knot in hand: which, how, where, and what of the hair and the evening is left. */
-function ThisKnot(props: {
+/** All that the parts of the mirror are shown with. */
+interface Shown {
+  readonly session: InstallSession;
   readonly plan: PlanDocument;
   readonly result: PlanResult;
   readonly scene: HeadScene | undefined;
-  readonly index: number;
-  readonly state: InstallState;
-  readonly folded: boolean;
-  readonly trouble: string | undefined;
-  readonly onPause: () => void;
-  readonly children: React.ReactNode;
-}) {
-  const { plan, result, index, state, folded, trouble } = props;
-  const knot = result.knots[index];
-  const beside = result.strands.reduce((sum, s) => sum + s.count, 0);
-  const pieces = Math.floor(result.supply.packs * result.supply.piecesPerPack) - beside;
-  const seconds = result.knots.map((k) => k.seconds);
-  const forecast = forecastInstall(state, seconds, pieces);
+  readonly install: Install;
+  readonly isIn: ReadonlySet<string>;
+  readonly newPlan: NewPlan;
+  readonly settings: MirrorSettings;
+  readonly set: (change: Partial<MirrorSettings>) => void;
+  readonly forHelper: boolean;
+  readonly counted: Counted;
+  readonly forecast: InstallForecast;
+}
+
+/** What is to come, what warns of it, and words for all that is not the next touch. */
+function Ahead(props: Shown & { readonly onOpen: (open: Open) => void }) {
+  const { plan, result, install, isIn, counted, forecast, onOpen } = props;
+  const { state, add, trouble } = install;
+  const evening = eveningLeft(plan, new Date());
   return (
-    <section
-      className="mx-auto flex w-full max-w-295 flex-col gap-far overflow-y-auto px-[clamp(16px,5vw,40px)] pt-far"
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
-      tabIndex={0}
-      aria-label="This knot"
-    >
-      <KnotTitle plan={plan} result={result} knot={knot} paused={state.paused} onPause={props.onPause} />
-      <FirstDo result={result} index={index} />
-      <div className={`grid gap-x-9 gap-y-4.5 ${folded ? '' : 'beside:grid-cols-beside beside:items-center'}`}>
-        {!folded && <KnotMoves knot={knot} />}
-        <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 max-phone:flex-nowrap max-phone:gap-x-3 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">
-          <WherePicture plan={plan} result={result} scene={props.scene} index={index} />
-          <WhereItGoes plan={plan} knot={knot} />
-        </div>
+    <>
+      {isIn.size > 0 && (
+        <Forecast forecast={forecast} total={result.knots.length} tonight={tonightWords(plan, result, state)} />
+      )}
+      <Warnings {...{ forecast, state, result, evening }} onWays={(ways) => onOpen({ ways })} />
+      <div className="flex flex-wrap gap-x-6.5 max-phone:-my-1 max-phone:gap-x-5">
+        {WORDS.map(([what, words]) => (
+          <WordButton key={what} onClick={() => onOpen(what)} testId={what}>
+            {words}
+          </WordButton>
+        ))}
+        <WordButton onClick={counted.work.leave} testId="skip">
+          {counted.work.held.run.length > 0 ? 'Leave it empty' : 'Leave it out'}
+        </WordButton>
+        <Link className="word text-title max-phone:text-small" to={`/plan/${plan.id}/install`} data-testid="leave">
+          Go, it is kept
+        </Link>
+        {forecast.knotsToCome === 0 && (
+          <Link
+            className="word text-title max-phone:text-small"
+            to={`/plan/${plan.id}/log`}
+            onClick={() => add('finish')}
+            data-testid="finish"
+          >
+            Finish here and write one line
+          </Link>
+        )}
       </div>
-      <Forecast forecast={forecast} total={result.knots.length} tonight={tonightWords(plan, result, state, seconds)} />
-      <div className="flex flex-wrap gap-x-6.5 max-phone:-my-1 max-phone:gap-x-5">{props.children}</div>
       {trouble && (
         <p role="alert" className="text-far-note text-madder">
           {trouble}
         </p>
       )}
-    </section>
+    </>
   );
 }
 
-/** What the order of work has before this knot: border, scissors, a look, the next pack. */
-function FirstDo({ result, index }: { readonly result: PlanResult; readonly index: number }) {
-  const at = result.worklist.findIndex((s) => s.knots?.[0] === index);
-  if (at < 0) return null;
-  let from = at;
-  while (from > 0 && !result.worklist[from - 1].knots) from--;
-  const steps = result.worklist.slice(from, at);
-  if (steps.length === 0) return null;
-  return (
-    <p className="text-far-note leading-tight" data-testid="first-do">
-      <b className="font-strong">First: {steps.map((s) => lowerFirst(s.what)).join('; ')}.</b>{' '}
-      {steps.length === 1 && steps[0].how}
-      {/* Each is said at the first step of its kind alone. */}
-      {steps.map(
-        (s) =>
-          s.caution && (
-            <span key={s.what} className="text-madder">
-              {' '}
-              {s.caution}
-            </span>
-          ),
-      )}
-    </p>
-  );
+const WORDS = [
+  ['hurts', 'It hurts'],
+  ['sees', 'I see something'],
+  ['order', 'Order of work'],
+  ['note', 'Note'],
+  ['more', 'More'],
+] as const;
+
+/** What lies over the mirror, one at a time. */
+function Sheets(props: Shown & { readonly open: Open; readonly onOpen: (open: Open) => void }) {
+  const { plan, result, install, isIn, counted, open, onOpen } = props;
+  const { order, held } = counted.work;
+  const onClose = () => onOpen(undefined);
+  if (open === undefined) return null;
+  if (typeof open === 'object') {
+    const evening = eveningLeft(plan, new Date());
+    return <WaysOn {...props} reason={open.ways} secondsLeft={evening && evening.minutes * 60} onClose={onClose} />;
+  }
+  switch (open) {
+    case 'note':
+      return <NotePad onKeep={(text) => install.add('note', { text })} onClose={onClose} />;
+    case 'order':
+      return <OrderList {...{ order, install }} place={held.place} onClose={onClose} />;
+    case 'photo':
+      return <PhotoSheet {...props} onClose={onClose} />;
+    case 'more':
+      return (
+        <More
+          {...props}
+          upTo={[...isIn].at(-1)}
+          onWays={() => onOpen({ ways: 'hair' })}
+          onPhoto={() => onOpen('photo')}
+          onClose={onClose}
+        />
+      );
+    default:
+      return (
+        <Notice
+          {...props}
+          near={held.run[0] ?? lastKnot(result, install.state.done)}
+          hurts={open === 'hurts'}
+          onWays={() => onOpen({ ways: 'hair' })}
+          onTurn={() => turnToHold(order, install.add)}
+          onClose={onClose}
+        />
+      );
+  }
+}
+
+function useForecast(result: PlanResult, { state }: Install) {
+  return useMemo(() => {
+    const beside = result.strands.reduce((sum, s) => sum + s.count, 0);
+    const pieces = Math.floor(result.supply.packs * result.supply.piecesPerPack) - beside;
+    return forecastInstall(state, result.knots, pieces);
+  }, [result, state]);
+}
+
+function spokenWords(held: InHand, telling: Telling, result: PlanResult, plan: PlanDocument) {
+  const [knot] = held.run;
+  if (!knot) return held.step && stepSpeech(held.step);
+  return telling === 'knot' ? speechFor(knot, result) : runSpeech(held.run, plan, result);
+}
+
+function nextButton({ step, run }: InHand, paused: boolean, telling: Telling): string {
+  if (paused) return 'Go on';
+  if (!step) return 'All is done';
+  if (run.length === 0) return 'Done, go on';
+  if (telling === 'row') return 'The row is in';
+  return telling === 'knot' || run.length === 1 ? 'Next knot' : `These ${run.length} are in`;
+}
+
+function thenWords(order: readonly OrderStep[], { step, run }: InHand, result: PlanResult): string {
+  if (!step) return 'Every step is behind you.';
+  const at = order.indexOf(step);
+  const then = order[at + 1];
+  if (run.length === 0) return then ? `Then: ${then.what}.` : 'It is the last one.';
+  const last = run.at(-1);
+  const index = result.knots.indexOf(last as PlannedKnot);
+  const after = step.knotIds?.includes(result.knots[index + 1]?.id) ? [result.knots[index + 1]] : [];
+  return nextWords([run[0], ...after], result, then);
+}
+
+const lastKnot = ({ knots }: PlanResult, done: Install['state']['done']) =>
+  knots.find((k) => k.id === done.at(-1)?.knotId);
+
+/** The first hold is done once more. */
+function turnToHold(order: readonly OrderStep[], add: Install['add']) {
+  const hold = order.find((s) => s.kind === 'anchor') ?? order.find((s) => s.kind === 'cap');
+  if (hold) add('step', { stepId: hold.id, outcome: 'redo' });
 }

@@ -1,11 +1,11 @@
 /** The knot in hand at the mirror: what it is, where it goes, and the two great buttons. */
-import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
-import { knotName, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
+import { knotName, lowerFirst, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
 import { colourName } from '../../../model/colours.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { fromRowBefore, mirrorWords } from './mirror-words.ts';
+import type { Mirrors } from './mirror-settings.ts';
+import { fromRowBefore, hookWay, mirrorWords } from './mirror-words.ts';
 import { Big } from './notes.tsx';
 
 /** Its place in its row, and its name. */
@@ -38,6 +38,7 @@ export function KnotTitle(props: {
           <div className="mt-2 text-far-text leading-tight text-ink2">
             of {result.rows[knot.row].knotCount} in {rowWords(result.rows[knot.row].label)},{' '}
             {THROUGH_WORDS[knot.through]}
+            {plan.cuts.length > 1 && `, ${lowerFirst(plan.cuts.find((c) => c.id === knot.cut)?.name ?? '')}`}
             {result.mix && (
               <span data-testid="knot-colour">
                 , <b className="font-strong text-ink">{colourName(plan, knot.colour)}</b>
@@ -62,7 +63,13 @@ function coloursToCome(plan: PlanDocument, { knots, rows }: PlanResult, knot: Pl
 }
 
 /** Fingers from what she feels, in words, and how the hook goes in. */
-export function WhereItGoes({ plan, knot }: { readonly plan: PlanDocument; readonly knot: PlannedKnot }) {
+export function WhereItGoes(props: {
+  readonly plan: PlanDocument;
+  readonly knot: PlannedKnot;
+  readonly mirrors: Mirrors;
+  readonly forHelper: boolean;
+}) {
+  const { plan, knot, mirrors, forHelper } = props;
   return (
     <div className="min-w-[min(300px,100%)] flex-1 max-phone:min-w-0">
       <p className="fig text-far-kind" data-testid="knot-fingers" style={{ fontStretch: '80%' }}>
@@ -72,7 +79,8 @@ export function WhereItGoes({ plan, knot }: { readonly plan: PlanDocument; reado
         {knot.where.words}.
       </p>
       <p className="mt-2 text-far-note leading-tight text-ink2">
-        {fromRowBefore(knot, plan)}Hook {knot.hookWords}. {mirrorWords(knot)}
+        {fromRowBefore(knot, plan)}
+        {hookWay(knot, forHelper)} {mirrorWords(knot, mirrors, forHelper)}
       </p>
     </div>
   );
@@ -94,25 +102,6 @@ export function WordButton(props: {
     >
       {props.children}
     </button>
-  );
-}
-
-/** Places to go to from the mirror; the install is kept. */
-export function WaysOut({ plan, upTo }: { readonly plan: PlanDocument; readonly upTo: string }) {
-  return (
-    <>
-      <Link
-        className="word text-title max-phone:text-small"
-        to={`/plan/${plan.id}/check`}
-        state={{ upTo }}
-        data-testid="so-far"
-      >
-        How it should look by now
-      </Link>
-      <Link className="word text-title max-phone:text-small" to={`/plan/${plan.id}/install`} data-testid="leave">
-        Leave, it is kept
-      </Link>
-    </>
   );
 }
 

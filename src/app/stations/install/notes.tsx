@@ -1,7 +1,6 @@
 /** Beside the knot in hand: the forecast, the end, a note for later. */
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { PlanResult } from '../../../core/findings/index.ts';
 import type { InstallForecast } from '../../../core/install/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { duration, range } from '../../ui/format.ts';
@@ -63,36 +62,32 @@ export function Forecast({
   );
 }
 
-/** What the order of work has after the last knot. */
-function stepsAfter({ worklist }: PlanResult) {
-  const last = worklist.map((s) => s.knots !== undefined).lastIndexOf(true);
-  return worklist.slice(last + 1);
-}
-
 export function Done({
   plan,
-  result,
   state,
   onFinish,
+  onAgain,
 }: {
   readonly plan: PlanDocument;
-  readonly result: PlanResult;
   readonly state: AtTheMirrorProps['install']['state'];
   readonly onFinish: () => void;
+  readonly onAgain: () => void;
 }) {
   const navigate = useNavigate();
-  const skipped = state.done.length - state.piecesUsed;
+  const empty = state.done.filter((d) => d.skipped).length;
+  const found = state.pauses.filter((p) => !p.said).length;
   return (
     <section
       className="overflow-y-auto px-10 py-8 text-far-text"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
       tabIndex={0}
-      aria-label="What is left to do"
+      aria-label="All is done"
     >
       <p className="fig text-callout">Every knot is in</p>
-      <p className="mt-4 max-w-[40ch]">
-        {state.piecesUsed} pieces hooked{skipped > 0 ? `, ${skipped} places left empty` : ''},{' '}
-        {duration(state.workedSeconds / 60)} at work. What is left to do stands below, in its order.
+      <p className="mt-4 max-w-[40ch]" data-testid="done-words">
+        {state.piecesUsed} pieces hooked{empty > 0 ? `, ${empty} places left empty` : ''},{' '}
+        {duration(state.workedSeconds / 60)} at work
+        {found > 0 && `; ${found} long ${found === 1 ? 'silence was' : 'silences were'} taken for rests`}.
       </p>
       <button
         type="button"
@@ -105,17 +100,9 @@ export function Done({
       >
         Finish and write one line
       </button>
-      <ol className="mt-4 max-w-[60ch]" data-testid="then-do">
-        {stepsAfter(result).map((step) => (
-          <li key={step.what} className="line py-2">
-            <b className="font-strong">{step.what}</b>{' '}
-            <span className="text-far-note text-ink2">
-              {duration(step.minutes)}
-              {step.waitMinutes > 0 && `, then ${duration(step.waitMinutes)} waiting`}. {step.how} {step.caution}
-            </span>
-          </li>
-        ))}
-      </ol>
+      <button type="button" className="word mt-4 block text-far-note" onClick={onAgain} data-testid="order">
+        Something once more: the order of work
+      </button>
     </section>
   );
 }

@@ -1,6 +1,6 @@
 /** How far an evening goes: while there is still a choice, not when it is over. */
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { type InstallState, knotsBy } from '../../../core/install/index.ts';
+import { type InstallState, knotsBy, knotsToCome } from '../../../core/install/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { hourOf } from '../../ui/format.ts';
 
@@ -22,19 +22,19 @@ export function tonightWords(
   plan: PlanDocument,
   result: PlanResult,
   state: InstallState,
-  seconds: readonly number[],
   now = new Date(),
 ): string | undefined {
   const left = eveningLeft(plan, now);
-  if (!left || state.done.length >= seconds.length) return undefined;
+  const toCome = knotsToCome(state, result.knots).length;
+  if (!left || toCome === 0) return undefined;
   const by = hourOf(left.ends);
-  const { likely, range } = knotsBy(state, seconds, (left.minutes * MINUTE_MS) / 1000);
-  const all = seconds.length;
+  const { likely, range } = knotsBy(state, result.knots, (left.minutes * MINUTE_MS) / 1000);
+  const all = result.knots.length;
   if (range[0] >= all) return `All knots are in by ${by}, even if it goes slowly.`;
   if (likely >= all) return `All knots are likely in by ${by}.`;
   const rows = range.map((knots) => rowAt(result, knots));
   const rowsWords = rows[0] === rows[1] ? `row ${rows[0]}` : `row ${rows[0]} to row ${rows[1]}`;
-  return `By ${by} you are at ${rowsWords}: ${likely - state.done.length} knots more, about.`;
+  return `By ${by} you are at ${rowsWords}: ${likely - (all - toCome)} knots more, about.`;
 }
 
 /** Label of the row in which so many knots end. */

@@ -2,14 +2,16 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { foldInstall, type InstallEventKind, type InstallState } from '../../../core/install/index.ts';
-import type { StoredInstallEvent } from '../../../model/install-log.ts';
+import { foldInstall, type InstallEventKind, type InstallState, nextNumber } from '../../../core/install/index.ts';
+import { planOf, type StoredInstallEvent } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { addEvents, sessionEvents } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db, newId } from '../../session/database.ts';
 
 const NONE: readonly StoredInstallEvent[] = [];
+
+export type EventExtra = Omit<StoredInstallEvent, 'kind' | 'atMs' | 'key' | 'n' | 'under' | 'sessionId' | 'seq'>;
 
 export function useInstall(sessionId: string) {
   const session = useLiveQuery(async () => (await db.sessions.get(sessionId)) ?? null, [sessionId]);
@@ -21,10 +23,19 @@ export function useInstall(sessionId: string) {
   // What is on its way to the store counts already. Kept beside the rendered state, because two quick presses
   // come before the screen has followed the first.
   const all = useRef(NONE);
-  const state = useMemo(() => {
+  const events = useMemo(() => {
     all.current = merged(stored ?? NONE, waiting);
-    return foldInstall(all.current);
+    return all.current;
   }, [stored, waiting]);
+  const state = useMemo(() => foldInstall(events), [events]);
+  const kept = useRef<PlanDocument>(undefined);
+  const plan = useMemo(() => {
+    const found = session ? planOf(session, events) : undefined;
+    // The same plan read anew is the same record still: what hangs on it is not worked out once more.
+    if (kept.current?.id === found?.id && sameText(kept.current, found)) return kept.current;
+    kept.current = found;
+    return found;
+  }, [session, events]);
 
   const flush = useCallback(async () => {
     if (busy.current) return;
@@ -49,8 +60,17 @@ export function useInstall(sessionId: string) {
   }, [stored]);
 
   const add = useCallback(
-    (kind: InstallEventKind, extra: { knotId?: string; text?: string } = {}) => {
-      const event: StoredInstallEvent = { sessionId, key: newId(), kind, atMs: Date.now(), ...extra };
+    (kind: InstallEventKind, extra: EventExtra = {}) => {
+      const under = all.current.findLast((e) => e.kind === 'plan' && e.renamed)?.key;
+      const event: StoredInstallEvent = {
+        sessionId,
+        key: newId(),
+        n: nextNumber(all.current),
+        kind,
+        atMs: Date.now(),
+        ...(under === undefined ? {} : { under }),
+        ...extra,
+      };
       all.current = [...all.current, event];
       queue.current.push(event);
       setWaiting((w) => [...w, event]);
@@ -61,7 +81,18 @@ export function useInstall(sessionId: string) {
   /** The state after everything that was pressed, rendered or not. */
   const now = useCallback((): InstallState => foldInstall(all.current), []);
 
-  return { session, loaded: stored !== undefined, state, now, add, trouble };
+  return { session, plan, loaded: stored !== undefined, events, state, now, add, trouble };
+}
+
+const texts = new WeakMap<PlanDocument, string>();
+function sameText(a: PlanDocument | undefined, b: PlanDocument | undefined): boolean {
+  if (!a || !b || a === b) return a === b;
+  const text = (plan: PlanDocument) => {
+    const known = texts.get(plan) ?? JSON.stringify(plan);
+    texts.set(plan, known);
+    return known;
+  };
+  return text(a) === text(b);
 }
 
 function merged(
@@ -73,8 +104,10 @@ function merged(
   return [...stored, ...waiting.filter((w) => !keys.has(w.key))];
 }
 
+export type Install = Pick<ReturnType<typeof useInstall>, 'state' | 'now' | 'add' | 'trouble' | 'events'>;
+
 export interface AtTheMirrorProps {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
-  readonly install: Pick<ReturnType<typeof useInstall>, 'state' | 'now' | 'add' | 'trouble'>;
+  readonly install: Install;
 }

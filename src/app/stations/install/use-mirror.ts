@@ -1,18 +1,33 @@
 /** What the mirror needs of the device: keys, a screen that stays awake, a voice. */
 import { useEffect } from 'react';
 
-export function useInstallKeys(keys: { next: () => void; back: () => void; pause: () => void; enabled: boolean }) {
+interface MirrorKeys {
+  readonly next: () => void;
+  readonly back: () => void;
+  readonly pause: () => void;
+  readonly hurts: () => void;
+  readonly enabled: boolean;
+}
+
+/** Pedals type one of these: a space, an arrow, a page up or down, Enter. */
+const ON: ReadonlySet<string> = new Set(['ArrowRight', 'ArrowDown', 'PageDown']);
+const ON_UNLESS_PRESSED: ReadonlySet<string> = new Set([' ', 'Enter']);
+const BACK: ReadonlySet<string> = new Set(['ArrowLeft', 'ArrowUp', 'PageUp', 'Backspace']);
+
+export function useInstallKeys(keys: MirrorKeys) {
   useEffect(() => {
     if (!keys.enabled) return;
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (event.repeat || target.closest('textarea, input, dialog')) return;
-      const onButton = target.closest('button, a') !== null;
-      if (event.key === 'ArrowRight' || (event.key === ' ' && !onButton)) keys.next();
-      else if (event.key === ' ' && target.closest('[data-testid="next"]')) return;
-      else if (event.key === ' ') return;
-      else if (event.key === 'ArrowLeft' || event.key === 'Backspace') keys.back();
+      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (target.closest('textarea, input, select, dialog, fieldset, [role="radiogroup"]')) return;
+      // A button that has the focus takes these itself.
+      const isPressed = ON_UNLESS_PRESSED.has(event.key) && target.closest('button, a') !== null;
+      if (isPressed) return;
+      if (ON.has(event.key) || ON_UNLESS_PRESSED.has(event.key)) keys.next();
+      else if (BACK.has(event.key)) keys.back();
       else if (event.key === 'p' || event.key === 'P') keys.pause();
+      else if (event.key === 'h' || event.key === 'H') keys.hurts();
       else return;
       event.preventDefault();
     };

@@ -1,4 +1,4 @@
-/** The place on her head, seen from the side it lies on, with her own fingers between the row before and the knot. */
+/** Her head with what is in so far, seen from the side that matters, with her own fingers between the row before and the knot. */
 import { useEffect, useMemo, useRef } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
@@ -6,6 +6,7 @@ import type { HeadScene } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { headFrame } from '../../head-view/framing.ts';
+import { drawBase } from '../../head-view/lines/base.ts';
 import { drawRows } from '../../head-view/lines/rows.ts';
 import { paletteOf, scalpColour } from '../../head-view/picture/palette.ts';
 import { type Projection, projection, screenX, screenY } from '../../head-view/projection.ts';
@@ -13,6 +14,8 @@ import { useHeadPicture } from '../../head-view/use-head-picture.ts';
 import { useTheme } from '../../session/theme.ts';
 import { cleared } from '../../ui/canvas.ts';
 import { token } from '../../ui/tokens.ts';
+import type { ViewAngle } from '../../view/view-store.ts';
+import type { Mirrors } from './mirror-settings.ts';
 
 const WIDTH = 330;
 const HEIGHT = 250;
@@ -20,30 +23,42 @@ const PICTURE = { width: WIDTH, height: HEIGHT };
 /** Views to look from, so that the picture stands still for many knots. */
 const EIGHTH = Math.PI / 4;
 const NONE: ReadonlySet<string> = new Set();
+const PX_PER_MM_SHARE = 0.0044;
 
-export function WherePicture(props: {
+export interface HeadSoFarProps {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
   readonly scene: HeadScene | undefined;
-  readonly index: number;
-}) {
-  const { plan, result, scene, index } = props;
-  const knot = result.knots[index];
+  readonly isIn: ReadonlySet<string>;
+  readonly view: ViewAngle;
+  /** As in one mirror: left and right change places. */
+  readonly isMirrored?: boolean;
+  /** Nothing is on the base yet, or this section of it is in hand. */
+  readonly base?: { readonly sectionId: string | undefined } | undefined;
+  /** Rows up to this one are drawn; all of them where it is left out. */
+  readonly upToRow?: number;
+  readonly drawOver?: (ctx: CanvasRenderingContext2D, seen: Projection) => void;
+  readonly onTap?: (x: number, y: number, seen: Projection) => void;
+  readonly className?: string;
+}
+
+export function HeadSoFar(props: HeadSoFarProps) {
+  const { plan, result, scene, isIn, base, upToRow, drawOver, onTap } = props;
+  const { azimuth, elevation } = props.view;
+  const isMirrored = props.isMirrored === true;
   const gl = useRef<HTMLCanvasElement>(null);
   const lines = useRef<HTMLCanvasElement>(null);
   const { theme } = useTheme();
   const picture = useHeadPicture(gl, scene);
-  const facingAzimuth = Math.round(Math.atan2(knot.normal[0], knot.normal[2]) / EIGHTH) * EIGHTH;
-  const fromAbove = knot.normal[1] > 0.75 ? 0.9 : knot.normal[1] > 0.4 ? 0.45 : 0.06;
   const seen = useMemo(
     () =>
       projection(
-        { azimuth: facingAzimuth, elevation: fromAbove },
+        { azimuth, elevation },
         PICTURE,
-        headFrame(PICTURE, fromAbove, { x: 0.5, y: 0.5 }, 0.0044),
-        false,
+        headFrame(PICTURE, elevation, { x: 0.5, y: 0.5 }, PX_PER_MM_SHARE),
+        isMirrored,
       ),
-    [facingAzimuth, fromAbove],
+    [azimuth, elevation, isMirrored],
   );
   useEffect(() => {
     if (picture.state !== 'ready') return;
@@ -54,22 +69,30 @@ export function WherePicture(props: {
   useEffect(() => {
     const ctx = cleared(lines.current, WIDTH, HEIGHT, 2);
     if (!ctx) return;
-    drawRows(ctx, seen, soFar(result, knot), {
-      selectedId: undefined,
-      cautions: NONE,
-      scalp: scalpColour(plan.skin),
-      oldPart: undefined,
-      doneKnots: index,
-      signSize: 2.6,
-    });
-    drawFingers(ctx, seen, knot, fingerMm(plan));
-    drawDisc(ctx, seen, knot);
-  }, [result, knot, index, seen, plan]);
+    if (base) drawBase(ctx, seen, result, { ...base, lineKey: undefined, cautions: NONE, showBumps: false });
+    else
+      drawRows(ctx, seen, upToRow === undefined ? result : { ...result, rows: result.rows.slice(0, upToRow + 1) }, {
+        selectedId: undefined,
+        cautions: NONE,
+        scalp: scalpColour(plan.skin),
+        oldPart: undefined,
+        onlyKnots: isIn,
+        signSize: 2.6,
+      });
+    drawOver?.(ctx, seen);
+  }, [result, isIn, seen, plan, base, upToRow, drawOver]);
   return (
     <div
-      className="relative flex-none beside:[zoom:0.66] max-tablet:[zoom:0.84] max-phone:hidden"
+      className={`relative flex-none ${props.className ?? 'beside:[zoom:0.66] max-tablet:[zoom:0.84] max-phone:hidden'}`}
       style={{ width: WIDTH, height: HEIGHT, overflow: 'hidden' }}
       aria-hidden="true"
+      onPointerDown={
+        onTap &&
+        ((e) => {
+          const box = e.currentTarget.getBoundingClientRect();
+          onTap(((e.clientX - box.left) * WIDTH) / box.width, ((e.clientY - box.top) * HEIGHT) / box.height, seen);
+        })
+      }
     >
       <canvas ref={gl} className="absolute inset-0 h-full w-full" />
       <canvas ref={lines} className="absolute inset-0 h-full w-full" />
@@ -77,9 +100,46 @@ export function WherePicture(props: {
   );
 }
 
-/** Rows up to the one in hand; what comes later is not drawn. */
-function soFar(result: PlanResult, knot: PlannedKnot): PlanResult {
-  return { ...result, rows: result.rows.slice(0, knot.row + 1) };
+/** The side that a place lies on, from an eighth of a turn. */
+export function viewOf(normal: readonly [number, number, number]): ViewAngle {
+  return {
+    azimuth: Math.round(Math.atan2(normal[0], normal[2]) / EIGHTH) * EIGHTH,
+    elevation: normal[1] > 0.75 ? 0.9 : normal[1] > 0.4 ? 0.45 : 0.06,
+  };
+}
+
+export function WherePicture(props: {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly scene: HeadScene | undefined;
+  readonly isIn: ReadonlySet<string>;
+  readonly knot: PlannedKnot;
+  /** All that are told together with it. */
+  readonly run: readonly PlannedKnot[];
+  readonly mirrors: Mirrors;
+  readonly forHelper: boolean;
+}) {
+  const { plan, result, isIn, knot, run } = props;
+  const view = useMemo(() => viewOf(knot.normal), [knot]);
+  // One mirror shows what lies in front, turned; the back is seen in none of one, and as it is in two.
+  const isInMirror = props.mirrors === 'one' && !props.forHelper && knot.normal[2] > -0.3;
+  const drawOver = useMemo(
+    () => (ctx: CanvasRenderingContext2D, seen: Projection) => {
+      if (run.length <= 1) drawFingers(ctx, seen, knot, fingerMm(plan));
+      for (const k of run.slice(1)) drawOpen(ctx, seen, k);
+      drawHook(ctx, seen, knot);
+      drawDisc(ctx, seen, knot);
+    },
+    [knot, run, plan],
+  );
+  return (
+    <HeadSoFar
+      {...{ plan, result, isIn, view, drawOver }}
+      scene={props.scene}
+      isMirrored={isInMirror}
+      upToRow={knot.row}
+    />
+  );
 }
 
 /** Fingers lying flat between the row before (or the landmark) and the knot. */
@@ -115,7 +175,11 @@ function drawFingers(ctx: CanvasRenderingContext2D, seen: Projection, knot: Plan
   }
 }
 
-function drawDisc(ctx: CanvasRenderingContext2D, seen: Projection, knot: PlannedKnot) {
+export function drawDisc(
+  ctx: CanvasRenderingContext2D,
+  seen: Projection,
+  knot: Pick<PlannedKnot, 'xMm' | 'yMm' | 'zMm'>,
+) {
   const at = [knot.xMm, knot.yMm, knot.zMm];
   ctx.beginPath();
   ctx.arc(screenX(seen, at), screenY(seen, at), 8.5, 0, 2 * Math.PI);
@@ -124,4 +188,38 @@ function drawDisc(ctx: CanvasRenderingContext2D, seen: Projection, knot: Planned
   ctx.strokeStyle = token('sign');
   ctx.lineWidth = 2;
   ctx.stroke();
+}
+
+function drawOpen(ctx: CanvasRenderingContext2D, seen: Projection, knot: PlannedKnot) {
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  ctx.beginPath();
+  ctx.arc(screenX(seen, at), screenY(seen, at), 3.4, 0, 2 * Math.PI);
+  ctx.strokeStyle = token('light');
+  ctx.lineWidth = 1.6;
+  ctx.stroke();
+}
+
+/** Where the hook goes, as it is seen here. */
+const HOOK_MM = 24;
+function drawHook(ctx: CanvasRenderingContext2D, seen: Projection, knot: PlannedKnot) {
+  const at = [knot.xMm, knot.yMm, knot.zMm];
+  const to = at.map((c, i) => c + HOOK_MM * knot.hook[i]);
+  const [x, y, tx, ty] = [screenX(seen, at), screenY(seen, at), screenX(seen, to), screenY(seen, to)];
+  const angle = Math.atan2(ty - y, tx - x);
+  const shaft = new Path2D();
+  shaft.moveTo(x - (tx - x) * 0.2, y - (ty - y) * 0.2);
+  shaft.lineTo(tx, ty);
+  for (const turn of [2.6, -2.6]) {
+    shaft.moveTo(tx, ty);
+    shaft.lineTo(tx + 8 * Math.cos(angle + turn), ty + 8 * Math.sin(angle + turn));
+  }
+  for (const [style, width] of [
+    [token('under'), 6],
+    [token('light'), 3],
+  ] as const) {
+    ctx.strokeStyle = style;
+    ctx.lineWidth = width;
+    ctx.lineCap = 'round';
+    ctx.stroke(shaft);
+  }
 }

@@ -1,36 +1,57 @@
 /** Log: one line for next time. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { foldInstall } from '../../../core/install/index.ts';
-import type { InstallSession, LogEntry, LogFigures } from '../../../model/install-log.ts';
+import {
+  foldInstall,
+  HURT_INFO,
+  type HurtKind,
+  type InstallState,
+  SEEN_INFO,
+  type SeenKind,
+} from '../../../core/install/index.ts';
+import { lowerFirst } from '../../../core/trade/index.ts';
+import {
+  type InstallSession,
+  type LogEntry,
+  type LogFigures,
+  planOf,
+  type StoredInstallEvent,
+} from '../../../model/install-log.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
 import { usedOf } from '../../../model/stash.ts';
 import { addLogEntry, sessionEvents, unloggedSession } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
+import { useResult } from '../../ask/plan.ts';
 import { db, newId } from '../../session/database.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
 import { day, duration, money } from '../../ui/format.ts';
 
-export function LogBench({ session, result }: BenchProps) {
+export function LogBench({ session }: BenchProps) {
   const { plan } = session;
   const entries = useLiveQuery(() => db.log.where('planId').equals(plan.id).reverse().sortBy('atMs'), [plan.id]);
   const waiting = useLiveQuery(async () => {
     const found = await unloggedSession(db, plan.id);
-    return found ? { session: found, state: foldInstall(await sessionEvents(db, found.id)) } : null;
+    if (!found) return null;
+    const events = await sessionEvents(db, found.id);
+    return { session: found, plan: planOf(found, events), state: foldInstall(events), changed: changesIn(events) };
   }, [plan.id]);
+  // What was followed last, not what the plan has become since.
+  const { answer } = useResult(waiting?.plan);
   return (
     <>
       <h2>Log</h2>
-      {waiting && result && (
+      {waiting && answer && (
         <LogForm
           key={waiting.session.id}
           install={waiting.session}
+          plan={waiting.plan}
           done={waiting.state.done.length}
           pieces={waiting.state.piecesUsed}
           workedMinutes={waiting.state.workedSeconds / 60}
-          notes={waiting.state.notes.map((n) => n.text)}
-          result={result}
+          notes={[...waiting.state.notes.map((n) => n.text), ...toldBy(waiting.state, waiting.changed)]}
+          result={answer.value}
         />
       )}
       {entries?.length === 0 && !waiting && (
@@ -45,8 +66,25 @@ export function LogBench({ session, result }: BenchProps) {
   );
 }
 
+/** Words of each new plan that was taken on the way. */
+const changesIn = (events: readonly StoredInstallEvent[]) =>
+  events.flatMap((e) => (e.kind === 'plan' && e.text ? [e.text] : []));
+
+/** What happened on the way, for the line. */
+function toldBy({ noticed }: InstallState, changed: readonly string[]): string[] {
+  const names = noticed.map(
+    ({ what }) => HURT_INFO[what as HurtKind]?.name ?? SEEN_INFO[what as SeenKind]?.name ?? what,
+  );
+  return [
+    ...(names.length > 0 ? [`Noticed: ${[...new Set(names)].map(lowerFirst).join(', ')}.`] : []),
+    ...(changed.length > 0 ? [`Changed on the way: ${changed.map(lowerFirst).join('; ')}.`] : []),
+  ];
+}
+
 interface Installed {
   readonly install: InstallSession;
+  /** As it was followed last. */
+  readonly plan: PlanDocument;
   readonly done: number;
   readonly pieces: number;
   readonly workedMinutes: number;
@@ -59,7 +97,7 @@ function LogForm(props: Installed) {
   const of = useWearerOf(install.planId);
   const { planned, used: guessed } = figuresOf(props);
   const [used, setUsed] = useState<LogFigures>(guessed);
-  const [line, setLine] = useState(props.notes.join(' '));
+  const [line, setLine] = useState(props.notes.join(' ').slice(0, 400));
   const [trouble, setTrouble] = useState<string>();
   const set: TakeChange<LogFigures> = (change) => {
     const refusal = refusalOf(change);
@@ -67,7 +105,8 @@ function LogForm(props: Installed) {
     return refusal;
   };
   const keep = async () => {
-    const { planId, id: sessionId, plan } = install;
+    const { planId, id: sessionId } = install;
+    const { plan } = props;
     const made = { id: newId(), planId, sessionId, planName: plan.name, atMs: Date.now() };
     try {
       const hair = usedOf(plan, props.result, used);

@@ -27,26 +27,38 @@ export function lockedRows(
       besidePart: false,
       locked: true,
     });
+    const keptOff = h.closesMm === undefined ? {} : { closesMm: h.closesMm };
     const placesMm = h.knots.map((d) => arcNear(row.curve, onSurface(shape, directionOf(d)))).sort((a, b) => a - b);
-    return [{ ...row, placesMm }];
+    return [{ ...row, ...keptOff, placesMm }];
   });
 }
 
-/** Straight distance of every vertex from rows that stay, as far as it matters; undefined where there are none. */
+/**
+ * Straight distance of every vertex from rows that stay, as far as it matters; undefined where there are none. What a row
+ * that is in closes is no distance away from it.
+ */
 export function fromLocked(head: Head, hand: readonly HandChange[], reachMm: number): Float64Array | undefined {
   const rows = lockedRows(head.shape, head.mesh, hand, () => 0);
   if (rows.length === 0) return undefined;
-  const p = head.mesh.positionsMm;
   const away = new Float64Array(head.mesh.vertexCount).fill(Infinity);
-  for (const { curve } of rows) {
-    for (let i = 0; i < curve.pointCount; i++) {
-      const [x, y, z] = pointAt(curve.pointsMm, i);
-      for (let v = 0; v < away.length; v++) {
-        const d = (p[3 * v] - x) ** 2 + (p[3 * v + 1] - y) ** 2 + (p[3 * v + 2] - z) ** 2;
-        if (d < away[v]) away[v] = d;
-      }
-    }
+  for (const row of rows) {
+    const fromRow = squaresFrom(row, head.mesh);
+    const closed = (row.closesMm ?? 0) ** 2;
+    for (let v = 0; v < away.length; v++) away[v] = Math.min(away[v], fromRow[v] < closed ? 0 : fromRow[v]);
   }
   for (let v = 0; v < away.length; v++) away[v] = away[v] < reachMm * reachMm ? Math.sqrt(away[v]) : Infinity;
   return away;
+}
+
+/** Square of the distance of every vertex from the nearest point of a row, mm². */
+function squaresFrom({ curve }: Row, { positionsMm: p, vertexCount }: SurfaceMesh): Float64Array {
+  const squares = new Float64Array(vertexCount).fill(Infinity);
+  for (let i = 0; i < curve.pointCount; i++) {
+    const [x, y, z] = pointAt(curve.pointsMm, i);
+    for (let v = 0; v < vertexCount; v++) {
+      const d = (p[3 * v] - x) ** 2 + (p[3 * v + 1] - y) ** 2 + (p[3 * v + 2] - z) ** 2;
+      if (d < squares[v]) squares[v] = d;
+    }
+  }
+  return squares;
 }

@@ -37,6 +37,8 @@ export interface Row {
   readonly into?: IntoRow;
   /** It stays as it lies. */
   readonly locked?: boolean;
+  /** No other row comes nearer than so much to one that is in, mm. */
+  readonly closesMm?: number;
   /** Index of the hand change that pulled it. */
   readonly pulledBy?: string;
 }

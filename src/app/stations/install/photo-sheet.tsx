@@ -1,0 +1,3 @@
+export function PhotoSheet(_props: { readonly onClose: () => void }) {
+  return null;
+}

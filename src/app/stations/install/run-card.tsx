@@ -1,0 +1,131 @@
+/** A row, or a stretch of it in which nothing changes, told at once; and how many pieces it took. */
+import { useEffect, useState } from 'react';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { PlannedKnot } from '../../../core/knots/index.ts';
+import { knotName, rowWords, THROUGH_WORDS, upperFirst } from '../../../core/trade/index.ts';
+import { colourName } from '../../../model/colours.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import { isSameKnot, runWords, startWords } from './mirror-words.ts';
+import { Big } from './notes.tsx';
+
+export function RunTitle(props: {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly run: readonly PlannedKnot[];
+  readonly isRow: boolean;
+  readonly paused: boolean;
+  readonly onPause: () => void;
+}) {
+  const { plan, result, run, isRow, paused } = props;
+  const row = result.rows[run[0].row];
+  return (
+    <div className="flex flex-wrap items-end gap-6.5 max-phone:gap-3.5">
+      <div
+        className="fig text-far-number"
+        style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
+        data-testid="run-count"
+      >
+        {run.length}
+      </div>
+      <div className="min-w-0 flex-1">
+        <div className="fig text-far-row" style={{ fontStretch: '84%' }} data-testid="run-what">
+          {isRow ? upperFirst(rowWords(row.label)) : knotName(run[0])}
+        </div>
+        {paused ? (
+          <div className="mt-2 text-far-text leading-tight" role="status" data-testid="paused">
+            Paused, and kept. Space goes on.
+          </div>
+        ) : (
+          <div className="mt-2 text-far-text leading-tight text-ink2" data-testid="run-words">
+            {runWords(run, plan)}
+            {isRow ? '' : `, in ${rowWords(row.label)}`}, {THROUGH_WORDS[run[0].through]}
+          </div>
+        )}
+      </div>
+      <Big onClick={props.onPause}>{paused ? 'Go on' : 'Pause'}</Big>
+    </div>
+  );
+}
+
+/** Where it begins, and where on the way something changes. */
+export function RunWhere(props: {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly run: readonly PlannedKnot[];
+  readonly forHelper: boolean;
+}) {
+  const { plan, result, run, forHelper } = props;
+  return (
+    <div className="min-w-[min(300px,100%)] flex-1 max-phone:min-w-0">
+      <p className="fig text-far-kind" style={{ fontStretch: '80%' }} data-testid="run-start">
+        {startWords(run, forHelper)}
+      </p>
+      <ul className="mt-2 text-far-note leading-tight">
+        {stretchesOf(run).map(({ from, knots }) => (
+          <li key={knots[0].id} className="line py-1">
+            {knots.length === run.length
+              ? `All alike: ${knotName(knots[0])}`
+              : `${knots.length === 1 ? `Number ${from}` : `${from} to ${from + knots.length - 1}`}: ${knotName(knots[0])}`}
+            {result.mix ? `, ${colourName(plan, knots[0].colour)}` : ''}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function stretchesOf(run: readonly PlannedKnot[]) {
+  const stretches: Array<{ from: number; knots: PlannedKnot[] }> = [];
+  run.forEach((k, i) => {
+    const last = stretches.at(-1);
+    if (last && isSameKnot(last.knots[0], k)) last.knots.push(k);
+    else stretches.push({ from: i + 1, knots: [k] });
+  });
+  return stretches;
+}
+
+/** "This row took 23": counted once it is in; large enough for fingers with gel on them. */
+export function RunTook(props: {
+  readonly planned: number;
+  readonly took: number;
+  readonly onTook: (n: number) => void;
+}) {
+  const { planned, took, onTook } = props;
+  const step = (by: number) => onTook(Math.max(1, Math.min(500, took + by)));
+  return (
+    <div className="flex items-center gap-4 text-far-note" data-testid="run-took">
+      <span>It took</span>
+      <button
+        type="button"
+        className="min-h-15 min-w-15 rounded-[3px] border-2 border-ink text-center text-far-text"
+        aria-label="One piece fewer"
+        onClick={() => step(-1)}
+        data-testid="took-less"
+      >
+        −
+      </button>
+      <output className="fig min-w-16 text-center text-far-kind" aria-live="polite" data-testid="took">
+        {took}
+      </output>
+      <button
+        type="button"
+        className="min-h-15 min-w-15 rounded-[3px] border-2 border-ink text-center text-far-text"
+        aria-label="One piece more"
+        onClick={() => step(1)}
+        data-testid="took-more"
+      >
+        +
+      </button>
+      <span>{took === planned ? 'pieces, as planned' : `pieces, ${planned} planned`}</span>
+    </div>
+  );
+}
+
+/** What she counts for the run in hand; as planned until she says otherwise. */
+export function useTook(run: readonly PlannedKnot[]) {
+  const key = run.map((k) => k.id).join();
+  const [took, setTook] = useState<number>();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another run is counted anew
+  useEffect(() => setTook(undefined), [key]);
+  return [took ?? run.length, setTook, took] as const;
+}

@@ -1,0 +1,115 @@
+/** A step other than knots: what, where, why, with what, how long, what goes wrong there, and what can hurt. */
+import type { PlanResult } from '../../../core/findings/index.ts';
+import type { OrderStep, PlaceInOrder } from '../../../core/install/index.ts';
+import { lowerFirst, percent } from '../../../core/trade/index.ts';
+import { duration } from '../../ui/format.ts';
+import { Big } from './notes.tsx';
+
+export function StepCard(props: {
+  readonly order: readonly OrderStep[];
+  readonly place: PlaceInOrder;
+  readonly step: OrderStep;
+  readonly paused: boolean;
+  readonly onPause: () => void;
+  /** Share of the work that is still to come. */
+  readonly toCome: number;
+  readonly picture: React.ReactNode;
+  /** What belongs to this one alone: a test of the pack, a look in numbers. */
+  readonly children?: React.ReactNode;
+}) {
+  const { order, place, step, paused, onPause } = props;
+  const number = order.indexOf(step) + 1;
+  const before = openBefore(order, place, step);
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-6.5 max-phone:gap-3.5">
+        <div
+          className="fig text-far-number"
+          style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
+          data-testid="step-number"
+        >
+          {number}
+        </div>
+        <div className="min-w-0 flex-1">
+          <div className="fig text-far-kind" style={{ fontStretch: '84%' }} data-testid="step-what">
+            {step.what}
+          </div>
+          {paused ? (
+            <div className="mt-2 text-far-text leading-tight" role="status" data-testid="paused">
+              Paused, and kept. Space goes on.
+            </div>
+          ) : (
+            <div className="mt-2 text-far-note leading-tight text-ink2">
+              Step {number} of {order.length}, {duration(step.minutes)}
+              {step.waitMinutes > 0 && `, then ${duration(step.waitMinutes)} waiting`}; {percent(props.toCome)} of the
+              work to come
+            </div>
+          )}
+        </div>
+        <Big onClick={onPause}>{paused ? 'Go on' : 'Pause'}</Big>
+      </div>
+      <div className="grid gap-x-9 gap-y-3 beside:grid-cols-[330px_minmax(0,1fr)]">
+        {props.picture}
+        <div className="min-w-0">
+          {before.length > 0 && (
+            <p className="mb-2 text-far-note font-strong leading-tight text-madder" data-testid="not-yet">
+              Not yet: {before.map((s) => lowerFirst(s.what)).join('; ')} {before.length === 1 ? 'is' : 'are'} still
+              open, and what is cut is gone.
+            </p>
+          )}
+          <p className="text-far-text leading-tight" data-testid="step-how">
+            {step.how}
+          </p>
+          {props.children}
+          <p className="mt-2.5 text-far-note leading-tight text-ink2" data-testid="step-why">
+            {step.why} With: {step.tools.join(', ')}.
+          </p>
+          {step.wrong && (
+            <p className="mt-2 text-far-note leading-tight" data-testid="step-wrong">
+              <b className="font-strong">What goes wrong:</b> {lowerFirst(step.wrong)}
+            </p>
+          )}
+          {step.caution && (
+            <p className="mt-2 text-far-note leading-tight text-madder" data-testid="step-caution">
+              {step.caution}
+            </p>
+          )}
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** Nothing is cut before what holds it is in: anchors and rows that come before it. */
+function openBefore(order: readonly OrderStep[], { stands }: PlaceInOrder, step: OrderStep): OrderStep[] {
+  if (step.kind !== 'cut') return [];
+  return order.filter(
+    (s, i) =>
+      i < order.indexOf(step) && (s.kind === 'anchor' || s.knotIds) && stands[i] !== 'done' && stands[i] !== 'left',
+  );
+}
+
+/** How a stage is meant to look: bald is how it should be, said in figures of the plan itself. */
+export function MeantToLook(props: {
+  readonly result: PlanResult;
+  readonly seen:
+    | { readonly behind: number; readonly left: number; readonly right: number; readonly top: number }
+    | undefined;
+  readonly knotsIn: number;
+}) {
+  const { result, seen, knotsIn } = props;
+  if (!seen) return null;
+  return (
+    <p className="mt-2.5 text-far-note leading-tight" data-testid="meant-to-look">
+      <b className="font-strong">Meant to look so:</b> with {knotsIn} of {result.knots.length} in,{' '}
+      {percent(seen.behind)} of the scalp shows from behind, {percent(seen.left)} from your left, {percent(seen.right)}{' '}
+      from your right and {percent(seen.top)} from above. {stageWords(knotsIn / Math.max(1, result.knots.length))}
+    </p>
+  );
+}
+
+function stageWords(share: number): string {
+  if (share < 0.65) return 'Half bald is right: the rows to come fall over it.';
+  if (share < 1) return 'The last rows hide most; don’t judge it before they are in.';
+  return 'Shake it out before you judge it: gaps appear then, and some close again.';
+}

@@ -1,0 +1,90 @@
+/** Another plan from here on: worked out, what is in found again in it, and taken with one event. */
+import { useCallback, useState } from 'react';
+import type { PlanResult } from '../../../core/findings/index.ts';
+import { carriedOver } from '../../../core/install/index.ts';
+import type { SoFar } from '../../../model/from-here.ts';
+import type { StoredInstallEvent } from '../../../model/install-log.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import type { PlanChange } from '../../../model/plan-change.ts';
+import { refusalOf } from '../../../model/read-plan.ts';
+import { planner } from '../../ask/clients.ts';
+import { inputsOf } from '../../ask/fineness.ts';
+import type { Install } from './use-install.ts';
+
+/** Which knots are in, by the newest plan. */
+export const idsIn = ({ done }: Install['state']): ReadonlySet<string> =>
+  new Set(done.filter((d) => !d.skipped).map((d) => d.knotId));
+
+/** Places that were left empty stay so: they are as little to come as what is in. */
+export function soFarOf(result: PlanResult, install: Install): SoFar {
+  const { done } = install.now();
+  return {
+    rows: result.rows,
+    knots: result.knots,
+    isIn: new Set(done.map((d) => d.knotId)),
+    fingers: result.spacing.fingers,
+  };
+}
+
+export interface NewPlan {
+  readonly take: (change: PlanChange) => Promise<string | undefined>;
+  readonly isWorking: boolean;
+}
+
+export function useNewPlan(result: PlanResult, install: Install): NewPlan {
+  const [isWorking, setWorking] = useState(false);
+  const take = useCallback(
+    async (change: PlanChange) => {
+      const why = refusalOf(change.plan);
+      if (why) return `${why} Nothing was changed.`;
+      setWorking(true);
+      try {
+        const outcome = await workedOut(change.plan);
+        if (typeof outcome === 'string') return outcome;
+        const isIn = new Set(install.now().done.map((d) => d.knotId));
+        const renamed = carriedOver(result.knots, outcome.knots, isIn);
+        install.add('plan', { plan: colouredAsHooked(change.plan, result, renamed), renamed, text: change.words });
+        return undefined;
+      } finally {
+        setWorking(false);
+      }
+    },
+    [install, result],
+  );
+  return { take, isWorking };
+}
+
+/** Where colours are mixed, what is in keeps its own under its new name. */
+function colouredAsHooked(
+  plan: PlanDocument,
+  { knots, mix }: PlanResult,
+  renamed: Readonly<Record<string, string>>,
+): PlanDocument {
+  if (!mix) return plan;
+  const hooked = Object.fromEntries(
+    knots.flatMap((k) => (renamed[k.id] === undefined ? [] : [[renamed[k.id], k.colour] as const])),
+  );
+  return { ...plan, colours: { ...plan.colours, hooked } };
+}
+
+const TRIES = 5;
+
+async function workedOut(plan: PlanDocument): Promise<PlanResult | string> {
+  for (let i = 0; i < TRIES; i++) {
+    const outcome = await planner.call('plan', inputsOf(plan));
+    if (outcome.state === 'done') return outcome.value;
+    if (outcome.state !== 'stale') return `${outcome.message} Nothing was changed.`;
+  }
+  return 'It could not be worked out just now. Nothing was changed.';
+}
+
+/** The plan before the one that is followed now, and the words of what was taken; undefined where none was. */
+export function planBefore(
+  begun: PlanDocument,
+  events: readonly StoredInstallEvent[],
+): { readonly plan: PlanDocument; readonly words: string } | undefined {
+  const taken = events.filter((e) => e.kind === 'plan' && e.plan);
+  const last = taken.at(-1);
+  if (!last) return undefined;
+  return { plan: taken.at(-2)?.plan ?? begun, words: last.text ?? 'A new plan' };
+}

@@ -1,0 +1,67 @@
+/** While there is still a choice: hair or the evening that will likely run out, and a place that hurt. Nothing is said where nothing is wrong. */
+import type { PlanResult } from '../../../core/findings/index.ts';
+import {
+  HURT_INFO,
+  type HurtKind,
+  type InstallForecast,
+  type InstallState,
+  knotsBy,
+} from '../../../core/install/index.ts';
+import { lowerFirst, percent, rowWords } from '../../../core/trade/index.ts';
+import type { Reason } from './ways-on.tsx';
+
+/** As soon as it is more likely than not. */
+const LIKELY = 0.5;
+
+export function Warnings(props: {
+  readonly forecast: InstallForecast;
+  readonly state: InstallState;
+  readonly result: PlanResult;
+  readonly evening: { readonly minutes: number } | undefined;
+  readonly onWays: (reason: Reason) => void;
+}) {
+  const { forecast, state, result, evening, onWays } = props;
+  const hair = forecast.knotsToCome > 0 && forecast.runsOut > LIKELY;
+  const late = evening !== undefined && forecast.knotsToCome > 0 && endsMidRow(state, result, 60 * evening.minutes);
+  const hurts = state.noticed.filter((n) => n.hurts && n.knotId !== undefined);
+  if (!hair && !late && hurts.length === 0) return null;
+  return (
+    <div className="text-far-note leading-tight" data-testid="warnings">
+      {hair && (
+        <p className="text-madder" data-testid="hair-short">
+          <b className="font-strong">The hair will likely run out</b> ({percent(forecast.runsOut)}
+          {forecast.piecesOverRange[0] < 0 &&
+            `, short by ${Math.max(0, -forecast.piecesOverRange[1])} to ${-forecast.piecesOverRange[0]} pieces`}
+          ): there is still a choice.{' '}
+          <button type="button" className="word" onClick={() => onWays('hair')} data-testid="ways-hair">
+            See the ways on
+          </button>
+        </p>
+      )}
+      {late && (
+        <p data-testid="evening-short">
+          The evening ends before the last knot.{' '}
+          <button type="button" className="word" onClick={() => onWays('time')} data-testid="ways-time">
+            See the ways on
+          </button>
+        </p>
+      )}
+      {hurts.slice(-1).map((n) => (
+        <p key={n.key ?? n.atMs} className="text-madder" data-testid="hurt-kept">
+          You said “{lowerFirst(HURT_INFO[n.what as HurtKind]?.name ?? n.what)}”{rowOf(result, n.knotId)}: does it
+          still? Then it comes out.
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** Not all knots are likely in by then. */
+function endsMidRow(state: InstallState, { knots }: PlanResult, seconds: number): boolean {
+  return knotsBy(state, knots, seconds).likely < knots.length;
+}
+
+function rowOf({ knots, rows }: PlanResult, knotId: string | undefined): string {
+  const knot = knots.find((k) => k.id === knotId);
+  return knot ? ` at ${rowWords(rows[knot.row].label)}` : '';
+}

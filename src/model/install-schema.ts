@@ -1,0 +1,100 @@
+/** Anything that claims to be an install in a file to an install, or one sentence that says why not. */
+import { array, mixed, number, object, string, ValidationError } from 'yup';
+import { INSTALL_EVENT_KINDS, type InstallEventKind, STEP_OUTCOMES, type StepOutcome } from '../core/install/index.ts';
+import { amount, choice, count, direction } from './checks.ts';
+import type { InstallSession, StoredInstallEvent } from './install-log.ts';
+import type { Parsed } from './lengths.ts';
+import type { PlanDocument } from './plan.ts';
+import { readPlan } from './read-plan.ts';
+
+export const INSTALL_FORMAT = 'meshwork-install';
+export const INSTALL_VERSION = 1;
+
+/** As many touches as no install has, and knots as no run has. */
+const MOST_EVENTS = 20_000;
+const MOST_KNOTS = 3000;
+const LATEST_MS = 8.64e15;
+
+const id = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(120);
+
+const event = object({
+  key: id('The key of a touch'),
+  n: count(0, 1e9, 'The place of a touch in the order'),
+  kind: choice<InstallEventKind>(INSTALL_EVENT_KINDS, 'What a touch is'),
+  atMs: amount(0, LATEST_MS, 'The time of a touch'),
+  under: string().strict().max(120).optional(),
+  knotId: string().strict().max(120).optional(),
+  knotIds: array(string().strict().required().max(120)).max(MOST_KNOTS).optional().default(undefined),
+  pieces: count(1, 5000, 'The pieces of a row').optional().default(undefined),
+  stepId: string().strict().max(300).optional(),
+  outcome: choice<StepOutcome>(STEP_OUTCOMES, 'What became of a step').optional().default(undefined),
+  text: string().strict().max(400).optional(),
+  what: string().strict().max(40).optional(),
+  at: direction.optional().default(undefined),
+  renamed: mixed<Record<string, string>>()
+    .optional()
+    .test('names', 'The new names of knots are not as they should be.', (v) => v === undefined || areNames(v)),
+  photoId: string().strict().max(120).optional(),
+  shown: number().strict().min(0).max(1).optional(),
+  plan: mixed<PlanDocument>().optional(),
+})
+  .noUnknown()
+  .strict();
+
+const file = object({
+  format: choice([INSTALL_FORMAT], 'The format'),
+  version: number().strict().required().oneOf([INSTALL_VERSION], 'This install was written by a newer Meshwork.'),
+  session: object({
+    id: id('The id of the install'),
+    planId: id('The plan of the install'),
+    startedAtMs: amount(0, LATEST_MS, 'The begin of the install'),
+    finished: number<0 | 1>().strict().oneOf([0, 1]).required(),
+    knots: count(0, MOST_KNOTS, 'The knots').optional().default(undefined),
+    takenOutAtMs: amount(0, LATEST_MS, 'The day it came off').optional().default(undefined),
+    plan: mixed<PlanDocument>().required('The plan of the install is missing.'),
+  })
+    .noUnknown()
+    .strict()
+    .required('The install is missing.'),
+  events: array(event.required()).required('The touches are missing.').max(MOST_EVENTS, 'There are too many touches.'),
+})
+  .noUnknown()
+  .strict();
+
+function areNames(value: unknown): boolean {
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    !Array.isArray(value) &&
+    Object.entries(value).every(([from, to]) => from.length <= 120 && typeof to === 'string' && to.length <= 120)
+  );
+}
+
+export interface InstallFile {
+  readonly session: InstallSession;
+  readonly events: readonly StoredInstallEvent[];
+}
+
+export function readInstall(value: unknown): Parsed<InstallFile> {
+  if (typeof value !== 'object' || value === null || (value as { format?: unknown }).format !== INSTALL_FORMAT)
+    return { ok: false, why: 'This is no install of Meshwork.' };
+  try {
+    const { session, events } = file.validateSync(value, { strict: true });
+    const plan = readPlan(session.plan);
+    if (!plan.ok) return plan;
+    const read: StoredInstallEvent[] = [];
+    for (const e of events) {
+      const of = e.plan === undefined ? undefined : readPlan(e.plan);
+      if (of && !of.ok) return of;
+      read.push({ ...present(e), sessionId: session.id, ...(of ? { plan: of.value } : {}) } as StoredInstallEvent);
+    }
+    return { ok: true, value: { session: present({ ...session, plan: plan.value }) as InstallSession, events: read } };
+  } catch (error) {
+    const why = error instanceof ValidationError ? error.message : 'An entry is of another kind than it should be.';
+    return { ok: false, why: `This install can’t be read: ${why}` };
+  }
+}
+
+/** Without entries that are not there. */
+const present = <R extends object>(record: R): R =>
+  Object.fromEntries(Object.entries(record).filter(([, v]) => v !== undefined)) as R;
