@@ -139,6 +139,23 @@ export class Browser {
   }
 
   /** What the browser's store holds is such that `test` of its records, called `all`, is true. */
+  /** All that a table of the store holds. */
+  async storedRows<T>(store: string): Promise<T[]> {
+    return this.script<T[]>(
+      `return new Promise((done) => {
+        const asked = indexedDB.open('meshwork');
+        asked.onsuccess = () => {
+          const got = asked.result.transaction(arguments[0]).objectStore(arguments[0]).getAll();
+          got.onsuccess = () => {
+            asked.result.close();
+            done(got.result);
+          };
+        };
+      })`,
+      store,
+    );
+  }
+
   async untilStored(store: string, test: string, what: string) {
     await this.until(
       `new Promise((done) => {

@@ -287,6 +287,7 @@ describe('from an install', () => {
   it('shows how it should look by now, up to the knot in hand', async () => {
     await browser.go(`${url}/install/demo-install-half`);
     await browser.appears('[data-testid="knot-kind"]');
+    await browser.click('[data-testid="more"]');
     await browser.click('[data-testid="so-far"]');
     await browser.until(`document.querySelector('[data-testid=seen]')`, 'Check');
     await browser.until(`/→/.test(document.querySelector('[data-testid=seen]').textContent)`, 'the half-done look');

@@ -33,7 +33,9 @@ it('leads a first-timer from station to station, by keys alone, and says what is
   expect(assumed[5]).not.toMatch(/Still assumed/);
   expect(Number((await browser.figures()).pieces)).toBeGreaterThan(50);
   await browser.click('[data-testid="begin"]');
-  await browser.appears('[data-testid="knot-kind"]');
+  // The order of work begins with her own hair.
+  await browser.appears('[data-testid="step-what"]');
+  expect(await browser.text('[data-testid="step-what"]')).toMatch(/^Comb out/);
 });
 
 it('ties the knot of a station behind her, and can open it again', async () => {

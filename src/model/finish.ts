@@ -28,3 +28,9 @@ export function setGuess(plan: PlanDocument, guess: FallGuess, value: number | u
     plan: { ...plan, guesses: value === undefined ? others : { ...others, [guess]: value } },
   };
 }
+
+/** What a photo said of them, all at once; how loosely hair lies it does not say. */
+export function setGuesses(plan: PlanDocument, found: Readonly<Record<FallGuess, number>>): PlanChange {
+  const { loft: _, ...told } = found;
+  return { words: 'Guesses set by a photo', plan: { ...plan, guesses: { ...plan.guesses, ...told } } };
+}

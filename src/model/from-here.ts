@@ -276,3 +276,24 @@ export function setElsewhere(plan: PlanDocument, soFar: SoFar, from: DirectionDe
   );
   return { words: 'A knot set elsewhere', plan: { ...kept, rows: { ...kept.rows, hand } } };
 }
+
+/** As many as can be hooked in a quarter of an hour or so. */
+const MOST_IN_LAYER = 24;
+
+/** Another layer beside the part: a piece between every two that lie beside it, nearest to the front first. */
+export function layerAtPart(plan: PlanDocument, soFar: SoFar): PlanChange {
+  const kept = keptSoFar(plan, soFar);
+  const beside = soFar.rows.flatMap((row) => {
+    const knots = soFar.knots.slice(row.firstKnot, row.firstKnot + row.knotCount).sort((a, b) => a.place - b.place);
+    return knots
+      .slice(1)
+      .flatMap((k, i) => (k.zone === 'part' && knots[i].zone === 'part' ? [middle(knots[i], k)] : []));
+  });
+  const forwards = beside.sort((a, b) => b[2] - a[2]).slice(0, MOST_IN_LAYER);
+  let { hand } = kept.rows;
+  for (const at of forwards) hand = [...hand, { id: freshId('h', hand), op: 'add', at: directionDeg(at) }];
+  return { words: 'Another layer beside the part', plan: { ...kept, rows: { ...kept.rows, hand } } };
+}
+
+const middle = (a: PlannedKnot, b: PlannedKnot) =>
+  [(a.xMm + b.xMm) / 2, (a.yMm + b.yMm) / 2, (a.zMm + b.zMm) / 2] as const;

@@ -8,6 +8,7 @@ import { basePlans } from '../demo/bases.ts';
 import { demoBundle } from '../demo/demo.ts';
 import { installPlans } from '../demo/installs.ts';
 import { routePlans } from '../demo/routes.ts';
+import { camera } from './camera.ts';
 import { scale } from './scale.ts';
 import { openShop, shopRoutes } from './shop/shop.ts';
 
@@ -54,6 +55,7 @@ export function createServer(options: ServerOptions): Express {
   });
   app.use('/api/shop', shopRoutes(openShop(options.now)));
   app.get('/api/scale', scale);
+  app.post('/api/camera', express.json({ limit: '2mb' }), camera);
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });
   });

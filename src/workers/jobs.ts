@@ -7,7 +7,9 @@ import type { BaseEdit, Candidate, Flattening } from '../core/base/index.ts';
 import type { ShownOnHead } from '../core/cover/index.ts';
 import { type Judged, type LookTold, lookTold, type PlanResult, planWithFindings } from '../core/findings/index.ts';
 import type { DirectionDeg, MeasureEffect } from '../core/head/index.ts';
+import type { PhotoMeasured, PhotoOnHead } from '../core/photo/index.ts';
 import {
+  type GuessesFound,
   type GuessRange,
   type HairOnHead,
   type HeadInputs,
@@ -15,6 +17,7 @@ import {
   type Look,
   type LookAsked,
   look,
+  type PhotoSaid,
   type PlanInputs,
   planGraph,
   type SpacingStep,
@@ -64,6 +67,9 @@ export interface Jobs {
   figuresFromHere(
     asked: Omit<FromHereAsked, 'steps'> & { readonly inputs: PlanInputs },
   ): Promise<JobResult<FromHereFigures>>;
+  /** How much of the scalp shows in a photo, and where. */
+  photo(asked: PhotoOnHead): Promise<JobResult<PhotoMeasured>>;
+  guessesFromPhoto(asked: LookAsked & { readonly said: PhotoSaid }): Promise<JobResult<GuessesFound>>;
   /** Of steps in one direction the mildest that what is left suffices for. */
   leastFromHere(asked: FromHereAsked): Promise<JobResult<FromHereFound | undefined>>;
   headScene(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
@@ -122,6 +128,14 @@ export function createJobs(): Jobs {
     figuresFromHere: async ({ inputs, ...told }) => {
       const { figuresFromHere } = await import('../core/search/from-here.ts');
       return attempt(() => figuresFromHere(inputs, told));
+    },
+    photo: async (asked) => {
+      const { photoOnHead } = await import('../core/photo/on-head.ts');
+      return attempt(() => photoOnHead(asked));
+    },
+    guessesFromPhoto: async ({ said, ...asked }) => {
+      const { guessesFromPhoto } = await import('../core/plan/ask/guesses-from-photo.ts');
+      return attempt(() => guessesFromPhoto(graph, asked, said));
     },
     leastFromHere: async (asked) => {
       const { leastFromHere } = await import('../core/search/from-here.ts');

@@ -87,3 +87,8 @@ export function useWhy(plan: PlanDocument, at: DirectionDeg | undefined): WhyHer
 export function useLookSoFar(plan: PlanDocument | undefined, knotsIn: number): Look | undefined {
   return useAsk(painter, 'lookAs', plan && { inputs: inputsOf(plan), knotsIn }).answer?.value;
 }
+
+/** All of it as it hangs, trimmed and before. */
+export function useHairTrimmed(plan: PlanDocument): HairOnHead | undefined {
+  return useAsk(painter, 'fallingHair', { inputs: inputsOf(plan) }).answer?.value;
+}

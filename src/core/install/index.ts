@@ -5,6 +5,7 @@ export {
   HURT_INFO,
   HURT_KINDS,
   type HurtKind,
+  OVER_PART_FINGERS,
   SEEN_INFO,
   SEEN_KINDS,
   type SeenKind,

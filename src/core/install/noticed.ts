@@ -1,6 +1,6 @@
 /** What her own eyes or her scalp tell her on the way, and what follows from it. Common practice, no source. */
 
-export const SEEN_KINDS = ['gap', 'lump', 'slips', 'short'] as const;
+export const SEEN_KINDS = ['gap', 'lump', 'part', 'slips', 'short'] as const;
 export type SeenKind = (typeof SEEN_KINDS)[number];
 export const HURT_KINDS = ['pulls', 'burns', 'itches', 'headache'] as const;
 export type HurtKind = (typeof HURT_KINDS)[number];
@@ -28,6 +28,12 @@ export const SEEN_INFO: Readonly<Record<SeenKind, NoticedInfo>> = {
     later: 'Wider gaps over it, and no piece on top of it.',
     hasPlace: true,
   },
+  part: {
+    name: 'The part doesn’t please',
+    now: 'Comb it once more before you judge it, from the front and from above, in the light that you will be seen in.',
+    later: 'Two ways back: another layer beside it, or the hair of one side laid over it.',
+    hasPlace: false,
+  },
   slips: {
     name: 'The cap slips',
     now: 'Stop hooking. Hold it again: nape first, through hair and under the border, then the sides and corners.',
@@ -46,7 +52,7 @@ export const HURT_INFO: Readonly<Record<HurtKind, NoticedInfo>> = {
   pulls: {
     name: 'It pulls',
     now: 'Loosen the last knots there: slide them up a little, or snip the piece and take it out. The skin must not lift.',
-    later: 'What comes there goes through the net, not through your hair, and takes finer pieces.',
+    later: 'What comes there spares your hair: through the net, where there is one.',
     hasPlace: true,
   },
   burns: {
@@ -75,3 +81,6 @@ export const WHEN_TO_TAKE_OUT =
 
 /** How far round a sore place knots to come are moved off her hair, and those that are in are looked at, in fingers. */
 export const SORE_FINGERS = 2;
+
+/** Laid over a part, hair has to pass its other margin and the knots there (guess), in fingers. */
+export const OVER_PART_FINGERS = 4;

@@ -8,10 +8,11 @@ export {
   takedownDay,
 } from './ask/evenings.ts';
 export { fallingHair } from './ask/falling-hair.ts';
+export type { GuessesFound, PhotoSaid } from './ask/guesses-from-photo.ts';
 export { type HoursLine, hoursBy } from './ask/hours.ts';
 export { guessRange } from './ask/look-advice.ts';
 export { type Missing, missingOf, neededBeside, neededWords } from './ask/needed.ts';
-export type { HeadScene } from './ask/scene.ts';
+export { capOutside, type HeadScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export { tryEdit } from './ask/try-edit.ts';
 export { FINE_MESH, type HeadInputs, type PlanInputs } from './inputs.ts';

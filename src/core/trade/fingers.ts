@@ -19,14 +19,22 @@ const NUMBER_WORDS = [
   'twelve',
 ];
 
+/** @param fingers in halves, or in quarters: "a finger and a quarter" */
 export function fingersInWords(fingers: number): string {
   if (fingers === 0) return 'no finger';
-  if (fingers === 0.5) return 'half a finger';
   const whole = Math.floor(fingers);
+  const rest = fingers - whole;
   const word = NUMBER_WORDS[whole] ?? String(whole);
-  if (fingers === whole) return whole === 1 ? 'one finger' : `${word} fingers`;
-  return `${word} and a half fingers`;
+  if (rest === 0) return whole === 1 ? 'one finger' : `${word} fingers`;
+  if (whole === 0) return PARTS_OF_ONE.get(rest) ?? 'half a finger';
+  if (rest === 0.5) return `${word} and a half fingers`;
+  const part = rest < 0.5 ? 'a quarter' : 'three quarters';
+  return whole === 1 ? `a finger and ${part}` : `${word} fingers and ${part}`;
 }
+const PARTS_OF_ONE: ReadonlyMap<number, string> = new Map([
+  [0.25, 'a quarter of a finger'],
+  [0.75, 'three quarters of a finger'],
+]);
 
 /** "1¼ fingers": quarters as real fractions. */
 export function fingersFigure(fingers: number): string {

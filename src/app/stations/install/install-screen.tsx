@@ -180,10 +180,11 @@ interface Shown {
 function Ahead(props: Shown & { readonly onOpen: (open: Open) => void }) {
   const { plan, result, install, isIn, counted, forecast, onOpen } = props;
   const { state, add, trouble } = install;
+  const { held } = counted.work;
   const evening = eveningLeft(plan, new Date());
   return (
     <>
-      {isIn.size > 0 && (
+      {isIn.size > 0 && (held.run.length > 0 || held.step?.kind === 'check') && (
         <Forecast forecast={forecast} total={result.knots.length} tonight={tonightWords(plan, result, state)} />
       )}
       <Warnings {...{ forecast, state, result, evening }} onWays={(ways) => onOpen({ ways })} />
@@ -194,7 +195,7 @@ function Ahead(props: Shown & { readonly onOpen: (open: Open) => void }) {
           </WordButton>
         ))}
         <WordButton onClick={counted.work.leave} testId="skip">
-          {counted.work.held.run.length > 0 ? 'Leave it empty' : 'Leave it out'}
+          {held.run.length > 0 ? 'Leave it empty' : 'Leave it out'}
         </WordButton>
         <Link className="word text-title max-phone:text-small" to={`/plan/${plan.id}/install`} data-testid="leave">
           Go, it is kept

@@ -30,7 +30,9 @@ export function KnotCard(props: {
       {telling === 'knot' ? (
         <KnotTitle {...{ plan, result, knot, paused, onPause }} />
       ) : (
-        <RunTitle {...{ plan, result, run, paused, onPause }} isRow={telling === 'row'} />
+        <RunTitle {...{ plan, result, run, paused, onPause }} isRow={telling === 'row'}>
+          {counted.isCounted && <RunTook planned={run.length} took={counted.took} onTook={counted.setTook} />}
+        </RunTitle>
       )}
       <div className={`grid gap-x-9 gap-y-4.5 ${showsMoves ? 'beside:grid-cols-beside beside:items-center' : ''}`}>
         {showsMoves && <KnotMoves knot={knot} />}
@@ -43,7 +45,6 @@ export function KnotCard(props: {
           )}
         </div>
       </div>
-      {counted.isCounted && <RunTook planned={run.length} took={counted.took} onTook={counted.setTook} />}
     </>
   );
 }

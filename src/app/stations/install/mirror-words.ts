@@ -74,18 +74,22 @@ function apartMm(run: readonly PlannedKnot[]): number | undefined {
   return sum / (run.length - 1);
 }
 
-/** Which way along the row she works, from where. */
-export function startWords(run: readonly PlannedKnot[], forHelper: boolean): string {
+/** Which way along the row she works; a row that was begun goes on from where it is. */
+export function startWords(run: readonly PlannedKnot[], result: PlanResult, forHelper: boolean): string {
   const [first, last] = [run[0], run.at(-1) as PlannedKnot];
+  if (run.length === 1) return `${first.where.words}.`;
   const from = first.fromMiddleMm <= last.fromMiddleMm ? 'left' : 'right';
-  const side = forHelper && !isBehind(first) ? (from === 'left' ? 'right' : 'left') : from;
-  return run.length === 1
-    ? first.where.words
-    : `Start at ${forHelper ? 'the' : 'your'} ${side} end: ${lowerFirst(first.where.words)}`;
+  const to = from === 'left' ? 'right' : 'left';
+  const isTurned = forHelper && !isBehind(first);
+  const row = result.rows[first.row];
+  const isBegun = result.knots[row.firstKnot] !== first;
+  const side = (isBegun ? to : from) === 'left' ? (isTurned ? 'right' : 'left') : isTurned ? 'left' : 'right';
+  const whose = forHelper ? 'the' : 'your';
+  return `${isBegun ? `On towards ${whose} ${side}, from` : `Start at ${whose} ${side} end:`} ${lowerFirst(first.where.words)}.`;
 }
 
 export function runSpeech(run: readonly PlannedKnot[], plan: PlanDocument, result: PlanResult): string {
-  return `${upperFirst(rowWords(result.rows[run[0].row].label))}: ${runWords(run, plan)}. ${startWords(run, false)}.`;
+  return `${upperFirst(rowWords(result.rows[run[0].row].label))}: ${runWords(run, plan)}. ${startWords(run, result, false)}`;
 }
 
 export const stepSpeech = (step: OrderStep): string =>

@@ -6,6 +6,7 @@ import {
   HURT_INFO,
   HURT_KINDS,
   type HurtKind,
+  OVER_PART_FINGERS,
   SEEN_INFO,
   SEEN_KINDS,
   type SeenKind,
@@ -15,7 +16,7 @@ import {
 import type { PlannedKnot } from '../../../core/knots/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
 import { isOffHead, lowerFirst, rowWords, upperFirst } from '../../../core/trade/index.ts';
-import { filledAt, sparing } from '../../../model/from-here.ts';
+import { filledAt, layerAtPart, sparing } from '../../../model/from-here.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
@@ -45,7 +46,7 @@ interface Props {
 
 export function Notice(props: Props) {
   const { plan, result, install, newPlan, hurts, onClose } = props;
-  const kinds = hurts ? hurtKinds(plan) : SEEN_KINDS;
+  const kinds = hurts ? hurtKinds(plan) : SEEN_KINDS.filter((k) => k !== 'part' || plan.part.kind === 'line');
   const [what, setWhat] = useState<HurtKind | SeenKind>();
   const [knot, setKnot] = useState(props.near);
   const [said, setSaid] = useState<string>();
@@ -90,6 +91,7 @@ export function Notice(props: Props) {
           </p>
           {hurts && info.hasPlace && knot && <Loosen {...{ plan, result, knot, isIn: props.isIn }} />}
           <p className="mt-2">{info.later}</p>
+          {what === 'part' && <OverPart plan={plan} result={result} />}
           {hurts && <p className="mt-2 text-madder">{WHEN_TO_TAKE_OUT}</p>}
           {said && (
             <p role="alert" className="mt-2 text-madder">
@@ -130,6 +132,7 @@ function NoticeDeeds(
           takeThen(sparing(plan, soFar(), at, SORE_FINGERS * fingerMm(plan))),
         )}
       {what === 'gap' && at && main('fill-gap', 'One piece goes there', () => takeThen(filledAt(plan, soFar(), at)))}
+      {what === 'part' && main('part-layer', 'Another layer beside it', () => takeThen(layerAtPart(plan, soFar())))}
       {what === 'short' &&
         main('see-ways', 'See the ways on', () => {
           keep();
@@ -153,6 +156,24 @@ function NoticeDeeds(
         Keep it for the record
       </button>
     </div>
+  );
+}
+
+/** Whether hair of either side can be laid over the part. */
+function OverPart({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult }) {
+  const needed = OVER_PART_FINGERS * fingerMm(plan);
+  const lengths = new Map(result.pieces.map((p) => [p.cut, p.lengthMm]));
+  const beside = result.knots.filter((k) => k.zone === 'part').map((k) => lengths.get(k.cut) ?? 0);
+  if (beside.length === 0) return null;
+  const longest = Math.max(...beside);
+  return (
+    <p className="mt-2" data-testid="over-part">
+      The pieces beside it hang {Math.round(longest / 10)} cm; to be laid over it they need about{' '}
+      {Math.round(needed / 10)} cm.{' '}
+      {longest >= needed
+        ? 'That is enough: comb one side over, and pin it until it stays.'
+        : 'That is too short to be laid over: another layer, then.'}
+    </p>
   );
 }
 

@@ -1,7 +1,7 @@
 /** A row, or a stretch of it in which nothing changes, told at once; and how many pieces it took. */
 import { useEffect, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import type { PlannedKnot } from '../../../core/knots/index.ts';
+import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
 import { knotName, rowWords, THROUGH_WORDS, upperFirst } from '../../../core/trade/index.ts';
 import { colourName } from '../../../model/colours.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
@@ -15,6 +15,7 @@ export function RunTitle(props: {
   readonly isRow: boolean;
   readonly paused: boolean;
   readonly onPause: () => void;
+  readonly children?: React.ReactNode;
 }) {
   const { plan, result, run, isRow, paused } = props;
   const row = result.rows[run[0].row];
@@ -42,6 +43,7 @@ export function RunTitle(props: {
           </div>
         )}
       </div>
+      {props.children}
       <Big onClick={props.onPause}>{paused ? 'Go on' : 'Pause'}</Big>
     </div>
   );
@@ -57,8 +59,11 @@ export function RunWhere(props: {
   const { plan, result, run, forHelper } = props;
   return (
     <div className="min-w-[min(300px,100%)] flex-1 max-phone:min-w-0">
-      <p className="fig text-far-kind" style={{ fontStretch: '80%' }} data-testid="run-start">
-        {startWords(run, forHelper)}
+      <p className="fig text-far-kind" style={{ fontStretch: '80%' }}>
+        {shortWhere(run[0].where)}
+      </p>
+      <p className="mt-2 text-far-note leading-tight" data-testid="run-start">
+        {startWords(run, result, forHelper)}
       </p>
       <ul className="mt-2 text-far-note leading-tight">
         {stretchesOf(run).map(({ from, knots }) => (
@@ -93,8 +98,8 @@ export function RunTook(props: {
   const { planned, took, onTook } = props;
   const step = (by: number) => onTook(Math.max(1, Math.min(500, took + by)));
   return (
-    <div className="flex items-center gap-4 text-far-note" data-testid="run-took">
-      <span>It took</span>
+    <div className="flex items-center gap-3 text-far-note" data-testid="run-took">
+      <span>{took === planned ? 'It takes' : `It took (${planned} planned)`}</span>
       <button
         type="button"
         className="min-h-15 min-w-15 rounded-[3px] border-2 border-ink text-center text-far-text"
@@ -116,7 +121,6 @@ export function RunTook(props: {
       >
         +
       </button>
-      <span>{took === planned ? 'pieces, as planned' : `pieces, ${planned} planned`}</span>
     </div>
   );
 }

@@ -48,7 +48,7 @@ export function StepCard(props: {
         </div>
         <Big onClick={onPause}>{paused ? 'Go on' : 'Pause'}</Big>
       </div>
-      <div className="grid gap-x-9 gap-y-3 beside:grid-cols-[330px_minmax(0,1fr)]">
+      <div className={`grid gap-x-9 gap-y-3 ${props.picture ? 'sm:grid-cols-pictured' : ''}`}>
         {props.picture}
         <div className="min-w-0">
           {before.length > 0 && (

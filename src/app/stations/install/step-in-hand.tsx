@@ -8,6 +8,7 @@ import { useLookSoFar } from '../../ask/look.ts';
 import { VIEWS } from '../../view/view-store.ts';
 import { PackTest } from './pack-test.tsx';
 import { MeantToLook, StepCard } from './step-card.tsx';
+import { TrimGuide } from './trim-guide.tsx';
 import type { NewPlan } from './use-new-plan.ts';
 import { HeadSoFar, viewOf } from './where-picture.tsx';
 
@@ -42,9 +43,17 @@ export function StepInHand(props: Props) {
   return (
     <StepCard
       {...props}
-      picture={<HeadSoFar {...{ plan, result, scene, isIn, base, view }} className="max-phone:hidden" />}
+      picture={
+        step.kind !== 'trim' && (
+          <HeadSoFar
+            {...{ plan, result, scene, isIn, base, view }}
+            className="max-desk:[zoom:0.84] max-phone:hidden"
+          />
+        )
+      }
     >
       {isTest && <PackTest plan={plan} newPlan={newPlan} />}
+      {step.kind === 'trim' && isIn.size > 0 && <TrimGuide plan={plan} result={result} />}
       {isLook && <MeantToLook result={result} seen={seen?.seen} knotsIn={isIn.size} />}
     </StepCard>
   );

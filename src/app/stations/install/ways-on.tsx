@@ -75,7 +75,7 @@ export function WaysOn(props: Props) {
         testId="reason"
       />
       <AskedFields {...{ plan, result, asked, setAsked, left, minutes }} />
-      <Ways {...{ reason, ways, seen, take }} isBusy={newPlan.isWorking} />
+      <Ways {...{ reason, ways, seen, take }} isEnough={isEnough(seen.now, told)} isBusy={newPlan.isWorking} />
       {refusal && (
         <p role="alert" className="mt-2 text-madder">
           {refusal}
@@ -160,6 +160,8 @@ function Ways(props: {
   readonly reason: Reason;
   readonly ways: readonly WayOn[];
   readonly seen: Seen;
+  /** What is left does for the plan as it is: nothing has to be given up. */
+  readonly isEnough: boolean;
   readonly isBusy: boolean;
   readonly take: (change: PlanChange) => void;
 }) {
@@ -167,14 +169,17 @@ function Ways(props: {
   const { now, answers, isWorking } = seen;
   const isFree = reason === 'fullness' || reason === 'placed';
   const known = answers.flatMap(({ way, found }) => (found ? [{ way, found }] : []));
+  const isAsked = isFree || !props.isEnough;
   const helps = known
-    .filter(({ found }) => isFree || found.does)
+    .filter(({ found }) => isFree || (isAsked && found.does))
     .sort((a, b) => b.found.figures.hidden - a.found.figures.hidden);
-  const short = known.filter(({ found }) => !isFree && !found.does);
+  const short = known.filter(({ found }) => isAsked && !isFree && !found.does);
   return (
     <>
       <p className="mt-3 text-body" role="status" data-testid="ways-state">
-        {stateWords(isWorking, answers.length, ways.length, helps.length, reason)}
+        {isAsked
+          ? stateWords(isWorking, answers.length, ways.length, helps.length, reason)
+          : 'What is left is enough for the plan as it is.'}
       </p>
       {now && (
         <table className="mt-2 w-full text-body">
@@ -182,7 +187,7 @@ function Ways(props: {
             <tr className="text-left">
               <th scope="col">To come</th>
               {['Hides', 'Thick', 'Knots', 'Time'].map((name) => (
-                <th key={name} scope="col" className="text-right">
+                <th key={name} scope="col" className="pl-4 text-right">
                   {name}
                 </th>
               ))}
@@ -231,6 +236,11 @@ function Ways(props: {
   );
 }
 
+const isEnough = (now: FromHereFigures | undefined, told: Told): boolean =>
+  now !== undefined &&
+  now.packsToCome <= told.packsLeft &&
+  (told.secondsLeft === undefined || now.secondsToCome <= told.secondsLeft);
+
 function stateWords(isWorking: boolean, known: number, of: number, helps: number, reason: Reason): string {
   if (of === 0)
     return reason === 'placed' ? 'Say what is different.' : 'Nothing is to come that could be laid otherwise.';
@@ -242,10 +252,10 @@ function stateWords(isWorking: boolean, known: number, of: number, helps: number
 function Figures({ figures }: { readonly figures: FromHereFigures }) {
   return (
     <>
-      <td className="fig text-right">{percent(figures.hidden)}</td>
-      <td className="fig text-right">{Math.round(figures.thicknessMm)} mm</td>
-      <td className="fig text-right">{figures.knotsToCome}</td>
-      <td className="fig text-right">{duration(figures.secondsToCome / 60)}</td>
+      <td className="fig whitespace-nowrap pl-4 text-right">{percent(figures.hidden)}</td>
+      <td className="fig whitespace-nowrap pl-4 text-right">{Math.round(figures.thicknessMm)} mm</td>
+      <td className="fig whitespace-nowrap pl-4 text-right">{figures.knotsToCome}</td>
+      <td className="fig whitespace-nowrap pl-4 text-right">{duration(figures.secondsToCome / 60)}</td>
     </>
   );
 }

@@ -1,0 +1,431 @@
+/** The companion at the mirror, on the real screen: the whole order of work, by knot, stretch and row, pain, hair that runs short, a helper, a photo. */
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { beforeAll, describe, expect, inject, it } from 'vitest';
+import { demoPlans } from '../src/demo/plans.ts';
+import { readInstallJson, writeInstallJson } from '../src/formats/install-json.ts';
+import type { StoredInstallEvent } from '../src/model/install-log.ts';
+import { type Browser, Key } from './browser.ts';
+import { withBrowser } from './with-browser.ts';
+
+const url = inject('demoUrl');
+let browser: Browser;
+
+withBrowser((b) => {
+  browser = b;
+}, url);
+
+const half = `${url}/install/demo-install-half`;
+const events = () => browser.storedRows<StoredInstallEvent>('events');
+const ofHalf = async () => (await events()).filter((e) => e.sessionId === 'demo-install-half');
+const toCome = async () => Number(/^(\d+) of/.exec(await browser.text('[data-testid="forecast"]'))?.[1]);
+const closed = (dialog: string) =>
+  browser.until(`!document.querySelector('[data-testid="${dialog}"]')`, `${dialog} to close`);
+const more = async (testId: string) => {
+  await browser.click('[data-testid="more"]');
+  await browser.click(`[data-testid="${testId}"]`);
+};
+const setting = async (testId: string) => {
+  await more(testId);
+  await browser.until(`document.querySelector('[data-testid="${testId}"]').ariaPressed === 'true'`, testId);
+  await browser.click('[data-testid="close-dialog"]');
+  await closed('more-dialog');
+};
+/** At the demo's install, going on with its next knot. */
+const atHalf = async () => {
+  await browser.go(half);
+  await browser.appears('[data-testid="knot-kind"]');
+  if (await browser.has('[data-testid="paused"]')) {
+    await browser.keys(' ');
+    await browser.until(`!document.querySelector('[data-testid="paused"]')`, 'the pause to end');
+  }
+};
+
+describe('the order of work', () => {
+  it('from own hair on: each step says what, how, why, with what, how long; the base section by section', async () => {
+    await browser.station(url, 'demo-deep-part', 'install');
+    await browser.settled();
+    await browser.click('[data-testid="begin"]');
+    await browser.appears('[data-testid="step-what"]');
+    const seen: string[] = [];
+    let caution = '';
+    for (let i = 0; i < 60 && !(await browser.has('[data-testid="knot-kind"]')); i++) {
+      const what = await browser.text('[data-testid="step-what"]');
+      seen.push(what);
+      expect((await browser.text('[data-testid="step-how"]')).length).toBeGreaterThan(5);
+      expect(await browser.text('[data-testid="step-why"]')).toMatch(/With: \w/);
+      if (await browser.has('[data-testid="step-caution"]'))
+        caution += await browser.text('[data-testid="step-caution"]');
+      const touches = (await events()).length;
+      await browser.keys(' ');
+      await browser.untilStored('events', `all.length > ${touches}`, 'the step to be kept');
+      await browser.until(
+        `document.querySelector('[data-testid=knot-kind]') || document.querySelector('[data-testid=step-what]').innerText !== ${JSON.stringify(what)} || document.querySelector('[data-testid=step-number]').innerText === '${i + 2}'`,
+        'the next step',
+      );
+    }
+    expect(seen[0]).toMatch(/^Comb out/);
+    expect(seen.some((s) => /^Open one pack/.test(s))).toBe(true);
+    expect(seen.findIndex((s) => /^Open one pack/.test(s))).toBeLessThan(seen.findIndex((s) => /cap/i.test(s)));
+    expect(seen.length).toBeGreaterThan(8);
+    expect(caution).toMatch(/too tight|open it and tie it again/);
+  });
+
+  it('a step can be turned to out of order, left out, and done once more; nothing is cut before it holds', async () => {
+    await browser.click('[data-testid="order"]');
+    const names = await browser.script<string[]>(
+      `return [...document.querySelectorAll('[data-testid="order-dialog"] li button span:nth-child(2)')].map((s) => s.innerText)`,
+    );
+    const cut = names.findIndex((n) => /^(Open the net|Slit)/.test(n)) + 1;
+    expect(cut).toBeGreaterThan(0);
+    await browser.click(`[data-testid="order-${cut}"]`);
+    await browser.click('[data-testid="turn-to"]');
+    await browser.appears('[data-testid="not-yet"]');
+    expect(await browser.text('[data-testid="not-yet"]')).toMatch(/^Not yet: .* still open/);
+    await browser.click('[data-testid="skip"]');
+    await browser.click('[data-testid="order"]');
+    await browser.until(
+      `/left out/.test(document.querySelector('[data-testid="order-${cut}"]').innerText)`,
+      'the step to be left out',
+    );
+    await browser.click(`[data-testid="order-${cut}"]`);
+    await browser.click('[data-testid="redo"]');
+    await browser.until(
+      `/net|Slit/.test(document.querySelector('[data-testid=step-what]')?.innerText)`,
+      'the step again',
+    );
+  });
+
+  it('rows that were passed over come up again', async () => {
+    await browser.click('[data-testid="order"]');
+    const first = await browser.script<string>(
+      `return [...document.querySelectorAll('[data-testid^="order-"]')].find((b) => /^\\d+\\s*Row/.test(b.innerText.replace(/\\n/g, ' ')))?.dataset.testid`,
+    );
+    await browser.click(`[data-testid="${first}"]`);
+    await browser.click('[data-testid="turn-to"]');
+    await browser.appears('[data-testid="knot-kind"]');
+    expect(await browser.text('[data-testid="knot-place"]')).toBe('1');
+  });
+});
+
+describe('the opened pack', () => {
+  it('what is found changes the plan at once, and is refused with a sentence where it can’t be', async () => {
+    await browser.station(url, 'demo-swept-coils', 'install');
+    await browser.settled();
+    await browser.click('[data-testid="begin"]');
+    await browser.appears('[data-testid="step-what"]');
+    for (let i = 0; i < 40 && !(await browser.has('[data-testid="pack-test"]')); i++) {
+      const n = await browser.text('[data-testid="step-number"]');
+      await browser.keys(' ');
+      await browser.until(`document.querySelector('[data-testid=step-number]').innerText !== '${n}'`, 'the next step');
+    }
+    await browser.write('counted', '0');
+    await browser.until(`/Pieces counted/.test(document.querySelector('[role=alert]')?.innerText)`, 'the refusal');
+    await browser.write('counted', '9');
+    await browser.until(
+      `/9 counted/.test(document.querySelector('[data-testid=pack-said]')?.innerText)`,
+      'the new plan',
+    );
+    const plan = (await events()).findLast((e) => e.kind === 'plan')?.plan;
+    expect(plan?.products[0].test.counted).toBe(9);
+  });
+});
+
+describe('at arm’s length', () => {
+  beforeAll(atHalf);
+
+  it('told by the row it says how many, how far apart, where to start, and takes a count; undone it is gone', async () => {
+    await setting('telling-row');
+    const planned = Number(await browser.text('[data-testid="run-count"]'));
+    expect(planned).toBeGreaterThan(1);
+    expect(await browser.text('[data-testid="run-words"]')).toMatch(/\d+ pieces, .*finger.* apart/);
+    expect(await browser.text('[data-testid="run-start"]')).toMatch(/(Start at|On towards) your (left|right)/);
+    const before = await toCome();
+    for (let i = 0; i < 3; i++) await browser.click('[data-testid="took-more"]');
+    expect(await browser.text('[data-testid="took"]')).toBe(String(planned + 3));
+    await browser.script('document.activeElement.blur()');
+    await browser.keys(Key.PAGE_DOWN);
+    await browser.untilStored(
+      'events',
+      `all.some((e) => e.kind === 'run' && e.pieces === ${planned + 3} && e.knotIds.length === ${planned})`,
+      'the row and its count',
+    );
+    await browser.keys(Key.PAGE_UP);
+    await browser.until(
+      `document.querySelector('[data-testid=forecast]')?.innerText.startsWith('${before} of')`,
+      'the row to be taken back',
+    );
+    await setting('telling-stretch');
+    await browser.appears('[data-testid="run-what"]');
+    expect(Number(await browser.text('[data-testid="run-count"]'))).toBeLessThanOrEqual(planned);
+    await setting('telling-knot');
+    await browser.appears('[data-testid="knot-kind"]');
+  });
+
+  it('she who knows the moves sees them no more; the mirror that she has is spoken of', async () => {
+    expect(await browser.text('main')).toMatch(/Hook under/);
+    await setting('moves-no');
+    expect(await browser.text('main')).not.toMatch(/Hook under/);
+    await setting('moves-yes');
+    await setting('mirrors-none');
+    expect(await browser.text('main')).not.toMatch(/two mirrors/);
+    await setting('mirrors-two');
+  });
+
+  it('all of the card is in sight on every screen it is made for', async () => {
+    for (const [width, height] of [
+      [1280, 800],
+      [1180, 820],
+      [820, 1180],
+      [390, 844],
+    ]) {
+      await browser.size(width, height);
+      await browser.appears('[data-testid="knot-kind"]');
+      const hidden = await browser.script<string[]>(`
+        const section = document.querySelector('section[aria-label="This knot"]');
+        const foot = section.getBoundingClientRect().bottom;
+        return [...section.querySelectorAll('[data-testid]')]
+          .filter((e) => e.getBoundingClientRect().bottom > foot + 1)
+          .map((e) => e.dataset.testid);
+      `);
+      expect(hidden, `${width} × ${height}`).toEqual([]);
+    }
+    await browser.size(1280, 800);
+  });
+
+  it('speech that the device lacks is not offered, and one that would leave the machine neither', async () => {
+    await browser.click('[data-testid="more"]');
+    const offers = await browser.script<boolean>(`return !!document.querySelector('[data-testid^="listens-"]')`);
+    const local = await browser.script<string>(`
+      const Made = window.SpeechRecognition;
+      return Made?.available ? Made.available({ langs: ['en-US'], processLocally: true }).catch(() => 'none') : 'none';
+    `);
+    expect(offers).toBe(local === 'available');
+    await browser.click('[data-testid="close-dialog"]');
+    await closed('more-dialog');
+  });
+});
+
+describe('pain', () => {
+  it('stops it: says what to loosen, and later knots of that place spare her hair; undone they don’t', async () => {
+    await atHalf();
+    await browser.keys('h');
+    await browser.click('[data-testid="notice-pulls"]');
+    expect(await browser.text('[data-testid="notice-dialog"]')).toMatch(/Loosen the last knots/);
+    expect(await browser.text('[data-testid="notice-dialog"]')).toMatch(/take it out, today/);
+    expect(await browser.text('[data-testid="loosen"]')).toMatch(/within two fingers/);
+    const marks = demoPlans.find((p) => p.id === 'demo-shoulder-curls')?.marks.length ?? 0;
+    await browser.click('[data-testid="spare"]');
+    await closed('notice-dialog');
+    const taken = (await ofHalf()).filter((e) => e.kind === 'plan');
+    expect(taken.at(-1)?.plan?.marks.length).toBe(marks + 1);
+    expect((await ofHalf()).some((e) => e.kind === 'hurt' && e.what === 'pulls' && e.at !== undefined)).toBe(true);
+    // What is in is in still, under whatever name.
+    const isIn = new Set((await ofHalf()).filter((e) => e.kind === 'knot').map((e) => e.knotId)).size;
+    const renamed = Object.keys(taken.at(-1)?.renamed ?? {}).length;
+    expect(renamed).toBeGreaterThanOrEqual(Math.floor(isIn * 0.97));
+    await browser.appears('[data-testid="hurt-kept"]');
+    await more('plan-before');
+    await browser.until(
+      `/followed again/.test(document.querySelector('[data-testid=more-said]')?.innerText)`,
+      'the undo',
+    );
+    await browser.click('[data-testid="close-dialog"]');
+    await closed('more-dialog');
+    expect((await ofHalf()).findLast((e) => e.kind === 'plan')?.plan?.marks.length).toBe(marks);
+  });
+});
+
+describe('hair that runs short', () => {
+  it('rows that take more warn while there is a choice; one tap takes a way on, old beside new', async () => {
+    await atHalf();
+    await setting('telling-row');
+    for (let i = 0; i < 2; i++) {
+      const rows = (await ofHalf()).filter((e) => e.kind === 'run').length;
+      await browser.appears('[data-testid="run-count"]');
+      for (let k = 0; k < 12; k++) await browser.click('[data-testid="took-more"]');
+      await browser.click('[data-testid="next"]');
+      await browser.untilStored('events', `all.filter((e) => e.kind === 'run').length > ${rows}`, 'the row');
+      for (let k = 0; k < 4 && !(await browser.has('[data-testid="run-count"]')); k++) {
+        const n = await browser.text('[data-testid="step-number"]');
+        await browser.click('[data-testid="next"]');
+        await browser.until(
+          `document.querySelector('[data-testid=run-count]') || document.querySelector('[data-testid=step-number]').innerText !== '${n}'`,
+          'what comes next',
+        );
+      }
+    }
+    expect(await browser.text('[data-testid="hair-short"]')).toMatch(/will likely run out .* there is still a choice/);
+    await browser.click('[data-testid="ways-hair"]');
+    await browser.write('pieces-left', '60');
+    await browser.until(
+      `/hides most stands first|enough alone/.test(document.querySelector('[data-testid=ways-state]').innerText)`,
+      'the ways',
+    );
+    expect(await browser.text('[data-testid="ways-now"]')).toMatch(/As it is planned now\s+\d+ %/);
+    const ways = await browser.script<string[]>(
+      `return [...document.querySelectorAll('[data-testid^="take-"]')].map((b) => b.dataset.testid)`,
+    );
+    expect(ways.length).toBeGreaterThan(0);
+    const before = (await ofHalf()).length;
+    await browser.click(`[data-testid="${ways[0]}"]`);
+    await closed('ways-dialog');
+    const taken = (await ofHalf()).slice(before).find((e) => e.kind === 'plan');
+    expect(taken?.plan?.rows.hand.some((h) => h.op === 'lock')).toBe(true);
+    expect(Object.keys(taken?.renamed ?? {}).length).toBeGreaterThan(80);
+    await setting('telling-knot');
+  });
+});
+
+describe('two tabs, two devices', () => {
+  it('a helper behind her follows in a second tab, is told their own left and right, and both may press', async () => {
+    await atHalf();
+    const before = await toCome();
+    const [hers] = await browser.driver.getAllWindowHandles();
+    await browser.driver.switchTo().newWindow('tab');
+    await browser.go(`${half}?for=helper`);
+    await browser.appears('[data-testid="knot-kind"]');
+    expect(await browser.text('main')).toMatch(/From behind|Face to face|in the middle/);
+    await browser.keys(' ');
+    await browser.until(
+      `document.querySelector('[data-testid=forecast]').innerText.startsWith('${before - 1} of')`,
+      'the helper’s knot',
+    );
+    const theirs = await browser.driver.getWindowHandle();
+    await browser.driver.switchTo().window(hers);
+    await browser.until(
+      `document.querySelector('[data-testid=forecast]').innerText.startsWith('${before - 1} of')`,
+      'the same knot in her tab',
+    );
+    await browser.keys(' ');
+    await browser.driver.switchTo().window(theirs);
+    await browser.until(
+      `document.querySelector('[data-testid=forecast]').innerText.startsWith('${before - 2} of')`,
+      'her knot in the helper’s tab',
+    );
+    await browser.driver.close();
+    await browser.driver.switchTo().window(hers);
+  });
+
+  it('a file of another device adds what it has, once; another install or a broken file changes nothing', async () => {
+    await atHalf();
+    await more('export-install');
+    const path = await browser.download('install.json');
+    const read = readInstallJson(readFileSync(path, 'utf8'));
+    expect(read.ok).toBe(true);
+    if (!read.ok) return;
+    const folder = mkdtempSync(join(tmpdir(), 'install-'));
+    const write = (name: string, text: string) => {
+      const to = join(folder, name);
+      writeFileSync(to, text);
+      return to;
+    };
+    const n = Math.max(...read.value.events.map((e) => e.n ?? 0)) + 1;
+    const note: StoredInstallEvent = {
+      sessionId: 'x',
+      key: 'from-the-tablet',
+      n,
+      kind: 'note',
+      atMs: 5,
+      text: 'from the tablet',
+    };
+    const other = writeInstallJson({ session: read.value.session, events: [...read.value.events, note] });
+    const told = async (file: string) => {
+      await (await browser.byId('import-install')).sendKeys(file);
+      const words = await browser.appears('[data-testid="more-said"]');
+      return words.getText();
+    };
+    expect(await told(write('other.json', other))).toMatch(/^1 touches? from the other device/);
+    await browser.untilStored('events', `all.filter((e) => e.key === 'from-the-tablet').length === 1`, 'the note');
+    await browser.go(half);
+    await browser.appears('[data-testid="knot-kind"]');
+    await browser.click('[data-testid="more"]');
+    expect(await told(write('again.json', other))).toMatch(/All of it was here already/);
+    await browser.go(half);
+    await browser.appears('[data-testid="knot-kind"]');
+    await browser.click('[data-testid="more"]');
+    expect(await told(write('broken.json', other.slice(0, 500)))).toMatch(/isn’t JSON.*Nothing was changed/);
+    await browser.click('[data-testid="close-dialog"]');
+  });
+});
+
+describe('a photo', () => {
+  it('of the head as it is meant to look is measured within what is known of it, kept, and sets her guesses', async () => {
+    // A white block under dark hair: what shows can be seen.
+    await browser.station(url, 'demo-shoulder-curls', 'aim');
+    await browser.settled();
+    const answer = await fetch(`${url}/api/camera`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ plan: demoPlans[0], side: 'behind', knotsIn: 90, under: 'whiteBlock' }),
+    });
+    const known = JSON.parse(answer.headers.get('x-known') ?? '{}') as { taps: number[][]; truth: number };
+    const path = join(mkdtempSync(join(tmpdir(), 'photo-')), 'photo.png');
+    writeFileSync(path, Buffer.from(await answer.arrayBuffer()));
+    await atHalf();
+    await more('photo');
+    await (await browser.byId('photo-file')).sendKeys(path);
+    await browser.appears('[data-testid="bead-a"]');
+    // By keys alone: from where the bead lies to where the crown is, half a hundredth a touch.
+    const move = async (bead: string, from: readonly [number, number], to: readonly [number, number]) => {
+      const element = await browser.byId(`bead-${bead}`);
+      const keys = ([x, y]: readonly [number, number]) => [
+        ...Array.from({ length: Math.abs(Math.round(x / 0.005)) }, () => (x < 0 ? Key.ARROW_LEFT : Key.ARROW_RIGHT)),
+        ...Array.from({ length: Math.abs(Math.round(y / 0.005)) }, () => (y < 0 ? Key.ARROW_UP : Key.ARROW_DOWN)),
+      ];
+      for (const key of keys([to[0] - from[0], to[1] - from[1]])) await element.sendKeys(key);
+    };
+    const share = ([x, y]: number[]) => [x / 600, y / 750] as const;
+    await move('a', [0.5, 0.2], share(known.taps[0]));
+    await move('b', [0.5, 0.72], share(known.taps[1]));
+    await browser.click('[data-testid="measure-photo"]');
+    await browser.until(
+      `/shows from behind/.test(document.querySelector('[data-testid=photo-said]').innerText)`,
+      'the figure',
+    );
+    const said = await browser.text('[data-testid="photo-said"]');
+    const [, shown] = /^(\d+) % shows from behind/.exec(said) ?? [];
+    expect(Math.abs(Number(shown) / 100 - known.truth)).toBeLessThan(0.035);
+    expect(await browser.has('[data-testid="photo-gaps"] path')).toBe(true);
+    await browser.untilStored('photos', `all.length === 1 && all[0].image.startsWith('data:image/')`, 'the photo');
+    expect((await ofHalf()).some((e) => e.kind === 'photo' && e.shown !== undefined)).toBe(true);
+    await browser.click('[data-testid="ask-guesses"]');
+    await browser.appears('[data-testid="guesses-found"]');
+    await browser.click('[data-testid="take-guesses"]');
+    await browser.until(
+      `/forecast by your own hair/.test(document.querySelector('[data-testid=guesses-said]')?.innerText)`,
+      'the guesses',
+    );
+    await browser.untilStored(
+      'plans',
+      `Object.keys(all.find((p) => p.id === 'demo-shoulder-curls').history.present.plan.guesses).length >= 3`,
+      'the plan with her own guesses',
+    );
+  });
+
+  it('of no picture at all is refused with a sentence', async () => {
+    const path = join(mkdtempSync(join(tmpdir(), 'photo-')), 'photo.png');
+    writeFileSync(path, 'no picture');
+    await (await browser.byId('photo-file')).sendKeys(path);
+    await browser.until(
+      `/no photo that can be opened.*Nothing was changed/.test(document.querySelector('[data-testid=photo-dialog] [role=alert]')?.innerText)`,
+      'the sentence',
+    );
+    await browser.click('[data-testid="close-dialog"]');
+  });
+});
+
+describe('a finished install', () => {
+  it('can be opened again next day for the look after a night', async () => {
+    await browser.station(url, 'demo-swept-coils', 'takedown');
+    await browser.settled();
+    await browser.station(url, 'demo-swept-coils', 'install');
+    await browser.settled();
+    await browser.untilStored(
+      'sessions',
+      `all.some((s) => s.planId === 'demo-swept-coils' && s.finished === 1)`,
+      'a finished one',
+    );
+  });
+});
