@@ -17,16 +17,24 @@ import { vertexBalls } from '../src/core/geometry/balls.ts';
 import { distanceFrom } from '../src/core/geometry/eikonal.ts';
 import { icosphere } from '../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, distanceMm, nearestVertex } from '../src/core/geometry/surface-mesh.ts';
+import { carriedOver } from '../src/core/install/carried.ts';
+import { forecastInstall } from '../src/core/install/forecast.ts';
+import { orderOfWork, placeIn } from '../src/core/install/order.ts';
+import { foldInstall, type InstallEvent } from '../src/core/install/session.ts';
 import { seededRandom } from '../src/core/numerics/random.ts';
+import { photoOnHead } from '../src/core/photo/on-head.ts';
 import { flatterParking } from '../src/core/plan/ask/advice.ts';
 import { fallingHair } from '../src/core/plan/ask/falling-hair.ts';
-import { headScene } from '../src/core/plan/ask/scene.ts';
+import { capOutside, headScene } from '../src/core/plan/ask/scene.ts';
 import type { PlanInputs } from '../src/core/plan/inputs.ts';
 import { gaps } from '../src/core/plan/stages/for-hair.ts';
+import { planGraph } from '../src/core/plan/stages/stage.ts';
 import { evaluateUses } from '../src/core/search/evaluate.ts';
 import { searchSpace } from '../src/core/search/use.ts';
 import { enoughNear } from '../src/core/supply/enough.ts';
+import { photoOf } from '../src/demo/camera.ts';
 import { deepPartStraight } from '../src/demo/plans.ts';
+import { waysOn } from '../src/model/from-here.ts';
 import { planInputs } from '../src/model/to-inputs.ts';
 import { Planner } from '../tests/helpers/planner.ts';
 import { rayCastShowing } from '../tests/helpers/ray-cast.ts';
@@ -310,7 +318,7 @@ const [oursLine, theirLine] = lines.slice(-2);
 const scene = new Planner();
 const head = scene.head(base);
 const fromPart = distanceFrom(head.mesh, { pointsMm: head.mark.crown });
-const ways = fallWays(head.mesh, fromPart, AT_REST);
+const waysDown = fallWays(head.mesh, fromPart, AT_REST);
 const ribbons = { count: 4, widthMm: 13, opacity: 0.45, fanRad: 0.9, fanReachMm: 60, lengthMm: 90, springs: false };
 const roots = plan.knots.map(({ xMm, yMm, zMm }) => ({
   xMm,
@@ -320,7 +328,7 @@ const roots = plan.knots.map(({ xMm, yMm, zMm }) => ({
 }));
 const maker = new FootprintMaker(
   head.mesh,
-  ways,
+  waysDown,
   vertexBalls(head.mesh, reachOf(ribbons.widthMm, head.mesh.meanEdgeMm)),
 );
 const all = new Uint8Array(head.mesh.vertexCount).fill(1);
@@ -331,9 +339,58 @@ time(`what shows through ${4 * roots.length} ribbons, ours`, 15, () => {
   stamped = hiddenShare(head.mesh, showing(head.mesh.vertexCount, prints), all);
 });
 time('the same by rays (three-mesh-bvh)', 3, () => {
-  rayCast = hiddenShare(head.mesh, rayCastShowing(head.mesh, stripsOf(head.mesh, ways, roots, ribbons)), all);
+  rayCast = hiddenShare(head.mesh, rayCastShowing(head.mesh, stripsOf(head.mesh, waysDown, roots, ribbons)), all);
 });
 const [stampLine, rayLine] = lines.slice(-2);
+
+/** At the mirror: a touch, a new plan from half way, a photo of twelve megapixels after it was made smaller. */
+const ids = plan.knots.map((k) => k.id);
+const touches: InstallEvent[] = ids
+  .slice(0, ids.length >> 1)
+  .map((knotId, n) => ({ kind: 'knot', key: `k${n}`, n, atMs: 30_000 * n, knotId }));
+time(
+  'a touch at the mirror to the next card',
+  40,
+  (i) => {
+    const state = foldInstall([...touches, { kind: 'knot', key: `t${i}`, n: 9999, atMs: 1e8, knotId: ids.at(-1) }]);
+    placeIn(orderOfWork(plan), state);
+    forecastInstall(state, plan.knots, 300);
+  },
+  50,
+);
+const half = {
+  rows: plan.rows,
+  knots: plan.knots,
+  isIn: new Set(ids.slice(0, ids.length >> 1)),
+  fingers: plan.spacing.fingers,
+};
+const ways = waysOn(deepPartStraight, half)[0].steps.map((s) => planInputs(s.variants[0]));
+time(
+  'a new plan from half way',
+  12,
+  (i) => {
+    const inputs = ways[Math.abs(Math.floor(i)) % ways.length];
+    const next = pipeline.plan({ ...inputs, reserveShare: 0.1 + 0.0001 * (i + 30) });
+    carriedOver(plan.knots, next.knots, half.isIn);
+  },
+  300,
+);
+const cap = capOutside(base);
+const photo = photoOf(
+  planGraph(),
+  deepPartStraight,
+  cap,
+  { side: 'behind', under: 'whiteBlock', width: 800, height: 1000 },
+  base.meshFrequency,
+);
+time(
+  'a photo as it is measured (800 × 1000)',
+  6,
+  () => {
+    photoOnHead({ ...photo, head: cap, mark: plan.head.landmarks, side: 'behind', pair: 'crownNape' });
+  },
+  2000,
+);
 
 let missed = 0;
 for (const l of lines) {

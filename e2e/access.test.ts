@@ -133,6 +133,29 @@ describe.each([
     await browser.go(`${url}/install/demo-install-half`);
     await browser.appears('[data-testid="knot-kind"]');
     expect(await violations(browser, options)).toEqual([]);
+    // What lies over the mirror.
+    const sheets = [
+      ['order', 'order-dialog', undefined],
+      ['hurts', 'notice-dialog', 'notice-pulls'],
+      ['sees', 'notice-dialog', 'notice-gap'],
+      ['more', 'more-dialog', undefined],
+      ['more', 'ways-dialog', 'ways'],
+      ['more', 'photo-dialog', 'photo'],
+    ] as const;
+    for (const [word, dialog, then] of sheets) {
+      await browser.click(`[data-testid="${word}"]`);
+      if (then) await browser.click(`[data-testid="${then}"]`);
+      await browser.appears(`[data-testid="${dialog}"]`);
+      expect(await violations(browser, options), dialog).toEqual([]);
+      await browser.click('[data-testid="close-dialog"]');
+      await browser.until(`!document.querySelector('[data-testid="${dialog}"]')`, `${dialog} to close`);
+    }
+    // A step of the order.
+    await browser.click('[data-testid="order"]');
+    await browser.click('[data-testid="order-2"]');
+    await browser.click('[data-testid="redo"]');
+    await browser.appears('[data-testid="step-what"]');
+    expect(await violations(browser, options), 'a step').toEqual([]);
   });
 });
 

@@ -16,6 +16,14 @@ withBrowser((b) => {
   browser = b;
 }, url);
 
+/** What only this browser can be told. */
+const chrome = () =>
+  browser.driver as unknown as {
+    setNetworkConditions(conditions: object): Promise<void>;
+    deleteNetworkConditions(): Promise<void>;
+    sendDevToolsCommand(name: string, told: object): Promise<void>;
+  };
+
 const half = `${url}/install/demo-install-half`;
 const events = () => browser.storedRows<StoredInstallEvent>('events');
 const ofHalf = async () => (await events()).filter((e) => e.sessionId === 'demo-install-half');
@@ -44,6 +52,15 @@ const atHalf = async () => {
 
 describe('the order of work', () => {
   it('from own hair on: each step says what, how, why, with what, how long; the base section by section', async () => {
+    await browser.station(url, 'demo-deep-part', 'cap');
+    await browser.settled();
+    await browser.click('[data-part="opening"]');
+    await browser.click('[data-choice="cut"]');
+    await browser.untilStored(
+      'plans',
+      `all.some((p) => p.id === 'demo-deep-part' && p.history.present.plan.cap.opening === 'cut')`,
+      'a part that is cut open',
+    );
     await browser.station(url, 'demo-deep-part', 'install');
     await browser.settled();
     await browser.click('[data-testid="begin"]');
@@ -74,6 +91,7 @@ describe('the order of work', () => {
 
   it('a step can be turned to out of order, left out, and done once more; nothing is cut before it holds', async () => {
     await browser.click('[data-testid="order"]');
+    await browser.appears('[data-testid="order-1"]');
     const names = await browser.script<string[]>(
       `return [...document.querySelectorAll('[data-testid="order-dialog"] li button span:nth-child(2)')].map((s) => s.innerText)`,
     );
@@ -99,6 +117,7 @@ describe('the order of work', () => {
 
   it('rows that were passed over come up again', async () => {
     await browser.click('[data-testid="order"]');
+    await browser.appears('[data-testid="order-1"]');
     const first = await browser.script<string>(
       `return [...document.querySelectorAll('[data-testid^="order-"]')].find((b) => /^\\d+\\s*Row/.test(b.innerText.replace(/\\n/g, ' ')))?.dataset.testid`,
     );
@@ -173,7 +192,9 @@ describe('at arm’s length', () => {
     await setting('mirrors-two');
   });
 
-  it('all of the card is in sight on every screen it is made for', async () => {
+  it.each(['knot', 'row'])('all of the card is in sight on every screen it is made for, told by the %s', async (by) => {
+    await setting(`telling-${by}`);
+    const hidden: Record<string, string[]> = {};
     for (const [width, height] of [
       [1280, 800],
       [1180, 820],
@@ -181,17 +202,18 @@ describe('at arm’s length', () => {
       [390, 844],
     ]) {
       await browser.size(width, height);
-      await browser.appears('[data-testid="knot-kind"]');
-      const hidden = await browser.script<string[]>(`
+      await browser.appears('[data-testid="forecast"]');
+      hidden[`${width} × ${height}`] = await browser.script<string[]>(`
         const section = document.querySelector('section[aria-label="This knot"]');
         const foot = section.getBoundingClientRect().bottom;
         return [...section.querySelectorAll('[data-testid]')]
           .filter((e) => e.getBoundingClientRect().bottom > foot + 1)
           .map((e) => e.dataset.testid);
       `);
-      expect(hidden, `${width} × ${height}`).toEqual([]);
     }
     await browser.size(1280, 800);
+    await setting('telling-knot');
+    expect(Object.entries(hidden).filter(([, names]) => names.length > 0)).toEqual([]);
   });
 
   it('speech that the device lacks is not offered, and one that would leave the machine neither', async () => {
@@ -226,6 +248,8 @@ describe('pain', () => {
     const renamed = Object.keys(taken.at(-1)?.renamed ?? {}).length;
     expect(renamed).toBeGreaterThanOrEqual(Math.floor(isIn * 0.97));
     await browser.appears('[data-testid="hurt-kept"]');
+    await browser.click('[data-testid="hurt-gone"]');
+    await browser.until(`!document.querySelector('[data-testid="hurt-kept"]')`, 'it to be gone');
     await more('plan-before');
     await browser.until(
       `/followed again/.test(document.querySelector('[data-testid=more-said]')?.innerText)`,
@@ -417,15 +441,221 @@ describe('a photo', () => {
 });
 
 describe('a finished install', () => {
-  it('can be opened again next day for the look after a night', async () => {
-    await browser.station(url, 'demo-swept-coils', 'takedown');
+  const rowsOpen = () =>
+    browser.script<string | null>(`
+      const open = [...document.querySelectorAll('[data-testid^="order-"]')].find(
+        (b) => b.getAttribute('data-rows') === 'open',
+      );
+      return open?.dataset.testid ?? null;
+    `);
+
+  it('by the order alone, then one line; opened again next day it is at the look after a night', async () => {
+    await browser.station(url, 'demo-crown-twists', 'install');
     await browser.settled();
-    await browser.station(url, 'demo-swept-coils', 'install');
+    await browser.click('[data-testid="begin-at-knots"]');
+    await browser.appears('[data-testid="knot-kind"]');
+    for (;;) {
+      await browser.click('[data-testid="order"]');
+      await browser.appears('[data-testid="order-1"]');
+      const open = await rowsOpen();
+      if (!open) break;
+      const touches = (await events()).length;
+      await browser.click(`[data-testid="${open}"]`);
+      await browser.click('[data-testid="rows-are-in"]');
+      await browser.untilStored('events', `all.length > ${touches}`, 'the rows');
+      await closed('order-dialog');
+    }
+    await browser.click('[data-testid="close-dialog"]');
+    await closed('order-dialog');
+    await browser.click('[data-testid="finish"]');
+    await browser.appears('[data-testid="log-line"]');
+    await browser.click('[data-testid="keep-log"]');
+    await browser.appears('[data-testid="log-entry"]');
+    await browser.station(url, 'demo-crown-twists', 'install');
     await browser.settled();
+    await browser.click('[data-testid="open-again"]');
+    await browser.appears('[data-testid="step-what"]');
+    const left: string[] = [];
+    for (let i = 0; i < 20 && (await browser.has('[data-testid="step-what"]')); i++) {
+      left.push(await browser.text('[data-testid="step-what"]'));
+      const touches = (await events()).length;
+      await browser.keys(' ');
+      await browser.untilStored('events', `all.length > ${touches}`, 'the step');
+      await browser.until(
+        `document.querySelector('[data-testid=step-what]')?.innerText !== ${JSON.stringify(left.at(-1))}`,
+        'the next step',
+      );
+    }
+    expect(left.at(-1)).toBe('Look again after a night');
+    expect(await browser.text('[data-testid="done-words"]')).toMatch(/\d+ pieces hooked/);
+  });
+});
+
+describe('told afterwards', () => {
+  it('a row that was hooked knot by knot took so many; the next space is a knot, not the word that was pressed', async () => {
+    await atHalf();
+    await browser.click('[data-testid="more"]');
+    await browser.appears('[data-testid="last-row"]');
+    await browser.click('[data-testid="took-more"]');
+    const took = Number(await browser.text('[data-testid="took"]'));
+    await browser.click('[data-testid="keep-count"]');
     await browser.untilStored(
-      'sessions',
-      `all.some((s) => s.planId === 'demo-swept-coils' && s.finished === 1)`,
-      'a finished one',
+      'events',
+      `all.some((e) => e.kind === 'count' && e.pieces === ${took} && e.knotIds.length === ${took - 1})`,
+      'the count',
     );
+    await browser.click('[data-testid="close-dialog"]');
+    await closed('more-dialog');
+    const touches = (await ofHalf()).length;
+    await browser.keys(' ');
+    await browser.untilStored(
+      'events',
+      `all.filter((e) => e.sessionId === 'demo-install-half').length > ${touches}`,
+      'the knot',
+    );
+    expect(await browser.has('[data-testid="more-dialog"]')).toBe(false);
+  });
+
+  it('an install of another device goes on here, and brings its plan', async () => {
+    const session = {
+      id: 'on-the-tablet',
+      planId: 'plan-of-the-tablet',
+      startedAtMs: 5,
+      plan: demoPlans[1],
+      finished: 0 as const,
+    };
+    const events = [{ sessionId: 'on-the-tablet', key: 'on-the-tablet-start', n: 0, kind: 'start' as const, atMs: 5 }];
+    const path = join(mkdtempSync(join(tmpdir(), 'tablet-')), 'install.json');
+    writeFileSync(path, writeInstallJson({ session, events }));
+    await browser.station(url, 'demo-shoulder-curls', 'install');
+    await browser.settled();
+    await (await browser.byId('install-file')).sendKeys(path);
+    await browser.appears('[data-testid="step-what"]');
+    expect(await browser.driver.getCurrentUrl()).toMatch(/install\/on-the-tablet/);
+    await browser.untilStored('plans', `all.some((p) => p.id === 'plan-of-the-tablet')`, 'its plan');
+  });
+});
+
+describe('a knot that sits elsewhere', () => {
+  it('is moved by half a finger, and is in still; what is to come follows', async () => {
+    await atHalf();
+    await browser.keys(' ');
+    await more('ways');
+    await browser.click('[data-testid="reason-placed"]');
+    await browser.click('[data-testid="move-up"]');
+    const before = await toCome();
+    const plans = (await ofHalf()).filter((e) => e.kind === 'plan').length;
+    await browser.click('[data-testid="take-elsewhere"]');
+    await closed('ways-dialog');
+    await browser.untilStored(
+      'events',
+      `all.filter((e) => e.sessionId === 'demo-install-half' && e.kind === 'plan').length > ${plans}`,
+      'the new plan',
+    );
+    await browser.until(`document.querySelector('[data-testid=forecast]')`, 'the mirror again');
+    expect(Math.abs((await toCome()) - before)).toBeLessThan(0.1 * before);
+  });
+});
+
+describe('on a bad day', () => {
+  it('goes on with no way to the server, and the camera says so', async () => {
+    await atHalf();
+    await more('photo');
+    await browser.click('[data-testid="close-dialog"]');
+    const before = await toCome();
+    await chrome().setNetworkConditions({
+      offline: true,
+      latency: 0,
+      download_throughput: 0,
+      upload_throughput: 0,
+    });
+    try {
+      await browser.keys(' ');
+      await browser.until(
+        `document.querySelector('[data-testid=forecast]')?.innerText.startsWith('${before - 1} of') || document.querySelector('[data-testid=step-what]')`,
+        'the next knot',
+      );
+      await more('photo');
+      await browser.click('[data-testid="photo-camera"]');
+      await browser.until(
+        `/camera doesn’t answer.*Nothing was changed/.test(document.querySelector('[data-testid=photo-dialog] [role=alert]')?.innerText)`,
+        'the sentence',
+      );
+      await browser.click('[data-testid="close-dialog"]');
+    } finally {
+      await chrome().deleteNetworkConditions();
+    }
+  });
+
+  it('tells every knot in words where nothing can be drawn in space', async () => {
+    await chrome().sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+      source: `const get = HTMLCanvasElement.prototype.getContext;
+        HTMLCanvasElement.prototype.getContext = function (kind, ...more) {
+          return /webgl/.test(kind) ? null : get.call(this, kind, ...more);
+        };
+`,
+    });
+    await browser.go(half);
+    await browser.appears('[data-testid="knot-kind"], [data-testid="step-what"]');
+    if (await browser.has('[data-testid="step-what"]')) {
+      await browser.keys(' ');
+      await browser.appears('[data-testid="knot-kind"]');
+    }
+    expect(await browser.text('[data-testid="knot-where"]')).toMatch(/\w/);
+    const before = await toCome();
+    await browser.keys(' ');
+    await browser.until(
+      `document.querySelector('[data-testid=forecast]')?.innerText.startsWith('${before - 1} of') || document.querySelector('[data-testid=step-what]')`,
+      'the next knot',
+    );
+    await browser.keys('h');
+    await browser.click('[data-testid="notice-pulls"]');
+    // The place can be said in words: a row, and where in it.
+    await browser.choose('notice-place', '0');
+    expect(await browser.text('[data-testid="notice-where"]')).toMatch(/\w/);
+    await browser.click('[data-testid="keep-notice"]');
+    await closed('notice-dialog');
+  });
+});
+
+describe('nothing is lost', () => {
+  it('killed fifty times at random moments: every knot that was shown is there again', async () => {
+    await atHalf();
+    let seed = 51;
+    const random = () => {
+      seed = (1103515245 * seed + 12345) % 2147483648;
+      return seed / 2147483648;
+    };
+    for (let i = 0; i < 50; i++) {
+      const before = await toCome();
+      // Fewer than come to the end of a row's step.
+      const presses = before > 5 ? 1 + Math.floor(random() * 3) : 0;
+      if (presses === 0) break;
+      await browser.keys(...Array.from({ length: presses }, () => (random() < 0.15 ? Key.ARROW_LEFT : ' ')));
+      const shown = await browser.script<string>(
+        `return document.querySelector('[data-testid=forecast]')?.innerText ?? document.querySelector('[data-testid=step-what]').innerText`,
+      );
+      const kept = (await ofHalf()).length;
+      // Pulled away in the midst, sooner or later.
+      await browser.script(`location.replace('about:blank')`);
+      await browser.go(half);
+      await browser.until(
+        `document.querySelector('[data-testid=knot-kind], [data-testid=step-what], [data-testid=done-words]')`,
+        'the place where she left off',
+      );
+      expect((await ofHalf()).length).toBeGreaterThanOrEqual(kept);
+      expect(shown.length).toBeGreaterThan(0);
+      if (!(await browser.has('[data-testid="forecast"]'))) {
+        await browser.keys(' ');
+        await browser.until(
+          `document.querySelector('[data-testid=forecast], [data-testid=done-words]')`,
+          'the knots again',
+        );
+        if (await browser.has('[data-testid="done-words"]')) break;
+      }
+      const after = await toCome();
+      const told = Number(/^(\d+) of/.exec(shown)?.[1] ?? after);
+      expect(after).toBeLessThanOrEqual(told);
+    }
   });
 });

@@ -149,7 +149,7 @@ describe('colours that are mixed', () => {
     const begin = await browser.script<boolean>(`return document.querySelector('[data-testid=begin]') !== null`);
     if (begin) await browser.press('Begin the install');
     else await browser.press('Begin again with the plan as it is now');
-    await browser.appears('[data-testid="knot-colour"]');
+    await browser.appears('[data-testid="step-what"]');
     await browser.go(`${url}/plan/demo-shoulder-curls/install`);
     await browser.settled();
     await browser.appears('[data-testid="colours-from-here"]');

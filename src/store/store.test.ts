@@ -17,6 +17,7 @@ import {
   addEvents,
   addLogEntry,
   markTakenOut,
+  mergeInstall,
   openSession,
   sessionEvents,
   startSession,
@@ -348,4 +349,29 @@ it('steps that no longer fit are there until they are taken, and then say so; th
   const opened = openRecord({ ...stored!, history: { ...stored!.history, past } });
   expect(opened).toEqual({ ok: true, history: { ...startHistory(plan, 'New plan'), past } });
   expect(() => opened.ok && undo(opened.history)).toThrow(/“x” no longer fits this plan/);
+});
+
+it('events of before there was an order get one, and a key; another device’s are added once', async () => {
+  const name = await oldStore(9, {
+    sessions: [{ id: 's', planId: 'p', startedAtMs: 7, plan: demoPlans[0], finished: 0 }],
+    events: [
+      { sessionId: 's', kind: 'start', atMs: 7 },
+      { sessionId: 's', kind: 'knot', atMs: 8, knotId: 'a', key: 'mine' },
+      { sessionId: 's', kind: 'knot', atMs: 9, knotId: 'b' },
+    ],
+  });
+  const opened = new MeshworkDatabase(name);
+  const events = await sessionEvents(opened, 's');
+  expect(events.map((e) => e.n)).toEqual([0, 1, 2]);
+  expect(events.map((e) => e.key)).toEqual(['s-start', 'mine', expect.stringMatching(/^s-\d+$/)]);
+  const session = await opened.sessions.get('s');
+  const theirs = [...events, { sessionId: 'other', kind: 'finish' as const, atMs: 20, key: 'theirs', n: 3 }];
+  expect(await mergeInstall(opened, session!, theirs)).toBe(1);
+  expect(await mergeInstall(opened, session!, theirs)).toBe(0);
+  expect(await sessionEvents(opened, 's')).toHaveLength(4);
+  // What the other device finished is finished here.
+  expect((await opened.sessions.get('s'))?.finished).toBe(1);
+  expect(await mergeInstall(opened, { ...session!, id: 'new' }, [{ ...theirs[1], key: 'z' }])).toBe(1);
+  expect((await opened.sessions.get('new'))?.planId).toBe('p');
+  opened.close();
 });

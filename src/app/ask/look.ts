@@ -88,7 +88,8 @@ export function useLookSoFar(plan: PlanDocument | undefined, knotsIn: number): L
   return useAsk(painter, 'lookAs', plan && { inputs: inputsOf(plan), knotsIn }).answer?.value;
 }
 
-/** All of it as it hangs, trimmed and before. */
-export function useHairTrimmed(plan: PlanDocument): HairOnHead | undefined {
-  return useAsk(painter, 'fallingHair', { inputs: inputsOf(plan) }).answer?.value;
+/** Hair as it hangs, trimmed and before; only of so many knots where they are told. Nothing is asked without a plan. */
+export function useHairOf(plan: PlanDocument | undefined, knotsIn?: number): HairOnHead | undefined {
+  const asked = plan && { inputs: inputsOf(plan), ...(knotsIn === undefined ? {} : { knotsIn }) };
+  return useAsk(painter, 'fallingHair', asked).answer?.value;
 }

@@ -113,7 +113,7 @@ function useLayered(result: PlanResult | undefined): Layered | undefined {
 }
 
 /** Every product in its own texture, and in each colour that is mixed. */
-function hairLooksOf({ products, colours }: PlanDocument) {
+export function hairLooksOf({ products, colours }: PlanDocument) {
   return products.flatMap(({ texture, colours: own }) =>
     [own, ...colours.more.map((c) => shadesIn(c.name))].map((shades) => ({
       shades: shades.length > 0 ? shades.map(litHair) : [litHair('')],

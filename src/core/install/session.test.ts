@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { foldInstall, type InstallEvent, type InstallEventKind } from './session.ts';
+import { foldInstall, type InstallEvent, type InstallEventKind, inOrder, nextNumber } from './session.ts';
 
 const at = (seconds: number, kind: InstallEventKind, knotId?: string): InstallEvent => ({
   kind,
@@ -72,5 +72,141 @@ describe('an install from its events', () => {
       }),
       { seed: 121 },
     );
+  });
+});
+
+describe('what two devices have of one install', () => {
+  const kinds = fc.constantFrom<InstallEventKind>(
+    'knot',
+    'skip',
+    'back',
+    'run',
+    'step',
+    'note',
+    'hurt',
+    'pause',
+    'resume',
+  );
+  const told = fc.record({ kind: kinds, knot: fc.nat(12), dt: fc.nat(200) });
+
+  /** Each device numbers what it tells one more than all that it knew then; now and then it hears of the other. */
+  function written(
+    steps: ReadonlyArray<{ kind: InstallEventKind; knot: number; dt: number; by: boolean; hears: boolean }>,
+  ) {
+    const has: InstallEvent[][] = [[], []];
+    steps.forEach(({ kind, knot, dt, by, hears }, i) => {
+      const mine = has[Number(by)];
+      if (hears) for (const e of has[Number(!by)]) if (!mine.some((m) => m.key === e.key)) mine.push(e);
+      mine.push({
+        kind,
+        key: `${by}${i}`,
+        n: nextNumber(mine),
+        atMs: 1000 * (100 * i + dt),
+        knotId: `k${knot}`,
+        ...(kind === 'run' ? { knotIds: [`k${knot}`, `k${knot + 1}`], pieces: 2 } : {}),
+        stepId: `s${knot % 3}`,
+        ...(kind === 'note' ? { text: `n${i}` } : {}),
+        ...(kind === 'hurt' ? { what: 'pulls' } : {}),
+      });
+    });
+    return has;
+  }
+
+  const steps = fc.array(
+    fc.record({ kind: kinds, knot: fc.nat(12), dt: fc.nat(90), by: fc.boolean(), hears: fc.boolean() }),
+    { maxLength: 40 },
+  );
+
+  it('is the same whichever comes first and however often it comes; no note is lost, none is there twice', () => {
+    fc.assert(
+      fc.property(steps, (all) => {
+        const [a, b] = written(all);
+        const together = foldInstall([...a, ...b]);
+        expect(foldInstall([...b, ...a])).toEqual(together);
+        expect(foldInstall([...a, ...b, ...b, ...a])).toEqual(together);
+        expect(foldInstall([...a, ...b].reverse())).toEqual(together);
+        const notes = new Set([...a, ...b].filter((e) => e.kind === 'note').map((e) => e.text));
+        expect(together.notes.map((n) => n.text).sort()).toEqual([...notes].sort());
+        expect(inOrder([...a, ...b]).length).toBe(new Set([...a, ...b].map((e) => e.key)).size);
+        expect(new Set(together.done.map((d) => d.knotId)).size).toBe(together.done.length);
+      }),
+      { seed: 15, endOnFailure: true },
+    );
+  });
+
+  it('what one device did in its order stays in that order', () => {
+    fc.assert(
+      fc.property(fc.array(told, { maxLength: 30 }), (all) => {
+        const [, mine] = written(all.map((t) => ({ ...t, by: true, hears: false })));
+        expect(inOrder([...mine].reverse()).map((e) => e.key)).toEqual(mine.map((e) => e.key));
+      }),
+      { seed: 16, endOnFailure: true },
+    );
+  });
+
+  it('a clock that was set back takes no time away, and a day that changed is a rest', () => {
+    const events: InstallEvent[] = [
+      { ...at(0, 'start'), n: 0 },
+      { ...at(100, 'knot', 'a'), n: 1, key: '1' },
+      { ...at(40, 'knot', 'b'), n: 2, key: '2' },
+      { ...at(70, 'knot', 'c'), n: 3, key: '3' },
+      { ...at(80_000, 'knot', 'd'), n: 4, key: '4' },
+    ];
+    const state = foldInstall(events);
+    expect(state.done.map((d) => d.knotId)).toEqual(['a', 'b', 'c', 'd']);
+    expect(state.workedSeconds).toBe(130);
+    expect(state.pauses).toEqual([{ fromMs: 70_000, seconds: 79_930, said: false }]);
+  });
+});
+
+describe('a run', () => {
+  it('counts its pieces, is timed as one, and is taken back as one', () => {
+    const run: InstallEvent = { ...at(600, 'run'), knotIds: ['b', 'c', 'd'], pieces: 5 };
+    const state = foldInstall([at(0, 'start'), at(30, 'knot', 'a'), run]);
+    expect(state.piecesUsed).toBe(6);
+    expect(state.counted).toEqual([{ knots: 3, pieces: 5 }]);
+    expect(state.timed).toEqual([{ knotIds: ['b', 'c', 'd'], seconds: 570 }]);
+    const back: InstallEvent = { ...at(610, 'back'), ...state.lastWork };
+    expect(foldInstall([at(0, 'start'), at(30, 'knot', 'a'), run, back])).toMatchObject({
+      piecesUsed: 1,
+      counted: [],
+      done: [{ knotId: 'a', skipped: false }],
+    });
+  });
+});
+
+it('a row that was told knot by knot may be counted afterwards, and counted once more', () => {
+  const knots = ['a', 'b', 'c'].map((id, i) => at(30 * i, 'knot', id));
+  const count = (seconds: number, pieces: number): InstallEvent => ({
+    ...at(seconds, 'count'),
+    knotIds: ['a', 'b', 'c'],
+    pieces,
+  });
+  expect(foldInstall([...knots, count(100, 5), count(110, 4)])).toMatchObject({
+    piecesUsed: 4,
+    counted: [{ knots: 3, pieces: 4 }],
+  });
+});
+
+describe('a new plan on the way', () => {
+  it('what is in has its new name, what it has no name for is in all the same; a device that knew it not is understood', () => {
+    const plan: InstallEvent = { ...at(50, 'plan'), key: 'p', n: 3, renamed: { a: 'b' } };
+    const events: InstallEvent[] = [
+      { ...at(10, 'knot', 'a'), key: '1', n: 1 },
+      { ...at(20, 'knot', 'x'), key: '2', n: 2 },
+      plan,
+      // By the new plan b is another knot's name no more: it is a, renamed.
+      { ...at(60, 'knot', 'c'), key: '4', n: 4, under: 'p' },
+      { ...at(70, 'knot', 'a'), key: '5', n: 5 },
+    ];
+    expect(foldInstall(events).done.map((d) => d.knotId)).toEqual(['b', 'was:x', 'c']);
+    expect(foldInstall(events).piecesUsed).toBe(3);
+  });
+
+  it('without new names every knot keeps its own', () => {
+    expect(foldInstall([at(0, 'knot', 'a'), at(5, 'plan'), at(9, 'knot', 'b')]).done.map((d) => d.knotId)).toEqual([
+      'a',
+      'b',
+    ]);
   });
 });

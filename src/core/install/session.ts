@@ -13,6 +13,8 @@ export const INSTALL_EVENT_KINDS = [
   'back',
   /** A row or a stretch is in, told at once. */
   'run',
+  /** A row that is in took so many pieces: counted afterwards. */
+  'count',
   /** A step other than knots is done, left out, or to be done once more. */
   'step',
   /** She turns to another step or knot. */
@@ -161,12 +163,12 @@ class Fold {
   private readonly photos: Array<{ atMs: number; photoId: string; shown?: number }> = [];
   private readonly timed: Timed[] = [];
   private readonly pauses: Pause[] = [];
-  private readonly counted: Array<{ knots: number; pieces: number }> = [];
+  /** By the first knot of a run: a later count of the same row stands in place of an earlier one. */
+  private counts = new Map<string, { readonly knots: number; readonly pieces: number }>();
   /** Plans that were followed, the newest last: a device without the newest may still name knots by one before. */
   private readonly plans: Array<{ readonly key: string | undefined; readonly renamed: Renamed }> = [];
   private works: Work[] = [];
   private turnedTo: InstallState['turnedTo'];
-  private surplus = 0;
   private paused = false;
   private finished = false;
   private worked = 0;
@@ -194,6 +196,12 @@ class Fold {
       case 'skip':
       case 'run':
         return this.hooked(event, since, isTimed);
+      case 'count':
+        this.count(
+          (event.knotIds ?? []).map((id) => this.named(id, event) as string),
+          event.pieces,
+        );
+        return;
       case 'back':
         return this.takenOut(event);
       case 'step':
@@ -237,10 +245,7 @@ class Fold {
     for (const id of fresh) this.done.set(id, event.kind === 'skip');
     this.works.push({ knotIds: fresh, ...only('pieces', event.pieces) });
     if (event.kind === 'skip') return;
-    if (event.pieces !== undefined && event.pieces > 0) {
-      this.surplus += event.pieces - fresh.length;
-      this.counted.push({ knots: fresh.length, pieces: event.pieces });
-    }
+    this.count(fresh, event.pieces);
     const { previous } = this;
     if (isTimed && since > 0 && previous && TIMED_AFTER.has(previous.kind))
       this.timed.push({ knotIds: fresh, seconds: since });
@@ -250,16 +255,15 @@ class Fold {
     const last = [...this.done.keys()].at(-1);
     const gone = event.knotIds?.map((id) => this.named(id, event)) ?? [this.named(event.knotId, event) ?? last];
     for (const id of gone) if (id !== undefined) this.done.delete(id);
-    if (event.pieces !== undefined) this.uncount(event.pieces, gone.length);
+    // What is out again was not counted.
+    for (const id of gone) if (id !== undefined) this.counts.delete(id);
     this.works = this.works.filter((w) => w.stepId !== undefined || w.knotIds?.some((id) => this.done.has(id)));
     this.finished = false;
   }
 
-  private uncount(pieces: number, knots: number) {
-    const at = this.counted.findLastIndex((c) => c.pieces === pieces && c.knots === knots);
-    if (at < 0) return;
-    this.counted.splice(at, 1);
-    this.surplus -= pieces - knots;
+  private count(knotIds: readonly string[], pieces: number | undefined) {
+    if (pieces !== undefined && pieces > 0 && knotIds.length > 0)
+      this.counts.set(knotIds[0], { knots: knotIds.length, pieces });
   }
 
   private stepped({ stepId, outcome = 'done' }: InstallEvent) {
@@ -300,6 +304,7 @@ class Fold {
     const before = [...this.done];
     this.done.clear();
     for (const [id, skipped] of before) this.done.set(now(id), skipped);
+    this.counts = new Map([...this.counts].map(([id, c]) => [now(id), c]));
     this.works = this.works.map((w) => (w.knotIds ? { ...w, knotIds: w.knotIds.map(now) } : w));
     this.noticed = this.noticed.map((s) => ({ ...s, ...(s.knotId === undefined ? {} : { knotId: now(s.knotId) }) }));
     this.timed.forEach((t, i) => {
@@ -317,14 +322,16 @@ class Fold {
 
   state(): InstallState {
     const done = [...this.done].map(([knotId, skipped]) => ({ knotId, skipped }));
+    const counted = [...this.counts.values()];
+    const surplus = counted.reduce((sum, c) => sum + c.pieces - c.knots, 0);
     const each = this.timed.flatMap((t) => new Array<number>(t.knotIds.length).fill(t.seconds / t.knotIds.length));
     return {
       done,
       steps: this.steps,
       turnedTo: this.turnedTo,
       lastWork: this.works.at(-1),
-      piecesUsed: Math.max(0, done.filter((d) => !d.skipped).length + this.surplus),
-      counted: this.counted,
+      piecesUsed: Math.max(0, done.filter((d) => !d.skipped).length + surplus),
+      counted,
       paused: this.paused,
       finished: this.finished,
       notes: this.notes,

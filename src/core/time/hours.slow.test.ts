@@ -29,3 +29,14 @@ it('a head takes three quarters of an hour to two', () => {
     expect(hooking(plan), plan.name).toBeLessThan(120);
   }
 });
+
+it('the part is the slow place (common practice, no source)', () => {
+  for (const plan of [shoulderCurls, deepPartStraight]) {
+    const { knots } = planner.plan(planInputs({ ...plan, pace: 'firstTime' }, 24));
+    const mean = (isPart: boolean) => {
+      const seconds = knots.filter((k) => (k.zone === 'part') === isPart).map((k) => k.seconds);
+      return seconds.reduce((a, b) => a + b, 0) / seconds.length;
+    };
+    expect(mean(true) / mean(false), plan.name).toBeGreaterThan(1.3);
+  }
+});

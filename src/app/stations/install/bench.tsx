@@ -22,6 +22,7 @@ import type { PlanSession } from '../../session/plan-session.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { day } from '../../ui/format.ts';
 import { ColoursFromHere } from './colours-from-here.tsx';
+import { FromDevice } from './from-device.tsx';
 
 export function InstallBench({ session, result }: BenchProps) {
   const { plan } = session;
@@ -95,6 +96,7 @@ export function InstallBench({ session, result }: BenchProps) {
           {trouble}
         </p>
       )}
+      <FromDevice />
       <h3 className="mt-6 text-title">Before you begin</h3>
       <ul className="mt-2 list-none text-small">
         {beforeIt(plan).map((line) => (

@@ -82,6 +82,8 @@ function AtTheMirror({ session, plan, result, install }: AtTheMirrorProps & { re
   const box = useRef<HTMLDivElement>(null);
   const { width } = useSize(box);
   const [open, setOpen] = useState<Open>();
+  const card = useRef<HTMLElement>(null);
+  useFocusBack(card, open !== undefined);
   const isIn = useMemo(() => new Set(state.done.filter((d) => !d.skipped).map((d) => d.knotId)), [state]);
   const newPlan = useNewPlan(result, install);
   const counted = useCounted(result, install, settings.telling);
@@ -105,6 +107,7 @@ function AtTheMirror({ session, plan, result, install }: AtTheMirrorProps & { re
       )}
       {held.step ? (
         <section
+          ref={card}
           className="mx-auto flex w-full max-w-295 flex-col gap-far overflow-y-auto px-[clamp(16px,5vw,40px)] pt-far"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a small screen
           tabIndex={0}
@@ -137,6 +140,15 @@ function AtTheMirror({ session, plan, result, install }: AtTheMirrorProps & { re
       <Sheets {...shown} open={open} onOpen={setOpen} />
     </main>
   );
+}
+
+/** What lay over the mirror is gone: the next space is the next knot, not the word that opened it. */
+function useFocusBack(card: React.RefObject<HTMLElement | null>, isCovered: boolean) {
+  const wasCovered = useRef(false);
+  useEffect(() => {
+    if (wasCovered.current && !isCovered) card.current?.focus({ preventScroll: true });
+    wasCovered.current = isCovered;
+  }, [card, isCovered]);
 }
 
 /** Keys, voice, speech and a screen that stays awake. */
@@ -187,8 +199,12 @@ function Ahead(props: Shown & { readonly onOpen: (open: Open) => void }) {
       {isIn.size > 0 && (held.run.length > 0 || held.step?.kind === 'check') && (
         <Forecast forecast={forecast} total={result.knots.length} tonight={tonightWords(plan, result, state)} />
       )}
-      <Warnings {...{ forecast, state, result, evening }} onWays={(ways) => onOpen({ ways })} />
-      <div className="flex flex-wrap gap-x-6.5 max-phone:-my-1 max-phone:gap-x-5">
+      <Warnings
+        {...{ forecast, state, result, evening }}
+        onWays={(ways) => onOpen({ ways })}
+        onGone={(key) => add('hurt', { text: key })}
+      />
+      <div className="flex flex-wrap gap-x-6.5 max-tablet:gap-x-4.5 max-phone:-my-1 max-phone:gap-x-5">
         {WORDS.map(([what, words]) => (
           <WordButton key={what} onClick={() => onOpen(what)} testId={what}>
             {words}

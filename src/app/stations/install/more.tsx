@@ -1,7 +1,9 @@
 /** How she is told, who looks over her shoulder, and all that is not asked for at every knot. */
 import { useState } from 'react';
 import { Link } from 'react-router';
+import type { PlanResult } from '../../../core/findings/index.ts';
 import type { Telling } from '../../../core/install/index.ts';
+import { rowWords, upperFirst } from '../../../core/trade/index.ts';
 import { readInstallJson, writeInstallJson } from '../../../formats/install-json.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
@@ -13,6 +15,7 @@ import { OpenFile } from '../../ui/open-file.tsx';
 import { OneOf } from '../../ui/tabs.tsx';
 import { MirrorDialog } from './mirror-dialog.tsx';
 import type { MirrorSettings, Mirrors } from './mirror-settings.ts';
+import { RunTook } from './run-card.tsx';
 import type { Install } from './use-install.ts';
 import { type NewPlan, planBefore } from './use-new-plan.ts';
 import { useCanListen } from './voice.ts';
@@ -20,6 +23,7 @@ import { useCanListen } from './voice.ts';
 interface Props {
   readonly session: InstallSession;
   readonly plan: PlanDocument;
+  readonly result: PlanResult;
   readonly install: Install;
   readonly newPlan: NewPlan;
   readonly settings: MirrorSettings;
@@ -67,6 +71,7 @@ export function More(props: Props) {
         )}
         <TakeBack {...props} onSaid={setSaid} />
       </div>
+      <LastRow {...props} onSaid={setSaid} />
       <OtherHands {...props} onSaid={setSaid} />
       {said && (
         <p role="status" className="mt-2" data-testid="more-said">
@@ -154,6 +159,37 @@ function TakeBack({ session, install, newPlan, onSaid }: Props & Saying) {
 
 interface Saying {
   readonly onSaid: (words: string) => void;
+}
+
+/** "This row took 23": the last row that is in, counted afterwards. */
+function LastRow({ result, install, onSaid }: Props & Saying) {
+  const { done } = install.state;
+  const isIn = new Set(done.map((d) => d.knotId));
+  const inRow = (row: PlanResult['rows'][number]) =>
+    result.knots.slice(row.firstKnot, row.firstKnot + row.knotCount).map((k) => k.id);
+  const whole = result.rows.filter((row) => row.knotCount > 0 && inRow(row).every((id) => isIn.has(id)));
+  const place = new Map(done.map((d, i) => [d.knotId, i]));
+  const lastOf = (row: PlanResult['rows'][number]) => Math.max(...inRow(row).map((id) => place.get(id) ?? 0));
+  const row = whole.sort((a, b) => lastOf(a) - lastOf(b)).at(-1);
+  const [took, setTook] = useState<number>();
+  if (!row) return null;
+  return (
+    <div className="mt-4 flex flex-wrap items-center gap-x-6" data-testid="last-row">
+      <span>{upperFirst(rowWords(row.label))}, the last that is in:</span>
+      <RunTook planned={row.knotCount} took={took ?? row.knotCount} onTook={setTook} />
+      <button
+        type="button"
+        className="word"
+        data-testid="keep-count"
+        onClick={() => {
+          install.add('count', { knotIds: inRow(row), pieces: took ?? row.knotCount });
+          onSaid(`${took ?? row.knotCount} pieces are counted for ${rowWords(row.label)}.`);
+        }}
+      >
+        Keep the count
+      </button>
+    </div>
+  );
 }
 
 /** A helper in a second tab, and another device by a file. */

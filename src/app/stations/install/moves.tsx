@@ -1,5 +1,6 @@
 /** The three moves of a knot, drawn: hook under, loop out, tails through. Hair brown, hook brass, own hair violet. */
 import type { PlannedKnot } from '../../../core/knots/index.ts';
+import './moves.css';
 
 type Drawn = Pick<PlannedKnot, 'kind' | 'wraps' | 'lock' | 'through'>;
 
@@ -54,7 +55,7 @@ export function KnotMoves({ knot, compact = false }: { readonly knot: Drawn; rea
   return (
     <ol className={`grid grid-cols-3 ${compact ? 'gap-2' : 'gap-7 beside:gap-3.5 max-phone:gap-3'}`}>
       {moves.map((m, i) => (
-        <li key={m.name}>
+        <li key={m.name} className="move">
           <svg viewBox="0 18 230 184" className="w-full" style={{ overflow: 'hidden' }} aria-hidden="true">
             {knot.through !== 'hair' && <Net />}
             {pictures[i]}
@@ -153,11 +154,15 @@ function Arrow({ d }: { readonly d: string }) {
 function HookUnder({ knot }: { readonly knot: Drawn }) {
   return (
     <>
-      <Steel d="M104,230V52" />
+      <g className="goes-up">
+        <Steel d="M104,250V52" />
+      </g>
       <Held y={118} knot={knot} />
       <Hair d="M168,-6C166,20 150,32 134,38C112,46 110,74 134,73C162,70 194,34 200,-6" />
-      <Steel d="M104,98V54C104,26 142,26 142,54V60" />
-      <Steel d="M104,90L86,106" />
+      <g className="goes-up">
+        <Steel d="M104,98V54C104,26 142,26 142,54V60" />
+        <Steel d="M104,90L86,106" />
+      </g>
       <Arrow d="M50,204V156M38,170L50,154L62,170" />
     </>
   );
@@ -166,10 +171,14 @@ function HookUnder({ knot }: { readonly knot: Drawn }) {
 function LoopOut({ knot }: { readonly knot: Drawn }) {
   return (
     <>
-      <Hair d="M98,-6C100,40 97,66 95,96C91,140 100,160 115,160C130,160 139,140 135,96C133,66 130,40 132,-6" />
+      <g className="goes-down">
+        <Hair d="M98,-26C100,40 97,66 95,96C91,140 100,160 115,160C130,160 139,140 135,96C133,66 130,40 132,-26" />
+      </g>
       <Held y={84} knot={knot} />
-      <Steel d="M115,230V152C115,134 141,134 141,152V164" />
-      <Steel d="M115,196L140,168" />
+      <g className="goes-down">
+        <Steel d="M115,250V152C115,134 141,134 141,152V164" />
+        <Steel d="M115,196L140,168" />
+      </g>
       <Arrow d="M190,128V184M178,170L190,186L202,170" />
     </>
   );
@@ -181,8 +190,10 @@ function TailsThrough({ knot }: { readonly knot: Drawn }) {
     <>
       <Hair d="M84,124C66,76 80,50 115,50C150,50 164,76 146,124" />
       <Held y={80} knot={knot} />
-      <Hair d="M104,-6C104,60 102,120 104,226" />
-      <Hair d="M127,-6C127,60 129,120 127,226" />
+      <g className="goes-down">
+        <Hair d="M104,-26C104,60 102,120 104,226" />
+        <Hair d="M127,-26C127,60 129,120 127,226" />
+      </g>
       {Array.from({ length: Math.min(4, knot.wraps) }, (_, i) => {
         const y = 96 + 22 * i;
         return (
@@ -207,7 +218,9 @@ function OneSideThrough({ knot }: { readonly knot: Drawn }) {
     <>
       <Hair d="M84,124C66,76 80,50 115,50C150,50 164,76 146,124" />
       <Held y={80} knot={knot} />
-      <Hair d="M127,-6C127,60 129,120 127,226" />
+      <g className="goes-down">
+        <Hair d="M127,-26C127,60 129,120 127,226" />
+      </g>
       {Array.from({ length: knot.wraps }, (_, i) => {
         const y = 100 + 22 * i;
         return (

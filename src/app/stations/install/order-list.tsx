@@ -44,6 +44,7 @@ export function OrderList(props: {
                 aria-current={stand === 'here' ? 'step' : undefined}
                 onClick={() => setPicked(picked === i ? undefined : i)}
                 data-testid={`order-${i + 1}`}
+                data-rows={step.knotIds && (isDone ? 'in' : 'open')}
               >
                 <span className="fig w-8 shrink-0 text-right">{i + 1}</span>
                 <span className={`min-w-0 flex-1 ${stand === 'here' ? 'font-strong' : isDone ? 'text-ink2' : ''}`}>

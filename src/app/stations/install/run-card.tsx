@@ -99,7 +99,7 @@ export function RunTook(props: {
   const step = (by: number) => onTook(Math.max(1, Math.min(500, took + by)));
   return (
     <div className="flex items-center gap-3 text-far-note" data-testid="run-took">
-      <span>{took === planned ? 'It takes' : `It took (${planned} planned)`}</span>
+      <span className="max-tablet:sr-only">{took === planned ? 'It takes' : `It took (${planned} planned)`}</span>
       <button
         type="button"
         className="min-h-15 min-w-15 rounded-[3px] border-2 border-ink text-center text-far-text"

@@ -4,7 +4,7 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import type { OrderStep, PlaceInOrder } from '../../../core/install/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { useLookSoFar } from '../../ask/look.ts';
+import { useHairOf, useLookSoFar } from '../../ask/look.ts';
 import { VIEWS } from '../../view/view-store.ts';
 import { PackTest } from './pack-test.tsx';
 import { MeantToLook, StepCard } from './step-card.tsx';
@@ -33,6 +33,7 @@ export function StepInHand(props: Props) {
   const { plan, result, scene, isIn, step, newPlan } = props;
   const isLook = LOOKS.has(step.kind) && isIn.size > 0;
   const seen = useLookSoFar(isLook ? plan : undefined, isIn.size);
+  const hair = useHairOf(isLook ? plan : undefined, isIn.size);
   const base = useMemo(
     () => (step.kind === 'base' || step.kind === 'prepare' ? { sectionId: step.sectionId } : undefined),
     [step],
@@ -47,6 +48,7 @@ export function StepInHand(props: Props) {
         step.kind !== 'trim' && (
           <HeadSoFar
             {...{ plan, result, scene, isIn, base, view }}
+            hair={isLook ? hair : undefined}
             className="max-desk:[zoom:0.84] max-phone:hidden"
           />
         )

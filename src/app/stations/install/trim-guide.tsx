@@ -2,7 +2,7 @@
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { HairOnHead } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { useHairTrimmed } from '../../ask/look.ts';
+import { useHairOf } from '../../ask/look.ts';
 import { Outlines } from '../check/outlines.tsx';
 
 /** No cut takes more than this; the last one less (common practice: small cuts), mm. */
@@ -11,7 +11,7 @@ const CUT_MM = 10;
 const LEAST_MM = 5;
 
 export function TrimGuide({ plan, result }: { readonly plan: PlanDocument; readonly result: PlanResult }) {
-  const hair = useHairTrimmed(plan);
+  const hair = useHairOf(plan);
   if (!hair) return null;
   const cuts = cutsOf(hair);
   return (

@@ -27,14 +27,22 @@ export function soFarOf(result: PlanResult, install: Install): SoFar {
 }
 
 export interface NewPlan {
-  readonly take: (change: PlanChange) => Promise<string | undefined>;
+  /** @param moved a knot that is in, and where it is now, mm */
+  readonly take: (change: PlanChange, moved?: Moved) => Promise<string | undefined>;
   readonly isWorking: boolean;
+}
+
+interface Moved {
+  readonly id: string;
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly zMm: number;
 }
 
 export function useNewPlan(result: PlanResult, install: Install): NewPlan {
   const [isWorking, setWorking] = useState(false);
   const take = useCallback(
-    async (change: PlanChange) => {
+    async (change: PlanChange, moved?: Moved) => {
       const why = refusalOf(change.plan);
       if (why) return `${why} Nothing was changed.`;
       setWorking(true);
@@ -42,7 +50,8 @@ export function useNewPlan(result: PlanResult, install: Install): NewPlan {
         const outcome = await workedOut(change.plan);
         if (typeof outcome === 'string') return outcome;
         const isIn = new Set(install.now().done.map((d) => d.knotId));
-        const renamed = carriedOver(result.knots, outcome.knots, isIn);
+        const before = result.knots.map((k) => (k.id === moved?.id ? moved : k));
+        const renamed = carriedOver(before, outcome.knots, isIn);
         install.add('plan', { plan: colouredAsHooked(change.plan, result, renamed), renamed, text: change.words });
         return undefined;
       } finally {

@@ -19,8 +19,10 @@ export function Warnings(props: {
   readonly result: PlanResult;
   readonly evening: { readonly minutes: number } | undefined;
   readonly onWays: (reason: Reason) => void;
+  /** It hurts no more. */
+  readonly onGone: (key: string) => void;
 }) {
-  const { forecast, state, result, evening, onWays } = props;
+  const { forecast, state, result, evening, onWays, onGone } = props;
   const hair = forecast.knotsToCome > 0 && forecast.runsOut > LIKELY;
   const late = evening !== undefined && forecast.knotsToCome > 0 && endsMidRow(state, result, 60 * evening.minutes);
   const hurts = state.noticed.filter((n) => n.hurts && n.knotId !== undefined);
@@ -46,10 +48,15 @@ export function Warnings(props: {
           </button>
         </p>
       )}
-      {hurts.slice(-1).map((n) => (
-        <p key={n.key ?? n.atMs} className="text-madder" data-testid="hurt-kept">
-          You said “{lowerFirst(HURT_INFO[n.what as HurtKind]?.name ?? n.what)}”{rowOf(result, n.knotId)}: does it
-          still? Then it comes out.
+      {hurts.slice(-1).map(({ key, atMs, what, knotId }) => (
+        <p key={key ?? atMs} className="text-madder" data-testid="hurt-kept">
+          You said “{lowerFirst(HURT_INFO[what as HurtKind]?.name ?? what)}”{rowOf(result, knotId)}: does it still? Then
+          it comes out.{' '}
+          {key !== undefined && (
+            <button type="button" className="word text-ink" onClick={() => onGone(key)} data-testid="hurt-gone">
+              No, it is gone
+            </button>
+          )}
         </p>
       ))}
     </div>

@@ -2,6 +2,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { handsIn, type InstallForecast } from '../../../core/install/index.ts';
+import type { HeadScene } from '../../../core/plan/index.ts';
 import type { FromHereFigures, FromHereFound } from '../../../core/search/index.ts';
 import { lowerFirst, percent } from '../../../core/trade/index.ts';
 import { asPlaced, keptSoFar, otherFullness, type SoFar, type WayOn, waysOn } from '../../../model/from-here.ts';
@@ -12,6 +13,7 @@ import { inputsOf } from '../../ask/fineness.ts';
 import { NumberField, SelectField } from '../../ui/field.tsx';
 import { duration } from '../../ui/format.ts';
 import { OneOf } from '../../ui/tabs.tsx';
+import { KnotElsewhere } from './knot-elsewhere.tsx';
 import { MirrorDialog } from './mirror-dialog.tsx';
 import type { Install } from './use-install.ts';
 import { type NewPlan, soFarOf } from './use-new-plan.ts';
@@ -27,7 +29,9 @@ const REASONS: ReadonlyArray<readonly [Reason, string]> = [
 interface Props {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
+  readonly scene: HeadScene | undefined;
   readonly install: Install;
+  readonly isIn: ReadonlySet<string>;
   readonly forecast: InstallForecast;
   readonly newPlan: NewPlan;
   readonly reason: Reason;
@@ -75,6 +79,7 @@ export function WaysOn(props: Props) {
         testId="reason"
       />
       <AskedFields {...{ plan, result, asked, setAsked, left, minutes }} />
+      {reason === 'placed' && <KnotElsewhere {...props} onTaken={onClose} />}
       <Ways {...{ reason, ways, seen, take }} isEnough={isEnough(seen.now, told)} isBusy={newPlan.isWorking} />
       {refusal && (
         <p role="alert" className="mt-2 text-madder">

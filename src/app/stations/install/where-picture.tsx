@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
-import type { HeadScene } from '../../../core/plan/index.ts';
+import type { HairOnHead, HeadScene } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { headFrame } from '../../head-view/framing.ts';
@@ -10,6 +10,7 @@ import { drawBase } from '../../head-view/lines/base.ts';
 import { drawRows } from '../../head-view/lines/rows.ts';
 import { paletteOf, scalpColour } from '../../head-view/picture/palette.ts';
 import { type Projection, projection, screenX, screenY } from '../../head-view/projection.ts';
+import { hairLooksOf } from '../../head-view/use-drawn-picture.ts';
 import { useHeadPicture } from '../../head-view/use-head-picture.ts';
 import { useTheme } from '../../session/theme.ts';
 import { cleared } from '../../ui/canvas.ts';
@@ -24,6 +25,8 @@ const PICTURE = { width: WIDTH, height: HEIGHT };
 const EIGHTH = Math.PI / 4;
 const NONE: ReadonlySet<string> = new Set();
 const PX_PER_MM_SHARE = 0.0044;
+/** Long hair needs more room below. */
+const HAIR_SHARE = 0.0032;
 
 export interface HeadSoFarProps {
   readonly plan: PlanDocument;
@@ -37,13 +40,15 @@ export interface HeadSoFarProps {
   readonly base?: { readonly sectionId: string | undefined } | undefined;
   /** Rows up to this one are drawn; all of them where it is left out. */
   readonly upToRow?: number;
+  /** Hair as it is meant to hang by now, in place of rows and knots. */
+  readonly hair?: HairOnHead | undefined;
   readonly drawOver?: (ctx: CanvasRenderingContext2D, seen: Projection) => void;
   readonly onTap?: (x: number, y: number, seen: Projection) => void;
   readonly className?: string;
 }
 
 export function HeadSoFar(props: HeadSoFarProps) {
-  const { plan, result, scene, isIn, base, upToRow, drawOver, onTap } = props;
+  const { plan, result, scene, isIn, base, upToRow, hair, drawOver, onTap } = props;
   const { azimuth, elevation } = props.view;
   const isMirrored = props.isMirrored === true;
   const gl = useRef<HTMLCanvasElement>(null);
@@ -55,20 +60,22 @@ export function HeadSoFar(props: HeadSoFarProps) {
       projection(
         { azimuth, elevation },
         PICTURE,
-        headFrame(PICTURE, elevation, { x: 0.5, y: 0.5 }, PX_PER_MM_SHARE),
+        headFrame(PICTURE, elevation, { x: 0.5, y: hair ? 0.4 : 0.5 }, hair ? HAIR_SHARE : PX_PER_MM_SHARE),
         isMirrored,
       ),
-    [azimuth, elevation, isMirrored],
+    [azimuth, elevation, isMirrored, hair],
   );
   useEffect(() => {
     if (picture.state !== 'ready') return;
     picture.head.setPalette(paletteOf(plan, theme === 'dark'));
+    picture.head.setHair(hair?.mesh);
+    if (hair) picture.head.setHairLooks(hairLooksOf(plan));
     const frame = requestAnimationFrame(() => picture.head.draw(seen, 2));
     return () => cancelAnimationFrame(frame);
-  }, [picture, seen, plan, theme]);
+  }, [picture, seen, plan, theme, hair]);
   useEffect(() => {
     const ctx = cleared(lines.current, WIDTH, HEIGHT, 2);
-    if (!ctx) return;
+    if (!ctx || hair) return;
     if (base) drawBase(ctx, seen, result, { ...base, lineKey: undefined, cautions: NONE, showBumps: false });
     else
       drawRows(ctx, seen, upToRow === undefined ? result : { ...result, rows: result.rows.slice(0, upToRow + 1) }, {
@@ -80,7 +87,7 @@ export function HeadSoFar(props: HeadSoFarProps) {
         signSize: 2.6,
       });
     drawOver?.(ctx, seen);
-  }, [result, isIn, seen, plan, base, upToRow, drawOver]);
+  }, [result, isIn, seen, plan, base, upToRow, hair, drawOver]);
   return (
     <div
       className={`relative flex-none ${props.className ?? 'beside:[zoom:0.66] max-tablet:[zoom:0.84] max-phone:hidden'}`}

@@ -32,6 +32,13 @@ export function withoutCollisions(
   const near = Float64Array.from(all, (k) => nearest * closeness(pitch, k.vertex));
   const isKept = ({ row }: LaidKnot) =>
     rows[row].besidePart || rows[row].placesMm !== undefined || rows[row].kind === 'front';
+  // What is hooked already stays, however near: it can't be laid otherwise any more.
+  const isIn = ({ row }: LaidKnot) => rows[row].closesMm !== undefined;
+  const loser = (a: LaidKnot, b: LaidKnot): LaidKnot | undefined => {
+    if (isIn(a) || isIn(b)) return isIn(a) && isIn(b) ? undefined : isIn(a) ? b : a;
+    if (a.row !== b.row && isKept(b)) return isKept(a) ? undefined : a;
+    return !isKept(a) && toEnd(a) <= toEnd(b) + TIE ? a : b;
+  };
   for (let i = 0; i < all.length; i++) {
     for (let j = i + 1; j < all.length && !gone[i]; j++) {
       const a = all[i];
@@ -42,9 +49,8 @@ export function withoutCollisions(
       if (Math.abs(dx) > limit) continue;
       const dSq = dx * dx + (a.yMm - b.yMm) ** 2 + (a.zMm - b.zMm) ** 2;
       if (dSq >= limit * limit) continue;
-      if (a.row !== b.row && isKept(a) && isKept(b)) continue;
-      const dropA = a.row !== b.row && isKept(b) ? true : !isKept(a) && toEnd(a) <= toEnd(b) + TIE;
-      gone[dropA ? i : j] = 1;
+      const goes = loser(a, b);
+      if (goes !== undefined) gone[goes === a ? i : j] = 1;
     }
   }
   return { knots: all.filter((_, i) => !gone[i]), thinnedOut: gone.reduce((a, b) => a + b, 0) };

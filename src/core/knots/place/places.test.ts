@@ -69,6 +69,10 @@ describe('where a finger finds it', () => {
     [1, 'one finger'],
     [2, 'two fingers'],
     [3.5, 'three and a half fingers'],
+    [0.25, 'a quarter of a finger'],
+    [0.75, 'three quarters of a finger'],
+    [1.25, 'a finger and a quarter'],
+    [2.75, 'two fingers and three quarters'],
     [14, '14 fingers'],
   ])('%f is "%s"', (n, words) => {
     expect(fingersInWords(n)).toBe(words);
