@@ -156,6 +156,8 @@ describe.each([
     await browser.click('[data-testid="redo"]');
     await browser.appears('[data-testid="step-what"]');
     expect(await violations(browser, options), 'a step').toEqual([]);
+    await browser.click('[data-testid="next"]');
+    await browser.appears('[data-testid="knot-kind"]');
   });
 });
 

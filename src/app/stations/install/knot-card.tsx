@@ -37,7 +37,7 @@ export function KnotCard(props: {
       <div className={`grid gap-x-9 gap-y-4.5 ${showsMoves ? 'beside:grid-cols-beside beside:items-center' : ''}`}>
         {showsMoves && (
           <div className={telling === 'knot' ? '' : 'max-phone:hidden'}>
-            <KnotMoves knot={knot} />
+            <KnotMoves key={knot.id} knot={knot} />
           </div>
         )}
         <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 max-phone:flex-nowrap max-phone:gap-x-3 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">

@@ -26,7 +26,7 @@ const EIGHTH = Math.PI / 4;
 const NONE: ReadonlySet<string> = new Set();
 const PX_PER_MM_SHARE = 0.0044;
 /** Long hair needs more room below. */
-const HAIR_SHARE = 0.0032;
+const HAIR_SHARE = 0.0027;
 
 export interface HeadSoFarProps {
   readonly plan: PlanDocument;
@@ -60,7 +60,7 @@ export function HeadSoFar(props: HeadSoFarProps) {
       projection(
         { azimuth, elevation },
         PICTURE,
-        headFrame(PICTURE, elevation, { x: 0.5, y: hair ? 0.4 : 0.5 }, hair ? HAIR_SHARE : PX_PER_MM_SHARE),
+        headFrame(PICTURE, elevation, { x: 0.5, y: hair ? 0.35 : 0.5 }, hair ? HAIR_SHARE : PX_PER_MM_SHARE),
         isMirrored,
       ),
     [azimuth, elevation, isMirrored, hair],
