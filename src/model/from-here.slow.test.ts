@@ -1,4 +1,5 @@
 /** A new plan from here: what is in stays where it is, and only what is to come is laid for what is left. */
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { type PlanResult, planWithFindings } from '../core/findings/index.ts';
 import { directionDeg } from '../core/head/index.ts';
@@ -8,7 +9,7 @@ import { leastFromHere } from '../core/search/from-here.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { asPlaced, filledAt, keptSoFar, layerAtPart, otherFullness, type SoFar, sparing, waysOn } from './from-here.ts';
 import type { PlanDocument } from './plan.ts';
-import { refusalOf } from './read-plan.ts';
+import { readPlan, refusalOf } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
 
 const MESH = 24;
@@ -60,6 +61,29 @@ describe.each(demoPlans.map((p) => [p.id, p] as const))('%s', (_, plan) => {
       const was = result.knots.reduce((sum, k) => sum + 1 / (before.get(k.cut) ?? 1), 0);
       expect(hair, way.key).toBeLessThan(was);
       if (way.key === 'wider') expect(next.knots.length - isIn.size).toBeLessThan(toCome);
+    }
+  });
+});
+
+/** One of every kind: bands, rods, found rows, puff, wig, fringe, border. */
+const examples = readdirSync('examples')
+  .filter((name) => name.endsWith('.plan.json'))
+  .map((name) => [name, readPlan(JSON.parse(readFileSync(`examples/${name}`, 'utf8')))] as const);
+
+describe('every example', () => {
+  it.each(examples)('%s: what is in stays in every way on', (_, read) => {
+    expect(read.ok).toBe(true);
+    if (!read.ok) return;
+    const { result, soFar, isIn } = after(read.value, 0.45);
+    const kept = laid(keptSoFar(read.value, soFar));
+    expect(moved(result, kept, isIn).lost).toBeLessThanOrEqual(Math.max(1, 0.04 * isIn.size));
+    for (const way of waysOn(read.value, soFar)) {
+      const plan = way.steps[0].variants[0];
+      const refusal = refusalOf(plan);
+      // More rows than can be kept by hand are refused with a sentence, not laid wrong.
+      if (refusal !== undefined) continue;
+      const { lost } = moved(result, laid(plan), isIn);
+      expect(lost, way.key).toBeLessThanOrEqual(Math.max(1, 0.04 * isIn.size));
     }
   });
 });
@@ -128,7 +152,7 @@ describe('what she sees and feels', () => {
     expect(layered.plan.rows.hand.filter((h) => h.op === 'add').length).toBeGreaterThan(0);
     const [closer, thinner] = otherFullness(plan, soFar).map((w) => laid(w.steps[0].variants[0]).knots.length);
     expect(closer).toBeGreaterThan(thinner);
-    const way = asPlaced(plan, soFar, { fingers: result.spacing.fingers.back * 1.5 });
+    const way = asPlaced(plan, soFar, { fingers: soFar.fingers.back * 1.5 });
     expect(laid(way!.steps[0].variants[0]).knots.length).toBeLessThan(result.knots.length);
     expect(asPlaced(plan, soFar, {})).toBeUndefined();
   });

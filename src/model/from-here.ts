@@ -23,6 +23,7 @@ export interface SoFar {
   readonly rows: readonly PlannedRow[];
   readonly knots: readonly PlannedKnot[];
   readonly isIn: ReadonlySet<string>;
+  /** As they are, by zone, hers or left to the hair. */
   readonly fingers: Readonly<Record<SpacingZone, number>>;
 }
 
@@ -41,8 +42,9 @@ const KEEPS_OFF = 0.55;
 /** Every third point of a line is enough to lay it again. */
 const LINE_STRIDE = 3;
 
-/** Every row of which a knot is in stays: its line and its knots. */
-export function keptSoFar(plan: PlanDocument, soFar: SoFar): PlanDocument {
+/** Every row of which a knot is in stays: its line and its knots. Gaps that were left to the hair are held as they are, or finer pieces would move them. */
+export function keptSoFar(begun: PlanDocument, soFar: SoFar): PlanDocument {
+  const { plan } = setSpacing(begun, soFar.fingers);
   let hand = plan.rows.hand;
   for (const row of soFar.rows) {
     const knots = soFar.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
@@ -105,6 +107,16 @@ function shifted(plan: PlanDocument): PlanDocument[] {
   return [0, most, least].map((offset) => ({ ...plan, rows: { ...plan.rows, offset } }));
 }
 
+/** Rows that follow what is there, bands, rods, twists, can't be locked: another gap would move what is in on them. */
+const canChangeGaps = ({ rows, knots, isIn }: SoFar): boolean =>
+  rows.every(
+    (row) =>
+      LAID_BY_FIELD.has(row.kind) ||
+      row.kind === 'fringe' ||
+      row.kind === 'border' ||
+      !knots.slice(row.firstKnot, row.firstKnot + row.knotCount).some((k) => isIn.has(k.id)),
+  );
+
 /** Zones in which something is to come. */
 function zonesToCome({ knots, isIn }: SoFar): PieceZone[] {
   const open = new Set(knots.filter((k) => !isIn.has(k.id)).map((k) => k.pieceZone));
@@ -119,6 +131,7 @@ function gaps(
   sign: 1 | -1,
 ): WayOn['steps'] {
   const steps: Array<WayOn['steps'][number]> = [];
+  if (!canChangeGaps(soFar)) return steps;
   const [least, most] = SPACING_LIMITS_FINGERS;
   for (let k = 1; k <= (sign > 0 ? MOST_STEPS : 3); k++) {
     const next = Object.fromEntries(
@@ -161,7 +174,8 @@ export function waysOn(plan: PlanDocument, soFar: SoFar): WayOn[] {
           },
         ]
       : []),
-    finerFrom(keepingCuts(kept, soFar), open),
+    // A clear gap grows and shrinks with its piece: what is in on bands and rods would move with it.
+    ...(canChangeGaps(soFar) || plan.spacing.said === 'centres' ? [finerFrom(keepingCuts(kept, soFar), open)] : []),
     laterFrom(kept),
   ];
   return ways.filter((w) => w.steps.length > 0);
@@ -234,7 +248,7 @@ export function asPlaced(
     kept = { ...keepingCuts(kept, soFar), pieces };
     words.push(`the rest with ${cut.name}`);
   }
-  const { fingers } = placed;
+  const fingers = canChangeGaps(soFar) ? placed.fingers : undefined;
   const variants = fingers === undefined ? [kept] : shifted(setSpacing(kept, atGap(soFar, fingers)).plan);
   if (fingers !== undefined) words.push(`rows ${fingersFigure(fingers)} of a finger apart`);
   if (words.length === 0) return undefined;

@@ -34,6 +34,7 @@ const event = object({
   renamed: mixed<Record<string, string>>()
     .optional()
     .test('names', 'The new names of knots are not as they should be.', (v) => v === undefined || areNames(v)),
+  packsLeft: amount(0, 2000, 'The hair that is left').optional().default(undefined),
   photoId: string().strict().max(120).optional(),
   shown: number().strict().min(0).max(1).optional(),
   plan: mixed<PlanDocument>().optional(),

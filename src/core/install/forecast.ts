@@ -25,6 +25,8 @@ export interface InstallForecast {
   readonly secondsToCome: number;
   /** Four times in five: narrower with every knot that was timed, never narrower than chance leaves it. */
   readonly secondsRange: readonly [low: number, high: number];
+  /** Pieces that are left now. */
+  readonly piecesLeft: number;
   /** Pieces left after the last knot; negative when they don't last. */
   readonly piecesOver: number;
   readonly piecesOverRange: readonly [low: number, high: number];
@@ -98,6 +100,7 @@ export function forecastInstall(
     knotsToCome: rest.length,
     secondsToCome: likely,
     secondsRange: [likely / factor, likely * factor],
+    piecesLeft: left,
     piecesOver: Math.round(over),
     piecesOverRange: [Math.round(over - Z * sd), Math.round(over + Z * sd)],
     runsOut: sd === 0 ? Number(over < 0) : normalBelow(-over / sd),

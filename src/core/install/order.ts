@@ -71,14 +71,14 @@ export function orderOfWork({ base, worklist, knots }: Ordered): OrderStep[] {
       };
     },
   );
-  return [...laying, ...withLooks(hooking, (what) => idOf('check', what))];
+  return [...laying, ...withLooks(hooking, laying.length > 0, (what) => idOf('check', what))];
 }
 
 /**
  * Two looks that belong to no plan, because what they find is not known before: once it is separated, and after a
  * night, when a finished style is opened again.
  */
-function withLooks(steps: readonly OrderStep[], idOf: (what: string) => string): OrderStep[] {
+function withLooks(steps: readonly OrderStep[], isFelt: boolean, idOf: (what: string) => string): OrderStep[] {
   const look = (what: string, how: string, minutes: number): OrderStep => ({
     id: idOf(what),
     kind: 'check',
@@ -100,7 +100,7 @@ function withLooks(steps: readonly OrderStep[], idOf: (what: string) => string):
     ...steps.slice(separated + 1),
     look(
       'Look again after a night',
-      'It has settled: what was too full may be right, and a gap that is there now stays. A filler, a snip, no more; and what still pulls comes out.',
+      `It has settled: what was too full may be right, and a gap that is there now stays. A filler, a snip, no more${isFelt ? '; and what still pulls comes out' : ''}.`,
       3,
     ),
   ];

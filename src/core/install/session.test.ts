@@ -203,6 +203,13 @@ describe('a new plan on the way', () => {
     expect(foldInstall(events).piecesUsed).toBe(3);
   });
 
+  it('what was left when it was taken is known still, and how many were in by then', () => {
+    const plan: InstallEvent = { ...at(50, 'plan'), renamed: {}, packsLeft: 1.5 };
+    const state = foldInstall([at(0, 'knot', 'a'), at(9, 'knot', 'b'), plan, at(70, 'knot', 'c')]);
+    expect(state.stock).toEqual({ packsLeft: 1.5, piecesBefore: 2 });
+    expect(foldInstall([at(0, 'knot', 'a')]).stock).toBeUndefined();
+  });
+
   it('without new names every knot keeps its own', () => {
     expect(foldInstall([at(0, 'knot', 'a'), at(5, 'plan'), at(9, 'knot', 'b')]).done.map((d) => d.knotId)).toEqual([
       'a',

@@ -61,6 +61,8 @@ export interface InstallEvent {
   readonly renamed?: Readonly<Record<string, string>>;
   /** Key of the newest plan event that its device knew of: by that plan its knots are named. */
   readonly under?: string;
+  /** Hair that is left as a new plan is taken, in packs. */
+  readonly packsLeft?: number;
   readonly photoId?: string;
   /** Share of scalp or cap that shows in a photo. */
   readonly shown?: number;
@@ -110,6 +112,8 @@ export interface InstallState {
   /** What was done last, if anything. */
   readonly lastWork: Work | undefined;
   readonly piecesUsed: number;
+  /** Hair that was left when a new plan was taken, and pieces that were in by then; undefined where none was. */
+  readonly stock: { readonly packsLeft: number; readonly piecesBefore: number } | undefined;
   /** Rows and stretches whose pieces were counted: planned and taken. */
   readonly counted: ReadonlyArray<{ readonly knots: number; readonly pieces: number }>;
   readonly paused: boolean;
@@ -169,6 +173,7 @@ class Fold {
   private readonly plans: Array<{ readonly key: string | undefined; readonly renamed: Renamed }> = [];
   private works: Work[] = [];
   private turnedTo: InstallState['turnedTo'];
+  private stock: InstallState['stock'];
   private paused = false;
   private finished = false;
   private worked = 0;
@@ -297,7 +302,8 @@ class Fold {
   }
 
   /** Knots that are in keep their place and get the names of the new plan; one that it has no name for is in all the same. */
-  private follow({ key, renamed }: InstallEvent) {
+  private follow({ key, renamed, packsLeft }: InstallEvent) {
+    if (packsLeft !== undefined) this.stock = { packsLeft, piecesBefore: this.used() };
     if (!renamed) return;
     this.plans.push({ key, renamed });
     const now = (id: string) => renamed[id] ?? unnamed(id);
@@ -320,18 +326,24 @@ class Fold {
     return this.plans.slice(since).reduce((name, { renamed }) => renamed[name] ?? unnamed(name), id);
   }
 
+  private used(): number {
+    let pieces = 0;
+    for (const isSkipped of this.done.values()) if (!isSkipped) pieces++;
+    for (const c of this.counts.values()) pieces += c.pieces - c.knots;
+    return Math.max(0, pieces);
+  }
+
   state(): InstallState {
     const done = [...this.done].map(([knotId, skipped]) => ({ knotId, skipped }));
-    const counted = [...this.counts.values()];
-    const surplus = counted.reduce((sum, c) => sum + c.pieces - c.knots, 0);
     const each = this.timed.flatMap((t) => new Array<number>(t.knotIds.length).fill(t.seconds / t.knotIds.length));
     return {
       done,
       steps: this.steps,
       turnedTo: this.turnedTo,
       lastWork: this.works.at(-1),
-      piecesUsed: Math.max(0, done.filter((d) => !d.skipped).length + surplus),
-      counted,
+      piecesUsed: this.used(),
+      stock: this.stock,
+      counted: [...this.counts.values()],
       paused: this.paused,
       finished: this.finished,
       notes: this.notes,

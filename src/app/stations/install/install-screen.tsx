@@ -85,11 +85,12 @@ function AtTheMirror({ session, plan, result, install }: AtTheMirrorProps & { re
   const card = useRef<HTMLElement>(null);
   useFocusBack(card, open !== undefined);
   const isIn = useMemo(() => new Set(state.done.filter((d) => !d.skipped).map((d) => d.knotId)), [state]);
-  const newPlan = useNewPlan(result, install);
   const counted = useCounted(result, install, settings.telling);
   const { order, held, next, back, pause } = counted.work;
   const [knot] = held.run;
   const forecast = useForecast(result, install);
+  const packsLeft = Math.max(0, forecast.piecesLeft) / Math.max(1, result.supply.piecesPerPack);
+  const newPlan = useNewPlan(result, install, isIn.size > 0 ? packsLeft : undefined);
   useDevice({ result, plan, install, settings, counted, isFree: open === undefined, onHurts: () => setOpen('hurts') });
   const shown = { session, plan, result, scene, install, isIn, newPlan, settings, set, forHelper, counted, forecast };
   return (
@@ -287,8 +288,13 @@ function Sheets(props: Shown & { readonly open: Open; readonly onOpen: (open: Op
 
 function useForecast(result: PlanResult, { state }: Install) {
   return useMemo(() => {
+    const { packs, piecesPerPack } = result.supply;
     const beside = result.strands.reduce((sum, s) => sum + s.count, 0);
-    const pieces = Math.floor(result.supply.packs * result.supply.piecesPerPack) - beside;
+    const { stock } = state;
+    // Once a new plan was taken what was left then counts, not what that plan would have bought.
+    const pieces = stock
+      ? stock.piecesBefore + Math.floor(stock.packsLeft * piecesPerPack)
+      : Math.floor(packs * piecesPerPack) - beside;
     return forecastInstall(state, result.knots, pieces);
   }, [result, state]);
 }

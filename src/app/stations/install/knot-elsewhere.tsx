@@ -44,7 +44,9 @@ export function KnotElsewhere(props: {
   const take = async () => {
     const moved = { id: last.id, xMm: here[0], yMm: here[1], zMm: here[2] };
     const from = directionDeg([last.xMm, last.yMm, last.zMm]);
-    const why = await newPlan.take(setElsewhere(plan, soFarOf(result, install), from, directionDeg(here)), moved);
+    const why = await newPlan.take(setElsewhere(plan, soFarOf(result, install), from, directionDeg(here)), {
+      moved,
+    });
     setRefusal(why);
     if (!why) onTaken();
   };

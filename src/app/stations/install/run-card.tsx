@@ -1,5 +1,5 @@
 /** A row, or a stretch of it in which nothing changes, told at once; and how many pieces it took. */
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
 import { knotName, rowWords, THROUGH_WORDS, upperFirst } from '../../../core/trade/index.ts';
@@ -125,11 +125,17 @@ export function RunTook(props: {
   );
 }
 
+/** Pieces that she counted, and the run that they are of. */
+export interface Took {
+  readonly run: string;
+  readonly pieces: number;
+}
+
+export const runKey = (run: ReadonlyArray<Pick<PlannedKnot, 'id'>>) => run.map((k) => k.id).join();
+
 /** What she counts for the run in hand; as planned until she says otherwise. */
-export function useTook(run: readonly PlannedKnot[]) {
-  const key = run.map((k) => k.id).join();
-  const [took, setTook] = useState<number>();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another run is counted anew
-  useEffect(() => setTook(undefined), [key]);
-  return [took ?? run.length, setTook, took] as const;
+export function useTook() {
+  const [took, setTook] = useState<Took>();
+  const of = (run: readonly PlannedKnot[]) => (took?.run === runKey(run) ? took.pieces : run.length);
+  return { took, of, set: (run: readonly PlannedKnot[], pieces: number) => setTook({ run: runKey(run), pieces }) };
 }

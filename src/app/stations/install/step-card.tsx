@@ -96,14 +96,17 @@ export function MeantToLook(props: {
     | { readonly behind: number; readonly left: number; readonly right: number; readonly top: number }
     | undefined;
   readonly knotsIn: number;
+  /** What is under the hair. */
+  readonly under: 'scalp' | 'cap';
 }) {
-  const { result, seen, knotsIn } = props;
+  const { result, seen, knotsIn, under } = props;
   if (!seen) return null;
   return (
     <p className="mt-2.5 text-far-note leading-tight" data-testid="meant-to-look">
       <b className="font-strong">Meant to look so:</b> with {knotsIn} of {result.knots.length} in,{' '}
-      {percent(seen.behind)} of the scalp shows from behind, {percent(seen.left)} from your left, {percent(seen.right)}{' '}
-      from your right and {percent(seen.top)} from above. {stageWords(knotsIn / Math.max(1, result.knots.length))}
+      {percent(seen.behind)} of the {under} shows from behind, {percent(seen.left)} from your left,{' '}
+      {percent(seen.right)} from your right and {percent(seen.top)} from above.{' '}
+      {stageWords(knotsIn / Math.max(1, result.knots.length))}
     </p>
   );
 }

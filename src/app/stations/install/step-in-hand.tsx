@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { OrderStep, PlaceInOrder } from '../../../core/install/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
+import { isOffHead } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useHairOf, useLookSoFar } from '../../ask/look.ts';
 import { VIEWS } from '../../view/view-store.ts';
@@ -56,7 +57,14 @@ export function StepInHand(props: Props) {
     >
       {isTest && <PackTest plan={plan} newPlan={newPlan} />}
       {step.kind === 'trim' && isIn.size > 0 && <TrimGuide plan={plan} result={result} />}
-      {isLook && <MeantToLook result={result} seen={seen?.seen} knotsIn={isIn.size} />}
+      {isLook && (
+        <MeantToLook
+          result={result}
+          seen={seen?.seen}
+          knotsIn={isIn.size}
+          under={isOffHead(plan.cap) ? 'cap' : 'scalp'}
+        />
+      )}
     </StepCard>
   );
 }

@@ -2,7 +2,13 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { foldInstall, type InstallEventKind, type InstallState, nextNumber } from '../../../core/install/index.ts';
+import {
+  foldInstall,
+  type InstallEventKind,
+  type InstallState,
+  inOrder,
+  nextNumber,
+} from '../../../core/install/index.ts';
 import { planOf, type StoredInstallEvent } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { addEvents, sessionEvents } from '../../../store/installs.ts';
@@ -61,7 +67,7 @@ export function useInstall(sessionId: string) {
 
   const add = useCallback(
     (kind: InstallEventKind, extra: EventExtra = {}) => {
-      const under = all.current.findLast((e) => e.kind === 'plan' && e.renamed)?.key;
+      const under = inOrder(all.current).findLast((e) => e.kind === 'plan' && e.renamed)?.key;
       const event: StoredInstallEvent = {
         sessionId,
         key: newId(),

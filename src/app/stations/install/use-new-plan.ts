@@ -1,7 +1,7 @@
 /** Another plan from here on: worked out, what is in found again in it, and taken with one event. */
 import { useCallback, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { carriedOver } from '../../../core/install/index.ts';
+import { carriedOver, inOrder } from '../../../core/install/index.ts';
 import type { SoFar } from '../../../model/from-here.ts';
 import type { StoredInstallEvent } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
@@ -16,33 +16,30 @@ export const idsIn = ({ done }: Install['state']): ReadonlySet<string> =>
   new Set(done.filter((d) => !d.skipped).map((d) => d.knotId));
 
 /** Places that were left empty stay so: they are as little to come as what is in. */
-export function soFarOf(result: PlanResult, install: Install): SoFar {
-  const { done } = install.now();
-  return {
-    rows: result.rows,
-    knots: result.knots,
-    isIn: new Set(done.map((d) => d.knotId)),
-    fingers: result.spacing.fingers,
-  };
-}
+export const soFarOf = ({ rows, knots, spacing: { fingers } }: PlanResult, install: Install): SoFar => ({
+  rows,
+  knots,
+  fingers,
+  isIn: new Set(install.now().done.map((d) => d.knotId)),
+});
 
 export interface NewPlan {
-  /** @param moved a knot that is in, and where it is now, mm */
-  readonly take: (change: PlanChange, moved?: Moved) => Promise<string | undefined>;
+  readonly take: (change: PlanChange, more?: WithIt) => Promise<string | undefined>;
   readonly isWorking: boolean;
 }
 
-interface Moved {
-  readonly id: string;
-  readonly xMm: number;
-  readonly yMm: number;
-  readonly zMm: number;
+interface WithIt {
+  /** A knot that is in, and where it is now, mm. */
+  readonly moved?: { readonly id: string; readonly xMm: number; readonly yMm: number; readonly zMm: number };
+  /** Hair that is left: another plan that takes less makes it no less. */
+  readonly packsLeft?: number;
 }
 
-export function useNewPlan(result: PlanResult, install: Install): NewPlan {
+/** @param left packs that are left by the forecast; undefined while nothing is in */
+export function useNewPlan(result: PlanResult, install: Install, left: number | undefined): NewPlan {
   const [isWorking, setWorking] = useState(false);
   const take = useCallback(
-    async (change: PlanChange, moved?: Moved) => {
+    async (change: PlanChange, { moved, packsLeft = left }: WithIt = {}) => {
       const why = refusalOf(change.plan);
       if (why) return `${why} Nothing was changed.`;
       setWorking(true);
@@ -52,13 +49,18 @@ export function useNewPlan(result: PlanResult, install: Install): NewPlan {
         const isIn = new Set(install.now().done.map((d) => d.knotId));
         const before = result.knots.map((k) => (k.id === moved?.id ? moved : k));
         const renamed = carriedOver(before, outcome.knots, isIn);
-        install.add('plan', { plan: colouredAsHooked(change.plan, result, renamed), renamed, text: change.words });
+        install.add('plan', {
+          plan: colouredAsHooked(change.plan, result, renamed),
+          renamed,
+          text: change.words,
+          ...(packsLeft === undefined ? {} : { packsLeft }),
+        });
         return undefined;
       } finally {
         setWorking(false);
       }
     },
-    [install, result],
+    [install, result, left],
   );
   return { take, isWorking };
 }
@@ -92,7 +94,7 @@ export function planBefore(
   begun: PlanDocument,
   events: readonly StoredInstallEvent[],
 ): { readonly plan: PlanDocument; readonly words: string } | undefined {
-  const taken = events.filter((e) => e.kind === 'plan' && e.plan);
+  const taken = inOrder(events).filter((e) => e.kind === 'plan') as StoredInstallEvent[];
   const last = taken.at(-1);
   if (!last) return undefined;
   return { plan: taken.at(-2)?.plan ?? begun, words: last.text ?? 'A new plan' };

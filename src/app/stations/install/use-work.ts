@@ -12,6 +12,7 @@ import {
 } from '../../../core/install/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
 import { isSameKnot } from './mirror-words.ts';
+import { runKey, type Took } from './run-card.tsx';
 import type { Install } from './use-install.ts';
 
 export interface InHand {
@@ -32,7 +33,7 @@ function inHand(order: readonly OrderStep[], { knots }: PlanResult, state: Insta
   };
 }
 
-export function useWork(result: PlanResult, install: Install, telling: Telling, took: number | undefined) {
+export function useWork(result: PlanResult, install: Install, telling: Telling, took: Took | undefined) {
   const { state, now, add } = install;
   const order = useMemo(() => orderOfWork(result), [result]);
   const held = useMemo(() => inHand(order, result, state, telling), [order, result, state, telling]);
@@ -43,7 +44,9 @@ export function useWork(result: PlanResult, install: Install, telling: Telling, 
     if (!step) return;
     if (run.length === 0) return add('step', { stepId: step.id, outcome: 'done' });
     if (telling === 'knot') return add('knot', { knotId: run[0].id });
-    add('run', { knotIds: run.map((k) => k.id), ...(took === undefined ? {} : { pieces: took }) });
+    // A count is of the run that it was made for, however quick the next touch is.
+    const isCounted = took !== undefined && took.run === runKey(run);
+    add('run', { knotIds: run.map((k) => k.id), ...(isCounted ? { pieces: took.pieces } : {}) });
   }, [add, now, order, result, telling, took]);
   const back = useCallback(() => {
     const { lastWork } = now();

@@ -45,7 +45,7 @@ export function WaysOn(props: Props) {
   const [asked, setAsked] = useState<AskedOn>({ reason: props.reason, placed: {} });
   const [refusal, setRefusal] = useState<string>();
   const { reason, placed } = asked;
-  const left = asked.pieces ?? Math.max(0, forecast.piecesOver + forecast.knotsToCome);
+  const left = asked.pieces ?? Math.max(0, forecast.piecesLeft);
   const atLeast = Math.max(5, Math.round((props.secondsLeft ?? forecast.secondsToCome * 0.75) / 60));
   const minutes = asked.minutes ?? atLeast;
   const ways = useMemo(
@@ -64,7 +64,7 @@ export function WaysOn(props: Props) {
   );
   const seen = useWaysOn(plan, result, install, ways, told);
   const take = async (change: PlanChange) => {
-    const why = await newPlan.take(change);
+    const why = await newPlan.take(change, { packsLeft: left / Math.max(1, result.supply.piecesPerPack) });
     setRefusal(why);
     if (!why) onClose();
   };
@@ -277,7 +277,7 @@ function PlacedFields(props: {
       <NumberField
         label="My rows lie so many fingers apart"
         testId="placed-fingers"
-        value={placed.fingers ?? Math.round(100 * result.spacing.fingers.back) / 100}
+        value={placed.fingers ?? Math.round(20 * result.spacing.fingers.back) / 20}
         onCommit={(fingers) => {
           if (!(fingers >= 0.25 && fingers <= 6)) return 'From a quarter of a finger to six fingers.';
           setPlaced({ ...placed, fingers });
