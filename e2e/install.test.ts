@@ -292,6 +292,11 @@ describe('hair that runs short', () => {
       `return [...document.querySelectorAll('[data-testid^="take-"]')].map((b) => b.dataset.testid)`,
     );
     expect(ways.length).toBeGreaterThan(0);
+    await browser.click(`[data-testid="${ways[0].replace('take-', 'look-')}"]`);
+    await browser.until(
+      `document.querySelectorAll('[data-testid="both"] figure[data-state="drawn"]').length === 2`,
+      'both side by side',
+    );
     const before = (await ofHalf()).length;
     await browser.click(`[data-testid="${ways[0]}"]`);
     await closed('ways-dialog');
@@ -542,6 +547,7 @@ describe('a knot that sits elsewhere', () => {
     await browser.keys(' ');
     await more('ways');
     await browser.click('[data-testid="reason-placed"]');
+    await browser.click('[data-testid="row-unrolled"]');
     await browser.click('[data-testid="move-up"]');
     const before = await toCome();
     const plans = (await ofHalf()).filter((e) => e.kind === 'plan').length;

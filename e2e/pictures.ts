@@ -116,8 +116,10 @@ const PICTURES: readonly Picture[] = [
   {
     name: 'install',
     path: '/install/demo-install-half',
-    size: [820, 1180],
-    before: (b) => b.click('[data-testid="next"]'),
+    before: async (b) => {
+      await b.click('[data-testid="next"]');
+      await b.appears('canvas[data-drawn="head"]');
+    },
   },
   { name: 'chart', path: `${curls}/rows/chart` },
   {
@@ -140,7 +142,19 @@ const PICTURES: readonly Picture[] = [
       await b.script('document.activeElement.blur()');
     },
   },
-  { name: 'tablet', path: '/plan/demo-swept-coils/rows', size: [820, 1180] },
+  {
+    name: 'tablet',
+    path: '/install/demo-install-half',
+    size: [820, 1180],
+    dark: true,
+    before: async (b) => {
+      await b.click('[data-testid="next"]');
+      await b.click('[data-testid="order"]');
+      await b.press(/Look, half way/);
+      await b.click('[data-testid="turn-to"]');
+      await b.appears('canvas[data-drawn="hair"]');
+    },
+  },
   {
     name: 'phone',
     path: `${curls}/supply`,

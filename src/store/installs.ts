@@ -1,8 +1,8 @@
 /** Install sessions: events are only ever added, and the log line is written once. */
-import { foldInstall } from '../core/install/index.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { UsedOf } from '../model/stash.ts';
 import type { MeshworkDatabase } from './database.ts';
+import { finishedAt } from './install-events.ts';
 import { takeUsed } from './stash.ts';
 
 export async function startSession(db: MeshworkDatabase, session: InstallSession): Promise<void> {
@@ -35,29 +35,6 @@ export async function addEvents(
 type Kept = StoredInstallEvent & { seq: number };
 const OPENS_AGAIN: ReadonlySet<StoredInstallEvent['kind']> = new Set(['back', 'again']);
 
-/** What another device has of an install is added to what is here: nothing is lost, nothing is there twice. @returns events that were new */
-export async function mergeInstall(
-  db: MeshworkDatabase,
-  session: InstallSession,
-  events: readonly StoredInstallEvent[],
-): Promise<number> {
-  return db.transaction('rw', db.sessions, db.events, async () => {
-    const there = await db.sessions.get(session.id);
-    if (!there) await db.sessions.add(session);
-    const known = new Set((await sessionEvents(db, session.id)).map((e) => e.key));
-    const fresh = events.filter((e) => !known.has(e.key));
-    await db.events.bulkAdd(fresh.map(({ seq: _, ...e }) => ({ ...e, sessionId: session.id }) as Kept));
-    const { finished } = foldInstall(await sessionEvents(db, session.id));
-    await db.sessions.update(session.id, { finished: finished ? 1 : 0 });
-    return fresh.length;
-  });
-}
-
-/** As they came to this device; their own order is found when they are folded. */
-export async function sessionEvents(db: MeshworkDatabase, sessionId: string): Promise<StoredInstallEvent[]> {
-  return db.events.where('sessionId').equals(sessionId).sortBy('seq');
-}
-
 /** The newest install of a plan that is not finished. */
 export async function openSession(db: MeshworkDatabase, planId: string): Promise<InstallSession | undefined> {
   const all = await db.sessions.where('planId').equals(planId).toArray();
@@ -81,11 +58,6 @@ export interface WornInstall {
 export async function wornInstall(db: MeshworkDatabase, planId: string): Promise<WornInstall | undefined> {
   const newest = (await db.sessions.where('planId').equals(planId).sortBy('startedAtMs')).at(-1);
   return newest?.finished === 1 ? { session: newest, finishedAtMs: await finishedAt(db, newest) } : undefined;
-}
-
-export async function finishedAt(db: MeshworkDatabase, session: InstallSession): Promise<number> {
-  const events = await sessionEvents(db, session.id);
-  return events.findLast((e) => e.kind === 'finish')?.atMs ?? session.startedAtMs;
 }
 
 /** @param atMs undefined where it is still worn after all */

@@ -1,7 +1,6 @@
 /** How far each plan has come: planned, half hooked, worn, taken out. */
-import { foldInstall } from '../core/install/index.ts';
 import type { MeshworkDatabase } from './database.ts';
-import { finishedAt, sessionEvents } from './installs.ts';
+import { finishedAt, sessionEvents } from './install-events.ts';
 
 export type PlanState =
   | { readonly kind: 'planned' }
@@ -18,6 +17,8 @@ export async function planStates(db: MeshworkDatabase): Promise<ReadonlyMap<stri
       if (session.finished === 1 && takenOutAtMs !== undefined)
         return [session.planId, { kind: 'takenOut', atMs: takenOutAtMs }];
       if (session.finished === 1) return [session.planId, { kind: 'worn', sinceMs: await finishedAt(db, session) }];
+      // Only where an install is begun: the first page needs none of it.
+      const { foldInstall } = await import('../core/install/session.ts');
       const events = await sessionEvents(db, session.id);
       const hooked = foldInstall(events).done.filter((d) => !d.skipped).length;
       return [session.planId, { kind: 'half', hooked, of: session.knots }];

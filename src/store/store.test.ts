@@ -13,16 +13,9 @@ import { PLAN_VERSION } from '../model/plan.ts';
 import { setSpacing } from '../model/spacing-commands.ts';
 import { MeshworkDatabase } from './database.ts';
 import { bringBackDemo, demoState, fillWithDemo, putAwayDemo } from './fill-demo.ts';
-import {
-  addEvents,
-  addLogEntry,
-  markTakenOut,
-  mergeInstall,
-  openSession,
-  sessionEvents,
-  startSession,
-  unloggedSession,
-} from './installs.ts';
+import { sessionEvents } from './install-events.ts';
+import { addEvents, addLogEntry, markTakenOut, openSession, startSession, unloggedSession } from './installs.ts';
+import { mergeInstall } from './merge-install.ts';
 import { planStates } from './plan-state.ts';
 import {
   addPlan,

@@ -27,7 +27,6 @@ import {
 } from '../core/plan/index.ts';
 import type {
   FromHereAsked,
-  FromHereFigures,
   FromHereFound,
   LessAsked,
   LessFigures,
@@ -63,10 +62,6 @@ export interface Jobs {
   lessFigures(inputs: PlanInputs): Promise<JobResult<LessFigures>>;
   /** Of steps in one direction the mildest that so many packs suffice for. */
   leastThatDoes(asked: LessAsked): Promise<JobResult<LessFound | undefined>>;
-  /** What is to come of the plan as it is once so much is in. */
-  figuresFromHere(
-    asked: Omit<FromHereAsked, 'steps'> & { readonly inputs: PlanInputs },
-  ): Promise<JobResult<FromHereFigures>>;
   /** How much of the scalp shows in a photo, and where. */
   photo(asked: PhotoOnHead): Promise<JobResult<PhotoMeasured>>;
   guessesFromPhoto(asked: LookAsked & { readonly said: PhotoSaid }): Promise<JobResult<GuessesFound>>;
@@ -124,10 +119,6 @@ export function createJobs(): Jobs {
     leastThatDoes: async (asked) => {
       const less = await import('../core/search/less.ts');
       return attempt(() => less.leastThatDoes(asked));
-    },
-    figuresFromHere: async ({ inputs, ...told }) => {
-      const { figuresFromHere } = await import('../core/search/from-here.ts');
-      return attempt(() => figuresFromHere(inputs, told));
     },
     photo: async (asked) => {
       const { photoOnHead } = await import('../core/photo/on-head.ts');

@@ -82,14 +82,3 @@ export function useWhy(plan: PlanDocument, at: DirectionDeg | undefined): WhyHer
   const { answer } = useAsk(planner, 'why', at && { inputs: inputsOf(plan), at });
   return at && answer?.value;
 }
-
-/** How it is meant to look with so many knots in; undefined while nothing is asked. */
-export function useLookSoFar(plan: PlanDocument | undefined, knotsIn: number): Look | undefined {
-  return useAsk(painter, 'lookAs', plan && { inputs: inputsOf(plan), knotsIn }).answer?.value;
-}
-
-/** Hair as it hangs, trimmed and before; only of so many knots where they are told. Nothing is asked without a plan. */
-export function useHairOf(plan: PlanDocument | undefined, knotsIn?: number): HairOnHead | undefined {
-  const asked = plan && { inputs: inputsOf(plan), ...(knotsIn === undefined ? {} : { knotsIn }) };
-  return useAsk(painter, 'fallingHair', asked).answer?.value;
-}

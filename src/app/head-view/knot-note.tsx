@@ -1,61 +1,33 @@
-/** The selected knot in words: which one, what kind, why, where a finger finds it. */
+/** The selected knot in words: which one, what kind, why, where a finger finds it; or what a finger does. */
 
+import { lazy, Suspense } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { PlannedKnot } from '../../core/knots/index.ts';
-import { knotName, rowWords, THROUGH_WORDS, upperFirst } from '../../core/trade/index.ts';
-import { Sign } from '../ui/sign.tsx';
-import { Telling } from '../ui/telling.tsx';
-import { type Tool, useView } from '../view/view-store.ts';
+import { useView } from '../view/view-store.ts';
 
-/** What a finger on the head does while no knot is selected. */
-function hintOf(tool: Tool): string {
-  switch (tool.kind) {
-    case 'density':
-      if (tool.factor === 1) return 'Draw over the head: there the gaps are as planned again.';
-      return `Draw over the head where it should be ${tool.factor < 1 ? 'fuller' : 'thinner'}. Escape puts the brush down.`;
-    case 'addKnot':
-      return 'Touch the place where a knot is to go in. Escape puts the tool down.';
-    case 'moveKnot':
-      return 'Touch a knot, then drag its bead to where it should sit.';
-    case 'finger':
-      return 'Draw a line over the hair: it parts there. Escape takes the finger away.';
-    case 'tie':
-      return 'Touch a tie: it carries pieces, or none. Escape puts the tool down.';
-    case 'pullRow':
-      return 'Drag a row on the cloth below: closer to the next one, or wider.';
-    default:
-      return 'Touch a knot on the head or a bead on the cloth, and it tells why it is that knot.';
-  }
-}
+const KnotTold = lazy(() => import('./knot-told.tsx').then((m) => ({ default: m.KnotTold })));
+const ToolHint = lazy(() => import('./knot-told.tsx').then((m) => ({ default: m.ToolHint })));
+
+/** Tools of which a hint is told. */
+const TOLD: ReadonlySet<string> = new Set(['density', 'addKnot', 'moveKnot', 'finger', 'tie', 'pullRow']);
 
 export function KnotNote({ result, knot }: { readonly result: PlanResult; readonly knot: PlannedKnot | undefined }) {
   const tool = useView((v) => v.tool);
-  if (!knot) {
-    return <p className="hint note">{hintOf(tool)}</p>;
-  }
-  const row = result.rows[knot.row];
+  if (!knot && !TOLD.has(tool.kind))
+    return (
+      <p className="hint note">Touch a knot on the head or a bead on the cloth, and it tells why it is that knot.</p>
+    );
+  if (!knot)
+    return (
+      <Suspense fallback={null}>
+        <ToolHint tool={tool} />
+      </Suspense>
+    );
   return (
     <div aria-live="polite" data-testid="knot-note">
-      <div className="note">Knot</div>
-      <div className="fig text-callout" style={{ letterSpacing: '-.02em', fontStretch: '80%' }}>
-        {result.knots.indexOf(knot) + 1}{' '}
-        <span className="text-body font-normal tracking-normal text-ink2" style={{ fontFamily: 'var(--font-text)' }}>
-          of {result.knots.length}
-        </span>
-      </div>
-      <div className="mt-3 flex items-center gap-2.5 text-lead font-strong">
-        <Sign knot={knot} size={7.5} />
-        {knotName(knot)}
-      </div>
-      <p className="mt-1.5 max-w-[27ch]">
-        <Telling text={knot.chain[0].because} />
-      </p>
-      <p className="note mt-1.5">
-        {knot.chain[1].because} {upperFirst(THROUGH_WORDS[knot.through])}, hook {knot.hookWords}.
-      </p>
-      <p className="note mt-1.5">
-        {upperFirst(rowWords(row.label))}, {knot.place} of {row.knotCount} from your left. {knot.where.words}.
-      </p>
+      <Suspense fallback={null}>
+        <KnotTold result={result} knot={knot} />
+      </Suspense>
     </div>
   );
 }

@@ -47,7 +47,7 @@ let kept: PlanGraph | undefined;
 type Told = Pick<FromHereAsked, 'placed' | 'piecesFactor' | 'pace'>;
 
 /** What is to come of a plan once so much is in. @throws RangeError where it can't be laid */
-export function figuresFromHere(inputs: PlanInputs, told: Told): FromHereFigures {
+function figuresFromHere(inputs: PlanInputs, told: Told): FromHereFigures {
   kept ??= planGraph({ balls: BALLS_KEPT });
   const now = kept.ask({ inputs: { ...inputs, meshFrequency: MESH } });
   const { knots, pieces, rowScheme } = now.of(plan);

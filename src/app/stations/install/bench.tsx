@@ -8,14 +8,8 @@ import { isOffHead, isWorn } from '../../../core/trade/index.ts';
 import { dealAll } from '../../../model/colours.ts';
 import { type InstallSession, planOf, type StoredInstallEvent } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import {
-  addEvents,
-  openSession,
-  sessionEvents,
-  startSession,
-  type WornInstall,
-  wornInstall,
-} from '../../../store/installs.ts';
+import { sessionEvents } from '../../../store/install-events.ts';
+import { addEvents, openSession, startSession, type WornInstall, wornInstall } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db, newId } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readInstallJson } from '../../../formats/install-json.ts';
-import { mergeInstall } from '../../../store/installs.ts';
+import { mergeInstall } from '../../../store/merge-install.ts';
 import { addPlan, storageSentence } from '../../../store/plans.ts';
 import { db } from '../../session/database.ts';
 import { OpenFile } from '../../ui/open-file.tsx';

@@ -43,7 +43,10 @@ export function KnotCard(props: {
         <div className="flex flex-wrap items-center gap-x-8 gap-y-2.5 max-phone:flex-nowrap max-phone:gap-x-3 beside:flex-nowrap beside:gap-x-5 beside:*:min-w-0">
           <WherePicture {...{ plan, result, scene, isIn, knot, run, mirrors, forHelper }} />
           {telling === 'knot' ? (
-            <WhereItGoes {...{ plan, knot, mirrors, forHelper }} />
+            <WhereItGoes
+              {...{ plan, knot, mirrors, forHelper }}
+              isFirst={result.knots[result.rows[knot.row].firstKnot] === knot}
+            />
           ) : (
             <RunWhere {...{ plan, result, run, forHelper }} />
           )}

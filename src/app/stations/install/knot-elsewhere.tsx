@@ -10,6 +10,7 @@ import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import type { Projection } from '../../head-view/projection.ts';
 import { surfacePointAt } from '../../head-view/surface-hit.ts';
+import { RowUnrolled } from './row-unrolled.tsx';
 import type { Install } from './use-install.ts';
 import { type NewPlan, soFarOf } from './use-new-plan.ts';
 import { drawDisc, HeadSoFar, viewOf } from './where-picture.tsx';
@@ -64,8 +65,9 @@ export function KnotElsewhere(props: {
       <div className="min-w-64 flex-1">
         <p className="text-body">
           The last knot, {last.where.words.toLowerCase()} in {lowerFirst(rowWords(result.rows[last.row].label))}, sits
-          elsewhere? Tap where, or move it by half a finger.
+          elsewhere? Tap where, on the head or on its row, or move it by half a finger.
         </p>
+        <RowUnrolled {...{ result, isIn }} knot={last} onPlace={setAt} />
         <div className="mt-2 flex flex-wrap gap-3">
           {WAYS.map(([name, by]) => (
             <button

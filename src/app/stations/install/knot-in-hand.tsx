@@ -1,7 +1,7 @@
 /** The knot in hand at the mirror: what it is, where it goes, and the two great buttons. */
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
-import { knotName, lowerFirst, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
+import { isOffHead, knotName, lowerFirst, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
 import { colourName } from '../../../model/colours.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { Mirrors } from './mirror-settings.ts';
@@ -68,8 +68,10 @@ export function WhereItGoes(props: {
   readonly knot: PlannedKnot;
   readonly mirrors: Mirrors;
   readonly forHelper: boolean;
+  /** Of its row: there it is said what every knot has to stand. */
+  readonly isFirst: boolean;
 }) {
-  const { plan, knot, mirrors, forHelper } = props;
+  const { plan, knot, mirrors, forHelper, isFirst } = props;
   return (
     <div className="min-w-[min(300px,100%)] flex-1 max-phone:min-w-0">
       <p className="fig text-far-kind" data-testid="knot-fingers" style={{ fontStretch: '80%' }}>
@@ -81,10 +83,15 @@ export function WhereItGoes(props: {
       <p className="mt-2 text-far-note leading-tight text-ink2">
         {fromRowBefore(knot, plan)}
         {hookWay(knot, forHelper)} {mirrorWords(knot, mirrors, forHelper)}
+        {isFirst && ` ${tugWords(plan)}`}
       </p>
     </div>
   );
 }
+
+/** What hurts tomorrow is felt today. */
+const tugWords = (plan: PlanDocument) =>
+  `Then a light tug: it doesn’t slide, ${isOffHead(plan.cap) ? 'the net doesn’t pucker' : 'the skin doesn’t lift'}.`;
 
 export function WordButton(props: {
   readonly onClick: () => void;

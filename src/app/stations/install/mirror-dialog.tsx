@@ -16,7 +16,8 @@ export function MirrorDialog(props: {
   return (
     <dialog
       ref={dialog}
-      className="panel m-auto text-ink max-h-[92dvh] w-[min(760px,94vw)] overflow-y-auto p-6 backdrop:bg-black/40 max-phone:p-4"
+      className="panel m-auto overflow-y-auto p-6 text-ink backdrop:bg-black/40"
+      style={{ width: 'min(760px, 94vw)', maxHeight: '92dvh' }}
       onClose={props.onClose}
       aria-labelledby={id}
       data-testid={props.testId}

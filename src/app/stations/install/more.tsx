@@ -7,7 +7,7 @@ import { rowWords, upperFirst } from '../../../core/trade/index.ts';
 import { readInstallJson, writeInstallJson } from '../../../formats/install-json.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { mergeInstall } from '../../../store/installs.ts';
+import { mergeInstall } from '../../../store/merge-install.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db } from '../../session/database.ts';
 import { offerText } from '../../session/files.ts';

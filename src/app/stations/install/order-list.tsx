@@ -46,14 +46,16 @@ export function OrderList(props: {
                 data-testid={`order-${i + 1}`}
                 data-rows={step.knotIds && (isDone ? 'in' : 'open')}
               >
-                <span className="fig w-8 shrink-0 text-right">{i + 1}</span>
+                <span className="fig shrink-0 text-right" style={{ width: 32 }}>
+                  {i + 1}
+                </span>
                 <span className={`min-w-0 flex-1 ${stand === 'here' ? 'font-strong' : isDone ? 'text-ink2' : ''}`}>
                   {step.what}
                 </span>
                 <span className="note shrink-0">{STAND_WORDS[stand] || duration(step.minutes)}</span>
               </button>
               {picked === i && (
-                <div className="mb-2 ml-11 flex flex-wrap gap-x-5">
+                <div className="flex flex-wrap gap-x-5" style={{ marginLeft: 44 }}>
                   {!isDone && stand !== 'here' && (
                     <Deed
                       testId="turn-to"

@@ -9,7 +9,7 @@ export function PackTest(props: { readonly plan: PlanDocument; readonly newPlan:
   const { plan, newPlan } = props;
   const [said, setSaid] = useState<string>();
   return (
-    <div className="mt-2 max-w-140 text-lead" data-testid="pack-test">
+    <div className="mt-2 text-lead" data-testid="pack-test">
       {plan.products.map((product, i) => (
         <fieldset key={product.id}>
           <legend className="pt-1 font-strong">{product.name}</legend>

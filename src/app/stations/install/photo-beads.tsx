@@ -10,6 +10,7 @@ import {
   scalpOutline,
   type TapPair,
 } from '../../../core/photo/index.ts';
+import './photo.css';
 import type { Shot } from './shot.ts';
 
 type Share = readonly [x: number, y: number];
@@ -47,11 +48,7 @@ export function PhotoBeads(props: {
   const names: Readonly<Record<Which, string>> = { a, b, hair: 'hair', gap: 'a gap' };
   const move = (which: Which, [x, y]: Share) => onBeads({ ...beads, [which]: [inside(x), inside(y)] });
   return (
-    <div
-      ref={box}
-      className="relative mx-auto mt-2 touch-none select-none"
-      style={{ maxWidth: Math.min(560, shot.width) }}
-    >
+    <div ref={box} className="photo relative mx-auto mt-2" style={{ maxWidth: Math.min(560, shot.width) }}>
       <img src={shot.image} alt="" className="block w-full" draggable={false} />
       {scalp && (
         <svg
@@ -106,7 +103,7 @@ function Bead(props: {
   return (
     <button
       type="button"
-      className="absolute h-11 w-11 -translate-x-1/2 -translate-y-1/2"
+      className="photo-bead"
       style={{ left: `${100 * at[0]}%`, top: `${100 * at[1]}%` }}
       aria-label={`The ${name}: ${Math.round(100 * at[0])} % across, ${Math.round(100 * at[1])} % down. Arrow keys move it.`}
       data-testid={`bead-${which}`}
@@ -124,8 +121,8 @@ function Bead(props: {
         move(which, [(e.clientX - found.left) / found.width, (e.clientY - found.top) / found.height]);
       }}
     >
-      <span className="absolute inset-3 rounded-full border-2 border-[var(--sign)] bg-[var(--light)]" />
-      <span className="absolute left-9 top-2.5 whitespace-nowrap bg-ground px-1 text-note text-ink">{name}</span>
+      <span className="dot" />
+      <span className="name text-note">{name}</span>
     </button>
   );
 }

@@ -7,7 +7,7 @@ import type { HeadScene } from '../../../core/plan/index.ts';
 import { isOffHead, percent } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { startClient } from '../../ask/clients.ts';
-import { useLookSoFar } from '../../ask/look.ts';
+import { useLookSoFar } from '../../ask/so-far.ts';
 import { db, newId } from '../../session/database.ts';
 import { OpenFile } from '../../ui/open-file.tsx';
 import { OneOf } from '../../ui/tabs.tsx';
@@ -192,7 +192,7 @@ function Kept({ sessionId, install }: { readonly sessionId: string; readonly ins
       <h3 className="mt-5 text-title">Kept with this install</h3>
       <ul className="mt-2 flex flex-wrap gap-4" data-testid="photos-kept">
         {kept.map((photo) => (
-          <li key={photo.id} className="w-36 text-note">
+          <li key={photo.id} className="text-note" style={{ width: 144 }}>
             <img src={photo.image} alt="" className="block w-full" />
             {SIDES.find(([side]) => side === photo.side)?.[1]}, {photo.knotsIn} in
             {shownIn.get(photo.id) !== undefined && `: ${percent(shownIn.get(photo.id) ?? 0)} shows`}

@@ -99,22 +99,22 @@ export function RunTook(props: {
   const step = (by: number) => onTook(Math.max(1, Math.min(500, took + by)));
   return (
     <div className="flex items-center gap-3 text-far-note" data-testid="run-took">
-      <span className="max-tablet:sr-only">{took === planned ? 'It takes' : `It took (${planned} planned)`}</span>
+      <span className="max-tablet:hidden">{took === planned ? 'It takes' : `It took (${planned} planned)`}</span>
       <button
         type="button"
-        className="min-h-15 min-w-15 rounded-[3px] border-2 border-ink text-center text-far-text"
+        className="min-h-15 w-15 rounded-[3px] border-2 border-ink text-center text-far-text"
         aria-label="One piece fewer"
         onClick={() => step(-1)}
         data-testid="took-less"
       >
         −
       </button>
-      <output className="fig min-w-16 text-center text-far-kind" aria-live="polite" data-testid="took">
+      <output className="fig w-15 text-center text-far-kind" aria-live="polite" data-testid="took">
         {took}
       </output>
       <button
         type="button"
-        className="min-h-15 min-w-15 rounded-[3px] border-2 border-ink text-center text-far-text"
+        className="min-h-15 w-15 rounded-[3px] border-2 border-ink text-center text-far-text"
         aria-label="One piece more"
         onClick={() => step(1)}
         data-testid="took-more"

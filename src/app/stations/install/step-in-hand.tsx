@@ -5,7 +5,7 @@ import type { OrderStep, PlaceInOrder } from '../../../core/install/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
 import { isOffHead } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { useHairOf, useLookSoFar } from '../../ask/look.ts';
+import { useHairOf, useLookSoFar } from '../../ask/so-far.ts';
 import { VIEWS } from '../../view/view-store.ts';
 import { PackTest } from './pack-test.tsx';
 import { MeantToLook, StepCard } from './step-card.tsx';
@@ -50,7 +50,7 @@ export function StepInHand(props: Props) {
           <HeadSoFar
             {...{ plan, result, scene, isIn, base, view }}
             hair={isLook ? hair : undefined}
-            className="max-desk:[zoom:0.84] max-phone:hidden"
+            className="max-tablet:[zoom:0.84] max-phone:hidden"
           />
         )
       }

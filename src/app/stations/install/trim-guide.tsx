@@ -2,7 +2,7 @@
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { HairOnHead } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { useHairOf } from '../../ask/look.ts';
+import { useHairOf } from '../../ask/so-far.ts';
 import { Outlines } from '../check/outlines.tsx';
 
 /** No cut takes more than this; the last one less (common practice: small cuts), mm. */
@@ -16,7 +16,7 @@ export function TrimGuide({ plan, result }: { readonly plan: PlanDocument; reado
   const cuts = cutsOf(hair);
   return (
     <div className="mt-2" data-testid="trim-guide">
-      <div className="max-w-90">
+      <div style={{ maxWidth: 360 }}>
         <Outlines hair={hair} crownMm={result.head.landmarks.crown[1]} />
       </div>
       {cuts.length === 0 ? (

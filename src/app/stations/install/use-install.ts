@@ -11,7 +11,8 @@ import {
 } from '../../../core/install/index.ts';
 import { planOf, type StoredInstallEvent } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { addEvents, sessionEvents } from '../../../store/installs.ts';
+import { sessionEvents } from '../../../store/install-events.ts';
+import { addEvents } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { db, newId } from '../../session/database.ts';
 

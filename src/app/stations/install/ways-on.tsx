@@ -13,6 +13,7 @@ import { inputsOf } from '../../ask/fineness.ts';
 import { NumberField, SelectField } from '../../ui/field.tsx';
 import { duration } from '../../ui/format.ts';
 import { OneOf } from '../../ui/tabs.tsx';
+import { Both } from './both.tsx';
 import { KnotElsewhere } from './knot-elsewhere.tsx';
 import { MirrorDialog } from './mirror-dialog.tsx';
 import type { Install } from './use-install.ts';
@@ -80,7 +81,12 @@ export function WaysOn(props: Props) {
       />
       <AskedFields {...{ plan, result, asked, setAsked, left, minutes }} />
       {reason === 'placed' && <KnotElsewhere {...props} onTaken={onClose} />}
-      <Ways {...{ reason, ways, seen, take }} isEnough={isEnough(seen.now, told)} isBusy={newPlan.isWorking} />
+      <Ways
+        {...props}
+        {...{ reason, ways, seen, take }}
+        isEnough={isEnough(seen.now, told)}
+        isBusy={newPlan.isWorking}
+      />
       {refusal && (
         <p role="alert" className="mt-2 text-madder">
           {refusal}
@@ -162,6 +168,9 @@ function AskedFields(props: {
 
 /** Old beside new, what hides most first. */
 function Ways(props: {
+  readonly plan: PlanDocument;
+  readonly result: PlanResult;
+  readonly scene: HeadScene | undefined;
   readonly reason: Reason;
   readonly ways: readonly WayOn[];
   readonly seen: Seen;
@@ -172,6 +181,7 @@ function Ways(props: {
 }) {
   const { reason, ways, seen, isBusy, take } = props;
   const { now, answers, isWorking } = seen;
+  const [looked, setLooked] = useState<PlanDocument>();
   const isFree = reason === 'fullness' || reason === 'placed';
   const known = answers.flatMap(({ way, found }) => (found ? [{ way, found }] : []));
   const isAsked = isFree || !props.isEnough;
@@ -219,7 +229,18 @@ function Ways(props: {
                     >
                       {words}
                     </button>
-                    <span className="note block">{way.why}</span>
+                    <span className="note block">
+                      {way.why}{' '}
+                      <button
+                        type="button"
+                        className="word"
+                        aria-pressed={looked === variants[found.variant]}
+                        data-testid={`look-${way.key}`}
+                        onClick={() => setLooked(variants[found.variant])}
+                      >
+                        Look at both
+                      </button>
+                    </span>
                   </th>
                   <Figures figures={found.figures} />
                 </tr>
@@ -228,6 +249,7 @@ function Ways(props: {
           </tbody>
         </table>
       )}
+      {looked && <Both {...props} then={looked} />}
       {short.length > 0 && (
         <p className="note mt-2">
           Not enough alone:{' '}
@@ -336,9 +358,9 @@ function useWaysOn(plan: PlanDocument, result: PlanResult, install: Install, way
     const work = async () => {
       setSeen({ now: undefined, answers: [], isWorking: true });
       const kept = keptSoFar(plan, soFarOf(result, install));
-      const now = await client.call('figuresFromHere', { inputs: inputsOf(kept), ...told });
+      const now = await client.call('leastFromHere', { ...told, steps: [[inputsOf(kept)]] });
       if (!isWanted) return;
-      setSeen((s) => ({ ...s, now: now.state === 'done' ? now.value : undefined }));
+      setSeen((s) => ({ ...s, now: now.state === 'done' ? now.value?.figures : undefined }));
       for (const way of ways) {
         const steps = way.steps.map((s) => s.variants.map((v) => inputsOf(v)));
         const found = await client.call('leastFromHere', { steps, ...told });

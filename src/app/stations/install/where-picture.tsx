@@ -70,7 +70,10 @@ export function HeadSoFar(props: HeadSoFarProps) {
     picture.head.setPalette(paletteOf(plan, theme === 'dark'));
     picture.head.setHair(hair?.mesh);
     if (hair) picture.head.setHairLooks(hairLooksOf(plan));
-    const frame = requestAnimationFrame(() => picture.head.draw(seen, 2));
+    const frame = requestAnimationFrame(() => {
+      picture.head.draw(seen, 2);
+      if (gl.current) gl.current.dataset.drawn = hair ? 'hair' : 'head';
+    });
     return () => cancelAnimationFrame(frame);
   }, [picture, seen, plan, theme, hair]);
   useEffect(() => {

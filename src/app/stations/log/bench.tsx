@@ -19,7 +19,8 @@ import {
 } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { usedOf } from '../../../model/stash.ts';
-import { addLogEntry, sessionEvents, unloggedSession } from '../../../store/installs.ts';
+import { sessionEvents } from '../../../store/install-events.ts';
+import { addLogEntry, unloggedSession } from '../../../store/installs.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { useResult } from '../../ask/plan.ts';
 import { db, newId } from '../../session/database.ts';
