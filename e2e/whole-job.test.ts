@@ -121,7 +121,9 @@ describe('a first-time wearer', () => {
   it('is told of a knot why it is that knot, from the cloth and from the head', async () => {
     const weave = await browser.byId('weave');
     await weave.sendKeys(Key.HOME, Key.ARROW_UP, Key.ARROW_RIGHT);
-    const first = await (await browser.appears('[data-testid="knot-note"]')).getText();
+    const first = await (await browser.appears('[data-testid="knot-note"] .note'))
+      .findElement({ xpath: '..' })
+      .getText();
     expect(first).toMatch(/of \d+/);
     expect(first).toMatch(/fingers? above the nape line|above the hairline/);
     const centre = await browser.centre('.stage');
