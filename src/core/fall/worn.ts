@@ -4,14 +4,16 @@ import { nearestVertex, type PlaceMm, type SurfaceMesh } from '../geometry/index
 import { type Hair, type HookedPiece, hookedPieces, type Preparation } from '../hair/index.ts';
 import type { Landmarks } from '../head/index.ts';
 import {
-  type Age,
+  type Aged,
+  agedOf,
+  crept,
   DRESSING_INFO,
   type FallGuesses,
-  MATTED_WIDTH,
+  type LookAge,
+  mattedWidth,
   OPENED_INFO,
   type PieceZone,
   type Schools,
-  SLIP_MM,
   TEXTURE_INFO,
   type Texture,
 } from '../trade/index.ts';
@@ -44,7 +46,7 @@ export interface Worn {
 export interface WornTold extends Hair {
   readonly finish: Finish;
   readonly guesses: FallGuesses;
-  readonly age: Age;
+  readonly age: LookAge;
 }
 
 /** Nothing opened or dressed that is done after hooking. */
@@ -78,6 +80,7 @@ export function wornRibbons(
   mark: Pick<Landmarks, 'napeHairline' | 'crown'>,
 ) {
   const { products, cuts, finish, guesses, age } = atAge(told);
+  const matted = mattedWidth(agedOf(age));
   const hooked = hookedPieces({ products, cuts });
   const textureOf = new Map(products.map((p) => [p.id, p.texture]));
   const known = new Map<string, Map<number, Ribbons>>();
@@ -90,7 +93,7 @@ export function wornRibbons(
     const same = ofCut.get(lengthMm);
     if (same) return same;
     const fresh = ribbonsOf(pieces[i], textures[i], guesses);
-    const laid = { ...fresh, lengthMm, widthMm: fresh.widthMm * (age === 'firstWeek' ? MATTED_WIDTH : 1) };
+    const laid = { ...fresh, lengthMm, widthMm: fresh.widthMm * matted };
     ofCut.set(lengthMm, laid);
     return laid;
   });
@@ -118,9 +121,10 @@ export function slipped(
   textures: readonly Texture[],
   mesh: SurfaceMesh,
   ways: Float64Array,
+  aged: Aged,
 ): Root[] {
   return roots.map((r, i) => {
-    const slip = knots[i].lock ? 0 : SLIP_MM[TEXTURE_INFO[textures[i]].grip];
+    const slip = knots[i].lock ? 0 : crept(aged, TEXTURE_INFO[textures[i]].grip);
     const o = 3 * r.vertex;
     const xMm = r.xMm + slip * ways[o];
     const yMm = r.yMm + slip * ways[o + 1];

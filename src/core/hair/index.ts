@@ -3,6 +3,7 @@ export {
   fullnessOf,
   type HairOfPlace,
   type HairOnScalp,
+  hairMassG,
   hairOnScalp,
   type OwnHair,
   type RegionHair,

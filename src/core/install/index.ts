@@ -1,5 +1,14 @@
 /** An install as it goes on: the order of work, where she is in it, a session from its events. */
 export { carriedOver } from './carried.ts';
+export {
+  INSTALL_EVENT_KINDS,
+  type InstallEvent,
+  type InstallEventKind,
+  inOrder,
+  nextNumber,
+  STEP_OUTCOMES,
+  type StepOutcome,
+} from './events.ts';
 export { forecastInstall, handsIn, type InstallForecast, knotsBy, knotsToCome } from './forecast.ts';
 export {
   HURT_INFO,
@@ -23,16 +32,6 @@ export {
   type Telling,
   toldTogether,
 } from './order.ts';
-export {
-  foldInstall,
-  INSTALL_EVENT_KINDS,
-  type InstallEvent,
-  type InstallEventKind,
-  type InstallState,
-  inOrder,
-  nextNumber,
-  STEP_OUTCOMES,
-  type StepOutcome,
-} from './session.ts';
+export { foldInstall, type InstallState } from './session.ts';
 export { GROUP_OF, type Strand, type ToldStep } from './work-step.ts';
 export { worklist } from './worklist.ts';

@@ -50,6 +50,26 @@ describe('the order', () => {
     expect(order[2].knotIds).toEqual(['a', 'b', 'c', 'd']);
     for (const s of order) expect(s.why.length).toBeGreaterThan(10);
   });
+
+  it('ties nothing before it is needed: what is filled on a block is tried on over the base', () => {
+    const onBlock = orderOfWork({
+      ...plan,
+      worklist: [
+        step('block', 'Pin the cap'),
+        step('rows', 'Rows 1 to 2', [0, 4]),
+        step('tryOn', 'Try it on'),
+        step('rows', 'Row 3', [4, 6]),
+        step('finish', 'Shake it out'),
+      ],
+    });
+    expect(onBlock.map((s) => s.what).slice(0, 5)).toEqual([
+      'Pin the cap',
+      'Rows 1 to 2',
+      'Comb out',
+      'Try it on',
+      'Row 3',
+    ]);
+  });
 });
 
 describe('where she is', () => {

@@ -71,7 +71,18 @@ export function orderOfWork({ base, worklist, knots }: Ordered): OrderStep[] {
       };
     },
   );
-  return [...laying, ...withLooks(hooking, laying.length > 0, (what) => idOf('check', what))];
+  const onHead = firstOnHead(hooking);
+  const inOrder = [...hooking.slice(0, onHead), ...laying, ...hooking.slice(onHead)];
+  return withLooks(inOrder, laying.length > 0, (what) => idOf('check', what));
+}
+
+/** What is filled on a block needs no base until it is tried on: bands that wait for an evening come loose (common practice, no source). */
+function firstOnHead(steps: readonly OrderStep[]): number {
+  if (!steps.some((s) => s.kind === 'block')) return 0;
+  return Math.max(
+    0,
+    steps.findIndex((s) => s.kind === 'tryOn'),
+  );
 }
 
 /**

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { foldInstall, type InstallEvent, type InstallEventKind, inOrder, nextNumber } from './session.ts';
+import { type InstallEvent, type InstallEventKind, inOrder, nextNumber } from './events.ts';
+import { foldInstall } from './session.ts';
 
 const at = (seconds: number, kind: InstallEventKind, knotId?: string): InstallEvent => ({
   kind,
@@ -72,6 +73,53 @@ describe('an install from its events', () => {
       }),
       { seed: 121 },
     );
+  });
+});
+
+describe('a renewal', () => {
+  const worn = [at(0, 'start'), at(30, 'knot', 'a'), at(60, 'knot', 'b'), at(90, 'knot', 'c'), at(120, 'finish')];
+  const renew = (seconds: number, ...knotIds: string[]): InstallEvent => ({ ...at(seconds, 'renew'), knotIds });
+
+  it('takes knots out and is a small install of its own: what it used is used beside what was', () => {
+    const begun = foldInstall([...worn, renew(9000, 'a', 'c')]);
+    expect(begun.done.map((d) => d.knotId)).toEqual(['b']);
+    expect(begun).toMatchObject({ finished: false, turnedTo: { knotId: 'a' }, piecesUsed: 3, lastWork: undefined });
+    expect(begun.renewals).toEqual([{ atMs: 9_000_000, knots: 2, pieces: 0 }]);
+    const done = foldInstall([
+      ...worn,
+      renew(9000, 'a', 'c'),
+      at(9030, 'knot', 'a'),
+      at(9060, 'skip', 'c'),
+      at(9070, 'finish'),
+    ]);
+    expect(done).toMatchObject({ finished: true, piecesUsed: 4, piecesFirst: 3 });
+    expect(done.renewals).toEqual([{ atMs: 9_000_000, knots: 2, pieces: 1 }]);
+  });
+
+  it('is hooked out of what lies in her stash, where that is known', () => {
+    const state = foldInstall([...worn, { ...renew(9000, 'a', 'c'), packsLeft: 0.5 }, at(9030, 'knot', 'a')]);
+    expect(state.stock).toEqual({ packsLeft: 0.5, piecesBefore: 3 });
+    expect(state.piecesUsed).toBe(4);
+  });
+
+  it('of a knot for the second time counts each of its pieces once', () => {
+    const events = [...worn, renew(9000, 'a'), at(9030, 'knot', 'a'), renew(20_000, 'a', 'b'), at(20_030, 'knot', 'a')];
+    const state = foldInstall(events);
+    expect(state.renewals.map((r) => r.pieces)).toEqual([1, 1]);
+    expect(state.piecesUsed).toBe(5);
+  });
+
+  it('is taken back where nothing of it is hooked yet; what is hooked stays renewed', () => {
+    const back = at(9100, 'renew');
+    expect(foldInstall([...worn, renew(9000, 'a', 'c'), back])).toMatchObject({
+      finished: true,
+      renewals: [],
+      piecesUsed: 3,
+    });
+    const half = foldInstall([...worn, renew(9000, 'a', 'c'), at(9030, 'knot', 'a'), back]);
+    expect(half.renewals).toEqual([{ atMs: 9_000_000, knots: 1, pieces: 1 }]);
+    expect(half.done.map((d) => d.knotId).sort()).toEqual(['a', 'b', 'c']);
+    expect(half).toMatchObject({ piecesUsed: 4, piecesFirst: 3 });
   });
 });
 

@@ -1,72 +1,6 @@
-/**
- * An install as the events that happened, never as a state that is overwritten. Folding them gives where she
- * is, how long she worked and how fast. Events of two devices are put together by their own order, so that it
- * does not matter which file comes first, nor how often it comes.
- */
+/** Folding the events of an install gives where she is, how long she worked and how fast. */
 import type { DirectionDeg } from '../head/index.ts';
-
-export const INSTALL_EVENT_KINDS = [
-  'start',
-  /** One knot is in, a place stays empty, the last one is taken out again. */
-  'knot',
-  'skip',
-  'back',
-  /** A row or a stretch is in, told at once. */
-  'run',
-  /** A row that is in took so many pieces: counted afterwards. */
-  'count',
-  /** A step other than knots is done, left out, or to be done once more. */
-  'step',
-  /** She turns to another step or knot. */
-  'turn',
-  'pause',
-  'resume',
-  'note',
-  /** What her own eyes or her scalp tell her. */
-  'seen',
-  'hurt',
-  /** From here on by another plan. */
-  'plan',
-  /** What a photo of it measured. */
-  'photo',
-  'finish',
-  /** A finished install opened once more. */
-  'again',
-] as const;
-export type InstallEventKind = (typeof INSTALL_EVENT_KINDS)[number];
-
-export const STEP_OUTCOMES = ['done', 'left', 'redo'] as const;
-export type StepOutcome = (typeof STEP_OUTCOMES)[number];
-
-export interface InstallEvent {
-  readonly kind: InstallEventKind;
-  /** Milliseconds since 1970, by the clock of the device that it happened on. */
-  readonly atMs: number;
-  /** Its own, so that it is known again. */
-  readonly key?: string;
-  /** One more than of all events that its device knew of then; clocks may be wrong, this is not. */
-  readonly n?: number;
-  readonly knotId?: string;
-  /** Of a run, in order. */
-  readonly knotIds?: readonly string[];
-  /** Pieces that a run took, where they were counted. */
-  readonly pieces?: number;
-  readonly stepId?: string;
-  readonly outcome?: StepOutcome;
-  readonly text?: string;
-  /** What is seen or hurts. */
-  readonly what?: string;
-  readonly at?: DirectionDeg;
-  /** Of a new plan: knots that are in, by their old and their new name; left out where every knot keeps its name. */
-  readonly renamed?: Readonly<Record<string, string>>;
-  /** Key of the newest plan event that its device knew of: by that plan its knots are named. */
-  readonly under?: string;
-  /** Hair that is left as a new plan is taken, in packs. */
-  readonly packsLeft?: number;
-  readonly photoId?: string;
-  /** Share of scalp or cap that shows in a photo. */
-  readonly shown?: number;
-}
+import { type InstallEvent, type InstallEventKind, inOrder } from './events.ts';
 
 export interface Told {
   readonly atMs: number;
@@ -87,6 +21,13 @@ export interface Noticed {
 export interface Timed {
   readonly knotIds: readonly string[];
   readonly seconds: number;
+}
+
+/** Knots that were hooked anew while it was worn; of those that are in, a piece each. */
+export interface Renewal {
+  readonly atMs: number;
+  readonly knots: number;
+  readonly pieces: number;
 }
 
 export interface Pause {
@@ -112,6 +53,9 @@ export interface InstallState {
   /** What was done last, if anything. */
   readonly lastWork: Work | undefined;
   readonly piecesUsed: number;
+  readonly renewals: readonly Renewal[];
+  /** Of the pieces used what went in at first: renewals have theirs in a line of their own. */
+  readonly piecesFirst: number;
   /** Hair that was left when a new plan was taken, and pieces that were in by then; undefined where none was. */
   readonly stock: { readonly packsLeft: number; readonly piecesBefore: number } | undefined;
   /** Rows and stretches whose pieces were counted: planned and taken. */
@@ -134,25 +78,6 @@ const SILENCE_SECONDS = 300;
 const SILENCE_A_KNOT = 90;
 const FEWEST_FOR_PACE = 5;
 
-/** Each event once, in the order that every device agrees on. Those from before there was an order stay as they came. */
-export function inOrder(events: readonly InstallEvent[]): InstallEvent[] {
-  const seen = new Set<string>();
-  const each = events.filter(({ key }) => {
-    if (key === undefined) return true;
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
-  });
-  return each
-    .map((event, came) => ({ event, n: event.n ?? came, key: event.key ?? '' }))
-    .sort((a, b) => a.n - b.n || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0))
-    .map(({ event }) => event);
-}
-
-/** Behind all that is known: what the next event of a device is numbered with. */
-export const nextNumber = (events: readonly InstallEvent[]): number =>
-  events.reduce((n, e, came) => Math.max(n, (e.n ?? came) + 1), 0);
-
 export function foldInstall(events: readonly InstallEvent[]): InstallState {
   const fold = new Fold();
   for (const event of inOrder(events)) fold.take(event);
@@ -172,6 +97,7 @@ class Fold {
   /** Plans that were followed, the newest last: a device without the newest may still name knots by one before. */
   private readonly plans: Array<{ readonly key: string | undefined; readonly renamed: Renamed }> = [];
   private works: Work[] = [];
+  private renewals: Array<{ readonly atMs: number; readonly knotIds: readonly string[] }> = [];
   private turnedTo: InstallState['turnedTo'];
   private stock: InstallState['stock'];
   private paused = false;
@@ -238,6 +164,8 @@ class Fold {
       case 'again':
         this.finished = false;
         return;
+      case 'renew':
+        return this.renewed(event);
       case 'start':
     }
   }
@@ -264,6 +192,41 @@ class Fold {
     for (const id of gone) if (id !== undefined) this.counts.delete(id);
     this.works = this.works.filter((w) => w.stepId !== undefined || w.knotIds?.some((id) => this.done.has(id)));
     this.finished = false;
+  }
+
+  /** What was in was used all the same; nothing before it can be taken back any more. */
+  private renewed(event: InstallEvent) {
+    if (!event.knotIds) return this.notRenewed();
+    const out = event.knotIds.map((id) => this.named(id, event) as string);
+    const knotIds = out.filter((id) => this.done.get(id) === false);
+    if (knotIds.length === 0) return;
+    for (const id of knotIds) this.done.delete(id);
+    this.renewals.push({ atMs: event.atMs, knotIds });
+    // From here on it is hooked out of what lies in her stash.
+    if (event.packsLeft !== undefined) this.stock = { packsLeft: event.packsLeft, piecesBefore: this.used() };
+    this.works = [];
+    this.turnedTo = { knotId: knotIds[0] };
+    this.finished = false;
+  }
+
+  /** Not after all: what of the last renewal is not hooked anew is in as it was. */
+  private notRenewed() {
+    const last = this.renewals.pop();
+    if (!last) return;
+    const anew = last.knotIds.filter((id) => this.done.has(id));
+    for (const id of last.knotIds) if (!this.done.has(id)) this.done.set(id, false);
+    if (anew.length > 0) this.renewals.push({ ...last, knotIds: anew });
+    this.turnedTo = undefined;
+    this.finished = true;
+  }
+
+  /** A knot that was renewed twice has its piece in the newer renewal. */
+  private told(): Renewal[] {
+    return this.renewals.map(({ atMs, knotIds }, i) => {
+      const later = new Set(this.renewals.slice(i + 1).flatMap((r) => r.knotIds));
+      const isIn = (id: string) => later.has(id) || this.done.get(id) === false;
+      return { atMs, knots: knotIds.length, pieces: knotIds.filter(isIn).length };
+    });
   }
 
   private count(knotIds: readonly string[], pieces: number | undefined) {
@@ -316,6 +279,7 @@ class Fold {
     this.timed.forEach((t, i) => {
       this.timed[i] = { ...t, knotIds: t.knotIds.map(now) };
     });
+    this.renewals = this.renewals.map((r) => ({ ...r, knotIds: r.knotIds.map(now) }));
     this.turnedTo = undefined;
   }
 
@@ -330,6 +294,8 @@ class Fold {
     let pieces = 0;
     for (const isSkipped of this.done.values()) if (!isSkipped) pieces++;
     for (const c of this.counts.values()) pieces += c.pieces - c.knots;
+    // Those that came out were pieces too.
+    for (const r of this.renewals) pieces += r.knotIds.length;
     return Math.max(0, pieces);
   }
 
@@ -342,6 +308,8 @@ class Fold {
       turnedTo: this.turnedTo,
       lastWork: this.works.at(-1),
       piecesUsed: this.used(),
+      renewals: this.told(),
+      piecesFirst: this.used() - this.told().reduce((sum, r) => sum + r.pieces, 0),
       stock: this.stock,
       counted: [...this.counts.values()],
       paused: this.paused,

@@ -13,7 +13,7 @@ import type { HairMesh, HairState } from '../fall/index.ts';
 import type { HairGaps } from '../fullness/index.ts';
 import type { DirectionDeg, Point } from '../head/index.ts';
 import type { BiteGroup } from '../load/index.ts';
-import type { Age, FallGuess, FallGuesses, SpacingZone } from '../trade/index.ts';
+import type { FallGuess, FallGuesses, LookAge, SpacingZone } from '../trade/index.ts';
 import type { PlanInputs } from './inputs.ts';
 
 export interface ToldPatch extends BarePatch {
@@ -47,7 +47,7 @@ export interface LookAsked {
   readonly inputs: PlanInputs;
   readonly guesses?: FallGuesses;
   readonly state?: HairState;
-  readonly age?: Age;
+  readonly age?: LookAge;
   /** Only so many knots are in yet. */
   readonly knotsIn?: number;
 }

@@ -8,6 +8,8 @@ export const weekdayOf = (day: string): Weekday => WEEKDAYS[getISODay(parseISO(d
 
 export const daysLater = (day: string, days: number) => written(addDays(parseISO(day), days));
 
+export const laterDay = (a: string, b: string) => [a, b].sort()[1];
+
 /** Negative where the second is earlier. */
 export const daysFrom = (first: string, second: string) => differenceInCalendarDays(parseISO(second), parseISO(first));
 

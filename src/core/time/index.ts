@@ -2,6 +2,7 @@
 export {
   daysFrom,
   daysLater,
+  laterDay,
   latestStart,
   workDays,
   workDaysUntil,
@@ -16,5 +17,5 @@ export {
   type Task,
 } from './evenings.ts';
 export { knotSeconds } from './seconds.ts';
-export { takedownMinutes } from './takedown.ts';
+export { snipSeconds, takedownMinutes } from './takedown.ts';
 export { wholeMinutes } from './whole-minutes.ts';

@@ -6,9 +6,12 @@ export function takedownMinutes(
   bands: number,
   hasCap: boolean,
 ): number {
-  const seconds = knots.reduce(
-    (s, k) => s + (!hasCap ? TAKEDOWN.withoutCap : k.through === 'net' ? TAKEDOWN.onNet : TAKEDOWN.throughHair),
-    0,
-  );
+  const seconds = knots.reduce((s, k) => s + snipSeconds(k.through, hasCap), 0);
   return (seconds + bands * TAKEDOWN.bandOff) / 60 + (hasCap ? TAKEDOWN.capMinutes : 0) + TAKEDOWN.detangleMinutes;
+}
+
+/** To find a piece, snip it outside its knot and pull it out. */
+export function snipSeconds(through: Through, hasCap: boolean): number {
+  if (!hasCap) return TAKEDOWN.withoutCap;
+  return through === 'net' ? TAKEDOWN.onNet : TAKEDOWN.throughHair;
 }

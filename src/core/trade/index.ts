@@ -1,7 +1,7 @@
 /** What the trade knows: choices, limits, names, reasons, sources. Data and words. */
 
 export { AGE_INFO } from './age-words.ts';
-export { AGES, type Age, MATTED_WIDTH, SLIP_MM } from './ages.ts';
+export { AGES, type Age, type Aged, agedOf, crept, type LookAge, mattedWidth } from './ages.ts';
 export {
   BASE_LIMITS,
   type BaseSettings,
@@ -251,9 +251,27 @@ export {
   STRAND_JOBS,
   type StrandJob,
 } from './strands.ts';
+export { HURT_RESTS, REST_DAYS, REST_WORDS, SHED_A_DAY, SHED_CAUTION, SHED_TOO_MUCH, TUFT_G_CM3 } from './takedown.ts';
 export { TAPE_INFO, TAPE_LIMITS_MM, TAPE_MEASURES, type TapeMeasure } from './tape.ts';
 export { TERM_PATTERN, type Term, termOf } from './term-words.ts';
 export { TEXTURE_INFO, TEXTURES, type Texture } from './textures.ts';
+export {
+  BELOW_SHOULDERS_MM,
+  CREPT_DAYS,
+  EDGES_EVERY_DAYS,
+  LONG_TANGLES_DAYS,
+  LONGEST_WORN_DAYS,
+  MATS_AFTER_DAYS,
+  MATS_SPREAD,
+  TIDY_EVERY_DAYS,
+  WASH_EVERY_DAYS,
+  WEAR_INFO,
+  WEAR_KINDS,
+  WEAR_PLACE_INFO,
+  WEAR_PLACES,
+  type WearKind,
+  type WearPlace,
+} from './wear.ts';
 export { SIZED_BY_INFO, WHOM_INFO } from './whom-words.ts';
 export { lowerFirst, percent, rowWords, upperFirst } from './words.ts';
 export {

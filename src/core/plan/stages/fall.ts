@@ -18,6 +18,7 @@ import {
 } from '../../fall/index.ts';
 import { vertexBalls, verticesUnder } from '../../geometry/index.ts';
 import { fringeArea } from '../../rows/index.ts';
+import { agedOf } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { base, ownHair } from './base.ts';
 import { head } from './head.ts';
@@ -149,7 +150,7 @@ export const worn = stage(
     fringe: of(fringe),
     isFuller: isSweptSomewhere(inputs) ? of(isFuller) : undefined,
     // Only what has aged has crept.
-    creeps: age === 'firstWeek' ? of(waysAtRest) : undefined,
+    creeps: agedOf(age).creptWeeks > 0 ? of(waysAtRest) : undefined,
     tie: of(tie),
   }),
   ({ head: { mesh, mark }, knots: hanging, told, fringe: mask, isFuller: fuller, creeps, tie: at }): Worn => {
@@ -160,7 +161,7 @@ export const worn = stage(
     const held = (lie: Lie, i: number): Lie =>
       at && lie !== 'forward' && isHeld(at, roots[i], ribbons[i].lengthMm) ? 'tied' : lie;
     return {
-      roots: creeps ? slipped(roots, hanging, textures, mesh, creeps) : roots,
+      roots: creeps ? slipped(roots, hanging, textures, mesh, creeps, agedOf(told.age)) : roots,
       ribbons,
       pieces,
       textures,
