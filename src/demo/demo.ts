@@ -1,9 +1,12 @@
 /** Everything the demo starts with: plans, one install left half-way, one finished, and its line in the log. */
 
+import { formatISO } from 'date-fns';
 import { planWithFindings } from '../core/findings/index.ts';
 import { type OrderStep, orderOfWork } from '../core/install/index.ts';
 import { seededRandom } from '../core/numerics/index.ts';
 import { type PlanGraph, planGraph } from '../core/plan/index.ts';
+import type { WearKind, WearPlace } from '../core/trade/index.ts';
+import type { WearEvent } from '../core/wear/index.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
@@ -15,24 +18,48 @@ export interface DemoBundle {
   readonly sessions: readonly InstallSession[];
   readonly events: readonly StoredInstallEvent[];
   readonly log: readonly LogEntry[];
+  /** What was noted of the days on which the finished one is worn. */
+  readonly wear: ReadonlyArray<WearEvent & { readonly sessionId: string }>;
   /** Hair of the wearer, and things. */
   readonly stash: DemoStash;
 }
 
 const DAY_MS = 86_400_000;
+const WORN_DAYS = 12;
 
 export function demoBundle(nowMs: number, seed = 7): DemoBundle {
   const random = seededRandom(seed);
   const graph = planGraph();
   const half = halfDone(graph, nowMs - 2 * DAY_MS, random);
-  const finished = finishedInstall(graph, nowMs - 40 * DAY_MS, random);
+  const finished = finishedInstall(graph, nowMs - WORN_DAYS * DAY_MS, random);
   return {
     plans: demoPlans,
     sessions: [half.session, finished.session],
     events: [...numbered(half.events), ...numbered(finished.events)],
     log: [finished.entry],
+    wear: wornDays(finished.session.id, nowMs - WORN_DAYS * DAY_MS),
     stash: demoStash,
   };
+}
+
+/** Day, what was noted, and where. */
+const NOTED: ReadonlyArray<readonly [day: number, what: WearKind, place?: WearPlace]> = [
+  [1, 'compliments'],
+  [2, 'sore', 'leftTemple'],
+  [4, 'uncovered'],
+  [5, 'fuzz', 'nape'],
+  [5, 'tidied'],
+  [7, 'rained'],
+  [9, 'washed'],
+  [10, 'slip', 'front'],
+];
+
+function wornDays(sessionId: string, finishedMs: number): DemoBundle['wear'] {
+  return NOTED.map(([after, what, place], i) => {
+    const atMs = finishedMs + after * DAY_MS + i;
+    const day = formatISO(atMs, { representation: 'date' });
+    return { sessionId, key: `${sessionId}-day-${i}`, atMs, day, what, ...(place ? { place } : {}) };
+  });
 }
 
 /** As a device would have written them: each with its key, in their order. */

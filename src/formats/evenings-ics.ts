@@ -1,7 +1,8 @@
 /** Evenings as a calendar (RFC 5545): one event each, in the hour of wherever she is, and the day to take it out. */
-import { createEvents, type DateArray, type EventAttributes } from 'ics';
+import type { DateArray, EventAttributes } from 'ics';
 import { type EveningsPlan, takedownDay } from '../core/plan/index.ts';
 import { spanOf } from '../core/time/index.ts';
+import { dateOf, FLOATING, icsOf } from './ics.ts';
 
 export interface CalendarAsked {
   readonly planId: string;
@@ -11,16 +12,13 @@ export interface CalendarAsked {
   readonly wornDays: number;
 }
 
-const dateOf = (day: string) => day.split('-').map(Number) as [number, number, number];
-
 /** @throws Error where an event could not be written */
 export function eveningsIcs({ evenings, doneOn }: EveningsPlan, asked: CalendarAsked): string {
   const { planId, planName, startsAt, wornDays } = asked;
-  const floating = { startInputType: 'local', startOutputType: 'local', productId: 'meshwork' } as const;
   const work = evenings.map((evening, i): EventAttributes => {
     const minutes = Math.max(1, Math.round(spanOf(evening)));
     return {
-      ...floating,
+      ...FLOATING,
       // The same evening has the same name in every export: taken in again, it is moved, not doubled.
       uid: `${planId}-evening-${i + 1}@meshwork`,
       title: `${planName}, evening ${i + 1} of ${evenings.length}`,
@@ -30,40 +28,12 @@ export function eveningsIcs({ evenings, doneOn }: EveningsPlan, asked: CalendarA
     };
   });
   const out: EventAttributes = {
-    ...floating,
+    ...FLOATING,
     uid: `${planId}-takedown@meshwork`,
     title: `${planName}: take it out`,
     description: `Worn for ${wornDays} days by then. Sooner if anything itches, smells or hurts.`,
     start: dateOf(takedownDay(doneOn, wornDays)),
     duration: { days: 1 },
   };
-  const { error, value } = createEvents([...work, out], { calName: planName });
-  if (error || !value) throw error ?? new Error('The calendar could not be written.');
-  return foldedByOctets(value);
-}
-
-/** RFC 5545, 3.1: at most 75 octets a line. The library counts letters, of which some take three. */
-const LINE_OCTETS = 75;
-
-function foldedByOctets(text: string): string {
-  const encoder = new TextEncoder();
-  const fold = (line: string): string => {
-    let folded = '';
-    let octets = 0;
-    for (const letter of line) {
-      const size = encoder.encode(letter).length;
-      if (octets + size > LINE_OCTETS) {
-        folded += '\r\n ';
-        octets = 1;
-      }
-      folded += letter;
-      octets += size;
-    }
-    return folded;
-  };
-  return text
-    .replace(/\r\n[ \t]/g, '')
-    .split('\r\n')
-    .map(fold)
-    .join('\r\n');
+  return icsOf([...work, out], planName);
 }

@@ -7,7 +7,17 @@ import { carriedOver } from '../core/install/index.ts';
 import { planGraph } from '../core/plan/index.ts';
 import { leastFromHere } from '../core/search/from-here.ts';
 import { demoPlans } from '../demo/plans.ts';
-import { asPlaced, filledAt, keptSoFar, layerAtPart, otherFullness, type SoFar, sparing, waysOn } from './from-here.ts';
+import {
+  asPlaced,
+  filledAt,
+  keptSoFar,
+  layerAtPart,
+  otherFullness,
+  type SoFar,
+  setElsewhere,
+  sparing,
+  waysOn,
+} from './from-here.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan, refusalOf } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
@@ -16,7 +26,7 @@ const MESH = 24;
 const graph = planGraph();
 const laid = (plan: PlanDocument) => planWithFindings(graph, planInputs(plan, MESH));
 
-function after(plan: PlanDocument, share: number) {
+function begunBy(plan: PlanDocument, share: number) {
   const result = laid(plan);
   const isIn = new Set(result.knots.slice(0, Math.round(share * result.knots.length)).map((k) => k.id));
   const soFar: SoFar = { rows: result.rows, knots: result.knots, isIn, fingers: result.spacing.fingers };
@@ -37,7 +47,7 @@ function moved(before: PlanResult, next: PlanResult, isIn: ReadonlySet<string>) 
 }
 
 describe.each(demoPlans.map((p) => [p.id, p] as const))('%s', (_, plan) => {
-  const { result, soFar, isIn } = after(plan, 0.45);
+  const { result, soFar, isIn } = begunBy(plan, 0.45);
 
   it('kept as it is, knots that are in don’t move', () => {
     const kept = keptSoFar(plan, soFar);
@@ -74,7 +84,7 @@ describe('every example', () => {
   it.each(examples)('%s: what is in stays in every way on', (_, read) => {
     expect(read.ok).toBe(true);
     if (!read.ok) return;
-    const { result, soFar, isIn } = after(read.value, 0.45);
+    const { result, soFar, isIn } = begunBy(read.value, 0.45);
     const kept = laid(keptSoFar(read.value, soFar));
     expect(moved(result, kept, isIn).lost).toBeLessThanOrEqual(Math.max(1, 0.04 * isIn.size));
     for (const way of waysOn(read.value, soFar)) {
@@ -90,7 +100,7 @@ describe('every example', () => {
 
 describe('with so much left', () => {
   const plan = demoPlans[0];
-  const { result, soFar, isIn } = after(plan, 0.45);
+  const { result, soFar, isIn } = begunBy(plan, 0.45);
   const placed = result.knots.filter((k) => isIn.has(k.id));
   const told = { placed, piecesFactor: 1, pace: 1 };
   const wider = waysOn(plan, soFar).find((w) => w.key === 'wider');
@@ -122,7 +132,7 @@ describe('with so much left', () => {
 
 describe('what she sees and feels', () => {
   const plan = demoPlans[0];
-  const { result, soFar, isIn } = after(plan, 0.45);
+  const { result, soFar, isIn } = begunBy(plan, 0.45);
   const next = result.knots[isIn.size + 20];
   const at = directionDeg([next.xMm, next.yMm, next.zMm]);
 
@@ -144,6 +154,36 @@ describe('what she sees and feels', () => {
     const filled = laid(filledAt(plan, soFar, gap).plan);
     expect(filled.knots.length - kept.knots.length).toBeLessThanOrEqual(1);
     expect(filled.knots.length + filled.rowScheme.lostChanges.length).toBeGreaterThan(kept.knots.length);
+  });
+
+  it('a knot that sits elsewhere is moved, a second time too; one on what is there can’t be', () => {
+    const last = result.knots[isIn.size - 2];
+    const placeOf = (k: { xMm: number; yMm: number; zMm: number }) => directionDeg([k.xMm, k.yMm, k.zMm]);
+    const to = directionDeg([last.xMm, last.yMm + 9, last.zMm]);
+    const once = setElsewhere(plan, soFar, placeOf(last), to);
+    const near = (r: PlanResult) =>
+      Math.min(
+        ...r.knots.map((k) => {
+          const d = placeOf(k);
+          return Math.sqrt((d[0] - to[0]) ** 2 + (d[1] - to[1]) ** 2);
+        }),
+      );
+    const moved1 = laid(once!.plan);
+    expect(near(moved1)).toBeLessThan(near(laid(keptSoFar(plan, soFar))));
+    // By then its row is kept already, and laid again a little elsewhere.
+    const again: SoFar = {
+      rows: moved1.rows,
+      knots: moved1.knots,
+      isIn: new Set(moved1.knots.map((k) => k.id)),
+      fingers: soFar.fingers,
+    };
+    const other = moved1.knots.find((k) => moved1.rows[k.row].locked && k.id !== last.id)!;
+    expect(setElsewhere(once!.plan, again, placeOf(other), to)).toBeDefined();
+    const rods = examples.find(([name]) => name.startsWith('threaded-rods'))![1];
+    if (!rods.ok) throw new Error(rods.why);
+    const there = begunBy(rods.value, 0.2);
+    const given = there.result.knots.find((k) => there.isIn.has(k.id) && there.result.rows[k.row].kind === 'given')!;
+    expect(setElsewhere(rods.value, there.soFar, placeOf(given), to)).toBeUndefined();
   });
 
   it('a part gets another layer; too thin and too full have a way each; rows as she laid them', () => {

@@ -16,7 +16,9 @@ import { freshId } from './ids.ts';
 import { addMark } from './measure-commands.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
+import { lineToKeep } from './rows-by-hand.ts';
 import { setSpacing } from './spacing-commands.ts';
+import { fingerMm } from './to-inputs.ts';
 
 /** The plan so far: its rows, its knots, and which of these are in. */
 export interface SoFar {
@@ -39,9 +41,6 @@ export interface WayOn {
 const LAID_BY_FIELD: ReadonlySet<PlannedRow['kind']> = new Set(['whole', 'short', 'front']);
 /** A row keeps others off by so much of its own gap. */
 const KEEPS_OFF = 0.55;
-/** Every third point of a line is enough to lay it again. */
-const LINE_STRIDE = 3;
-
 /** Every row of which a knot is in stays: its line and its knots. Gaps that were left to the hair are held as they are, or finer pieces would move them. */
 export function keptSoFar(begun: PlanDocument, soFar: SoFar): PlanDocument {
   const { plan } = setSpacing(begun, soFar.fingers);
@@ -50,8 +49,11 @@ export function keptSoFar(begun: PlanDocument, soFar: SoFar): PlanDocument {
     const knots = soFar.knots.slice(row.firstKnot, row.firstKnot + row.knotCount);
     if (!knots.some((k) => soFar.isIn.has(k.id))) continue;
     if (LAID_BY_FIELD.has(row.kind) && !row.locked) {
-      const closesMm = Math.min(60, Math.round(10 * KEEPS_OFF * gapOf(knots, soFar)) / 10);
-      hand = [...hand, { id: freshId('h', hand), op: 'lock', line: lineOf(row), knots: knots.map(placeOf), closesMm }];
+      const closesMm = Math.min(60, Math.round(10 * KEEPS_OFF * gapOf(knots, soFar, fingerMm(begun))) / 10);
+      hand = [
+        ...hand,
+        { id: freshId('h', hand), op: 'lock', line: lineToKeep(row), knots: knots.map(placeOf), closesMm },
+      ];
     }
   }
   return { ...plan, rows: { ...plan.rows, hand } };
@@ -73,20 +75,13 @@ function keepingCuts(plan: PlanDocument, soFar: SoFar): PlanDocument {
 }
 
 /** From one row to the next, as it was laid. */
-function gapOf(knots: readonly PlannedKnot[], { fingers }: SoFar): number {
+function gapOf(knots: readonly PlannedKnot[], { fingers }: SoFar, finger: number): number {
   const above = knots.flatMap((k) => (k.aboveRowBeforeMm === undefined ? [] : [k.aboveRowBeforeMm]));
   if (above.length > 0) return above.reduce((a, b) => a + b, 0) / above.length;
-  return 18 * Math.min(...ZONES.map((z) => fingers[z]));
+  return finger * Math.min(...ZONES.map((z) => fingers[z]));
 }
 
 const placeOf = (k: PlannedKnot): DirectionDeg => directionDeg([k.xMm, k.yMm, k.zMm]);
-
-function lineOf({ pointsMm: p }: PlannedRow): DirectionDeg[] {
-  const line: DirectionDeg[] = [];
-  for (let i = 0; i < p.length - 3; i += 3 * LINE_STRIDE) line.push(directionDeg([p[i], p[i + 1], p[i + 2]]));
-  const e = p.length - 3;
-  return [...line, directionDeg([p[e], p[e + 1], p[e + 2]])];
-}
 
 /** What most of a row is hooked with, said of the row; the others knot by knot. */
 function cutsOf(knots: readonly PlannedKnot[]) {
@@ -250,7 +245,8 @@ export function asPlaced(
   }
   const fingers = canChangeGaps(soFar) ? placed.fingers : undefined;
   const variants = fingers === undefined ? [kept] : shifted(setSpacing(kept, atGap(soFar, fingers)).plan);
-  if (fingers !== undefined) words.push(`rows ${fingersFigure(fingers)} of a finger apart`);
+  if (fingers !== undefined)
+    words.push(`rows ${fingersFigure(fingers)} ${fingers > 1 ? 'fingers' : 'of a finger'} apart`);
   if (words.length === 0) return undefined;
   return {
     key: 'placed',
@@ -268,7 +264,7 @@ function atGap({ fingers }: SoFar, said: number): Record<SpacingZone, number> {
   return Object.fromEntries(ZONES.map((z) => [z, at(z)])) as Record<SpacingZone, number>;
 }
 
-/** A sore place: knots to come there go through the net, if there is one, and take finer pieces. Knots that are in stay. */
+/** A sore place: knots to come there go through the net, if there is one. Knots that are in stay. */
 export function sparing(plan: PlanDocument, soFar: SoFar, at: DirectionDeg, radiusMm: number): PlanChange {
   const kept = keptSoFar(plan, soFar);
   const marked = addMark(kept, { kind: 'tender', erase: false, place: { stroke: { points: [at], radiusMm } } });
@@ -282,11 +278,23 @@ export function filledAt(plan: PlanDocument, soFar: SoFar, at: DirectionDeg): Pl
   return { words: 'A piece where the gap is', plan: { ...kept, rows: { ...kept.rows, hand } } };
 }
 
-/** A knot that she set elsewhere. */
-export function setElsewhere(plan: PlanDocument, soFar: SoFar, from: DirectionDeg, to: DirectionDeg): PlanChange {
+/** A row that was kept once is laid again a little elsewhere: its knots are known within so much, degrees. */
+const SAME_DEG = 3;
+
+/** A knot that she set elsewhere. @returns undefined where it sits on what is there, which no plan moves */
+export function setElsewhere(
+  plan: PlanDocument,
+  soFar: SoFar,
+  from: DirectionDeg,
+  to: DirectionDeg,
+): PlanChange | undefined {
   const kept = keptSoFar(plan, soFar);
+  const away = (d: DirectionDeg) => (d[0] - from[0]) ** 2 + (d[1] - from[1]) ** 2;
+  const locked = kept.rows.hand.flatMap((h) => (h.op === 'lock' ? h.knots : []));
+  const nearest = locked.reduce<DirectionDeg | undefined>((a, d) => (a && away(a) <= away(d) ? a : d), undefined);
+  if (!nearest || away(nearest) > SAME_DEG ** 2) return undefined;
   const hand = kept.rows.hand.map((h) =>
-    h.op === 'lock' ? { ...h, knots: h.knots.map((k) => (k[0] === from[0] && k[1] === from[1] ? to : k)) } : h,
+    h.op === 'lock' ? { ...h, knots: h.knots.map((k) => (k === nearest ? to : k)) } : h,
   );
   return { words: 'A knot set elsewhere', plan: { ...kept, rows: { ...kept.rows, hand } } };
 }

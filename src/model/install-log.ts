@@ -13,6 +13,8 @@ export interface InstallSession {
   readonly knots?: number;
   /** The day on which it came off, once it has. */
   readonly takenOutAtMs?: number;
+  /** When what was worth keeping went back to the stash, once it has. */
+  readonly keptAtMs?: number;
 }
 
 export interface StoredInstallEvent extends InstallEvent {
@@ -37,8 +39,19 @@ export interface LogEntry {
   readonly line: string;
   readonly planned: LogFigures;
   readonly used: LogFigures;
+  /** Renewals while it was worn, whose pieces are out of the stash. */
+  readonly renewed?: ReadonlyArray<{ readonly atMs: number; readonly pieces: number }>;
+  /** Written as the install was finished, from what was counted: she has not seen to it yet. */
+  readonly byItself?: 1;
+  /** Lots of the stash before and after, so that it can be put right. */
+  readonly taken?: ReadonlyArray<{ readonly id: string; readonly before: LotCount; readonly after: LotCount }>;
   /** What came back to the stash. */
   readonly back?: ReadonlyArray<{ readonly name: string; readonly packs: number; readonly pieces: number }>;
+}
+
+interface LotCount {
+  readonly packs: number;
+  readonly loose: number;
 }
 
 export interface LogFigures {

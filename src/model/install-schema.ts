@@ -52,6 +52,7 @@ const file = object({
     finished: number<0 | 1>().strict().oneOf([0, 1]).required(),
     knots: count(0, MOST_KNOTS, 'The knots').optional().default(undefined),
     takenOutAtMs: amount(0, LATEST_MS, 'The day it came off').optional().default(undefined),
+    keptAtMs: amount(0, LATEST_MS, 'The day it went back to the stash').optional().default(undefined),
     plan: mixed<PlanDocument>().required('The plan of the install is missing.'),
   })
     .noUnknown()

@@ -1,7 +1,7 @@
 /** What she can do to rows and knots: scheme, brush, pulls, knots by hand, and her own choice of a knot. */
 
 import { dequal } from 'dequal';
-import type { DirectionDeg, Stroke } from '../core/head/index.ts';
+import { type DirectionDeg, directionDeg, type Stroke } from '../core/head/index.ts';
 import type { KnotOverride, Override, PlannedKnot, PlannedRow } from '../core/knots/index.ts';
 import type { BrushStroke, RowChoice, RowEdit } from '../core/rows/index.ts';
 import {
@@ -92,6 +92,16 @@ export function addKnot(plan: PlanDocument, at: DirectionDeg): PlanChange {
 
 export function removeKnot(plan: PlanDocument, at: DirectionDeg): PlanChange {
   return byHand(plan, { op: 'remove', at }, 'Knot taken out');
+}
+
+/** Every third point of a row's line is enough to lay it again. */
+const LINE_STRIDE = 3;
+
+export function lineToKeep({ pointsMm: p }: Pick<PlannedRow, 'pointsMm'>): DirectionDeg[] {
+  const at = (i: number) => directionDeg([p[i], p[i + 1], p[i + 2]]);
+  const line: DirectionDeg[] = [];
+  for (let i = 0; i < p.length - 3; i += 3 * LINE_STRIDE) line.push(at(i));
+  return [...line, at(p.length - 3)];
 }
 
 export function lockRow(plan: PlanDocument, label: string, line: DirectionDeg[], knots: DirectionDeg[]): PlanChange {

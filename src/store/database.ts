@@ -16,18 +16,11 @@ import type {
   Setting,
   StashRecord,
   WearerRecord,
+  WearRecord,
 } from './records.ts';
 import { hairId } from './stash-id.ts';
 
-export type {
-  OrderRecord,
-  PhotoRecord,
-  PictureRecord,
-  PlanRecord,
-  Setting,
-  StashRecord,
-  WearerRecord,
-} from './records.ts';
+export type * from './records.ts';
 
 export class MeshworkDatabase extends Dexie {
   plans!: EntityTable<PlanRecord, 'id'>;
@@ -40,6 +33,7 @@ export class MeshworkDatabase extends Dexie {
   wearers!: EntityTable<WearerRecord, 'id'>;
   pictures!: EntityTable<PictureRecord, 'planId'>;
   photos!: EntityTable<PhotoRecord, 'id'>;
+  wear!: EntityTable<WearRecord, 'key'>;
 
   constructor(name = 'meshwork') {
     super(name);
@@ -65,6 +59,7 @@ export class MeshworkDatabase extends Dexie {
     this.version(9).stores({ stash: 'id, kind', orders: 'id, planId' }).upgrade(fromShelf);
     // Until then events were in the order in which one device wrote them.
     this.version(10).stores({ photos: 'id, sessionId' }).upgrade(numberEvents);
+    this.version(11).stores({ wear: 'key, sessionId' });
   }
 }
 

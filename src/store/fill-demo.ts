@@ -2,7 +2,7 @@
 import { startHistory } from '../model/history.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { PlanDocument } from '../model/plan.ts';
-import type { MeshworkDatabase } from './database.ts';
+import type { MeshworkDatabase, WearRecord } from './database.ts';
 import { wearersIn } from './find-wearers.ts';
 import { keepThing, putHair, type StashHair, type StashThing } from './stash.ts';
 
@@ -11,6 +11,7 @@ export interface DemoRecords {
   readonly sessions: readonly InstallSession[];
   readonly events: readonly StoredInstallEvent[];
   readonly log: readonly LogEntry[];
+  readonly wear?: readonly WearRecord[];
   readonly stash?: {
     readonly hair: ReadonlyArray<Pick<StashHair, 'product' | 'loose'>>;
     readonly things: ReadonlyArray<Pick<StashThing, 'name' | 'count' | 'inBag' | 'bagPrice'>>;
@@ -26,7 +27,7 @@ export async function fillWithDemo(db: MeshworkDatabase, demo: DemoRecords, nowM
   });
 }
 
-const ALL = (db: MeshworkDatabase) => [db.plans, db.wearers, db.sessions, db.events, db.log, db.stash];
+const ALL = (db: MeshworkDatabase) => [db.plans, db.wearers, db.sessions, db.events, db.log, db.stash, db.wear];
 
 async function addDemo(db: MeshworkDatabase, demo: DemoRecords, nowMs: number) {
   const records = demo.plans.map((plan, i) => ({
@@ -42,6 +43,7 @@ async function addDemo(db: MeshworkDatabase, demo: DemoRecords, nowMs: number) {
   await db.sessions.bulkAdd([...demo.sessions]);
   await db.events.bulkAdd(demo.events.map((e) => ({ ...e }) as StoredInstallEvent & { seq: number }));
   await db.log.bulkAdd([...demo.log]);
+  await db.wear.bulkAdd([...(demo.wear ?? [])]);
   const of = wearers[0]?.id;
   await putHair(db, of, demo.stash?.hair ?? [], nowMs);
   for (const thing of demo.stash?.things ?? []) await keepThing(db, of, thing, nowMs);

@@ -8,6 +8,16 @@ export async function sessionEvents(db: MeshworkDatabase, sessionId: string): Pr
 }
 
 export async function finishedAt(db: MeshworkDatabase, session: InstallSession): Promise<number> {
-  const events = await sessionEvents(db, session.id);
-  return events.findLast((e) => e.kind === 'finish')?.atMs ?? session.startedAtMs;
+  return wornSince(await sessionEvents(db, session.id)) ?? session.startedAtMs;
+}
+
+/** When it was finished first; work that went on after that puts it off, a look after a night or a renewal does not. */
+export function wornSince(events: readonly StoredInstallEvent[]): number | undefined {
+  let since: number | undefined;
+  for (const { kind, atMs } of events) {
+    if (kind === 'renew') return since;
+    if (kind === 'knot' || kind === 'run') since = undefined;
+    if (kind === 'finish') since ??= atMs;
+  }
+  return since;
 }

@@ -3,7 +3,7 @@ import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/inst
 import type { UsedOf } from '../model/stash.ts';
 import type { MeshworkDatabase } from './database.ts';
 import { finishedAt } from './install-events.ts';
-import { takeUsed } from './stash.ts';
+import { type LeftOf, lotsOf, takeOtherwise, takeUsed } from './stash.ts';
 
 export async function startSession(db: MeshworkDatabase, session: InstallSession): Promise<void> {
   await db.transaction('rw', db.sessions, db.events, async () => {
@@ -33,7 +33,7 @@ export async function addEvents(
 }
 
 type Kept = StoredInstallEvent & { seq: number };
-const OPENS_AGAIN: ReadonlySet<StoredInstallEvent['kind']> = new Set(['back', 'again']);
+const OPENS_AGAIN: ReadonlySet<StoredInstallEvent['kind']> = new Set(['back', 'again', 'renew']);
 
 /** The newest install of a plan that is not finished. */
 export async function openSession(db: MeshworkDatabase, planId: string): Promise<InstallSession | undefined> {
@@ -41,12 +41,19 @@ export async function openSession(db: MeshworkDatabase, planId: string): Promise
   return all.filter((s) => s.finished === 0).sort((a, b) => b.startedAtMs - a.startedAtMs)[0];
 }
 
-/** A finished install of a plan that has no line in the log yet. */
-export async function unloggedSession(db: MeshworkDatabase, planId: string): Promise<InstallSession | undefined> {
+/** A finished install of a plan that has no line in the log yet, or one that was written by itself and that she has not seen to. */
+export async function unseenSession(
+  db: MeshworkDatabase,
+  planId: string,
+): Promise<{ readonly session: InstallSession; readonly entry: LogEntry | undefined } | undefined> {
   const all = await db.sessions.where('planId').equals(planId).toArray();
   const entries = await db.log.where('planId').equals(planId).toArray();
-  const logged = new Set(entries.map((e) => e.sessionId));
-  return all.filter((s) => s.finished === 1 && !logged.has(s.id)).sort((a, b) => b.startedAtMs - a.startedAtMs)[0];
+  const entryOf = new Map(entries.map((e) => [e.sessionId, e]));
+  return all
+    .filter((s) => s.finished === 1)
+    .map((session) => ({ session, entry: entryOf.get(session.id) }))
+    .filter(({ entry }) => !entry || entry.byItself === 1)
+    .sort((a, b) => b.session.startedAtMs - a.session.startedAtMs)[0];
 }
 
 export interface WornInstall {
@@ -73,14 +80,62 @@ export async function addLogEntry(
   of?: string,
 ): Promise<void> {
   await db.transaction('rw', db.log, db.stash, async () => {
-    const left = await takeUsed(db, of, used, entry.atMs);
-    const back = left.filter((l) => l.packsBack > 0 || l.piecesBack > 0);
-    await db.log.add({
-      ...entry,
-      ...(back.length === 0
-        ? {}
-        : { back: back.map(({ name, packsBack, piecesBack }) => ({ name, packs: packsBack, pieces: piecesBack })) }),
+    await db.log.add({ ...entry, ...leftIn(await takeUsed(db, of, used, entry.atMs)) });
+  });
+}
+
+/** The line as she puts it right, and the stash with it. @throws Error where no such line is there */
+export async function correctLogEntry(
+  db: MeshworkDatabase,
+  id: string,
+  told: Pick<LogEntry, 'line' | 'used' | 'byItself'>,
+  used: readonly UsedOf[],
+  of: string | undefined,
+  atMs: number,
+): Promise<void> {
+  await db.transaction('rw', db.log, db.stash, async () => {
+    const entry = await db.log.get(id);
+    if (!entry) throw new Error('This line is no longer in the log.');
+    const left = await takeOtherwise(db, of, entry.taken ?? [], used, atMs);
+    const { byItself: _, back: __, ...rest } = entry;
+    await db.log.put({ ...rest, ...told, ...leftIn(left) });
+  });
+}
+
+function leftIn(left: readonly LeftOf[]): Pick<LogEntry, 'taken' | 'back'> {
+  const back = left.filter((l) => l.packsBack > 0 || l.piecesBack > 0);
+  return {
+    ...(left.length === 0 ? {} : { taken: left.map(({ id, before, lot }) => ({ id, before, after: lot })) }),
+    ...(back.length === 0
+      ? {}
+      : { back: back.map(({ name, packsBack, piecesBack }) => ({ name, packs: packsBack, pieces: piecesBack })) }),
+  };
+}
+
+/** A renewal is in the record of its style, and its pieces are gone from the stash: both or neither, and once. */
+export async function addRenewal(
+  db: MeshworkDatabase,
+  entryId: string,
+  renewal: { readonly atMs: number; readonly pieces: number },
+  used: readonly UsedOf[],
+  of?: string,
+): Promise<void> {
+  await db.transaction('rw', db.log, db.stash, async () => {
+    const entry = await db.log.get(entryId);
+    const renewed = entry?.renewed ?? [];
+    if (!entry || renewed.some((r) => r.atMs === renewal.atMs)) return;
+    // Nothing was bought for it: it comes out of what lies there, and hair that no one had put there is not counted.
+    const lots = await lotsOf(
+      db,
+      of,
+      used.map((u) => u.product),
+    );
+    const there = used.flatMap((u) => {
+      const found = lots.find((l) => l.product === u.product);
+      return found ? [{ ...u, bought: 0, atHand: found.lot.packs }] : [];
     });
+    await takeUsed(db, of, there, renewal.atMs);
+    await db.log.update(entryId, { renewed: [...renewed, renewal] });
   });
 }
 

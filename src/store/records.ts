@@ -1,5 +1,6 @@
 /** What the store holds, table by table. */
 import type { Side } from '../core/cover/index.ts';
+import type { WearEvent } from '../core/wear/index.ts';
 import type { Herself } from '../model/herself.ts';
 import type { History } from '../model/history.ts';
 import type { CapAsWritten, ProductAsWritten } from '../model/plan.ts';
@@ -45,6 +46,11 @@ export interface PhotoRecord {
   readonly image: string;
   /** Knots that were in then. */
   readonly knotsIn: number;
+}
+
+/** What was noted of a day on which a style was worn. */
+export interface WearRecord extends WearEvent {
+  readonly sessionId: string;
 }
 
 /** Hair, caps and things that are hers, whatever plan they are used in. */

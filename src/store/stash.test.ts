@@ -10,9 +10,10 @@ import { startHistory } from '../model/history.ts';
 import { usedOf } from '../model/stash.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { MeshworkDatabase } from './database.ts';
-import { addLogEntry, loggedBy } from './installs.ts';
+import { addLogEntry, correctLogEntry, loggedBy } from './installs.ts';
 import { keepOrder, orderCame, ordersOf } from './orders.ts';
 import {
+  addPacks,
   changeHair,
   keepCap,
   keepHair,
@@ -181,6 +182,40 @@ it('a logged install takes what was used and brings back what is left; both or n
   // The line is there already: nothing is taken a second time.
   await expect(addLogEntry(db, entry, used)).rejects.toThrow();
   expect((await stashHair(db, undefined))[0].loose).toBe(lot.loose);
+});
+
+it('a line that is put right moves only the difference: what came or went meanwhile stays', async () => {
+  const own = plan('a', 3);
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 3 }, loose: 0 }], 1);
+  const result = new Planner().plan(planInputs(own, 24));
+  const perPack = own.products[0].piecesPerPack;
+  const figures = (pieces: number) => ({ knots: 1, pieces, packs: Math.ceil(pieces / perPack), minutes: 1, price: 1 });
+  const used = (pieces: number) => usedOf(own, result, figures(pieces));
+  const { pieces } = result.supply;
+  const entry = {
+    id: 'l',
+    planId: 'a',
+    planName: 'a',
+    atMs: 5,
+    line: '',
+    planned: figures(pieces),
+    used: figures(pieces),
+  };
+  await addLogEntry(db, { ...entry, byItself: 1 }, used(pieces));
+  const counted = async () => {
+    const [lot] = await stashHair(db, undefined);
+    return lot.product.packsAtHand * perPack + lot.loose;
+  };
+  const before = await counted();
+  // A pack came meanwhile.
+  await addPacks(db, undefined, first, 1, 6);
+  await correctLogEntry(db, 'l', { line: 'three fewer', used: figures(pieces - 3) }, used(pieces - 3), undefined, 7);
+  expect(await counted()).toBe(before + perPack + 3);
+  await correctLogEntry(db, 'l', { line: 'as told', used: figures(pieces) }, used(pieces), undefined, 8);
+  expect(await counted()).toBe(before + perPack);
+  expect(await db.log.get('l')).toMatchObject({ line: 'as told', used: figures(pieces) });
+  expect((await db.log.get('l'))?.byItself).toBeUndefined();
+  await expect(correctLogEntry(db, 'none', entry, [], undefined, 9)).rejects.toThrow(/no longer/);
 });
 
 it('the log of a wearer says what her installs took', async () => {

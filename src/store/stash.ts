@@ -101,6 +101,10 @@ export async function putBack(db: MeshworkDatabase, { ids, records }: StashBefor
 export const addPacks = (db: MeshworkDatabase, of: Of, product: ProductAsWritten, packs: number, atMs: number) =>
   recount(db, { of, product }, atMs, (before) => ({ ...before, packs: before.packs + packs }));
 
+/** Pieces that are out of their pack, or out of hair. */
+export const addLoose = (db: MeshworkDatabase, of: Of, product: ProductAsWritten, loose: number, atMs: number) =>
+  recount(db, { of, product }, atMs, (before) => ({ ...before, loose: before.loose + loose }));
+
 /** A lot counted anew, or worn once more: where it is another lot now it goes there, added to what lies there. */
 export async function changeHair(
   db: MeshworkDatabase,
@@ -212,22 +216,61 @@ export async function lotsTaken(db: MeshworkDatabase, of: Of): Promise<LotTaken[
   });
 }
 
+/** Of such hair, what lies there; hair that does not is left out. */
+export async function lotsOf(db: MeshworkDatabase, of: Of, products: readonly ProductAsWritten[]) {
+  const lots = await db.stash.bulkGet(products.map((p) => hairId(of, p)));
+  return products.flatMap((product, i) => {
+    const lot = lots[i];
+    return lot?.kind === 'hair' ? [{ product, lot: { packs: lot.product.packsAtHand, loose: lot.loose } }] : [];
+  });
+}
+
 /** After an install: what was used is gone, what is left has come back. @returns what came back, lot by lot */
-export async function takeUsed(
-  db: MeshworkDatabase,
-  of: Of,
-  used: readonly UsedOf[],
-  atMs: number,
-): Promise<Array<LeftAfter & { readonly name: string }>> {
+export async function takeUsed(db: MeshworkDatabase, of: Of, used: readonly UsedOf[], atMs: number): Promise<LeftOf[]> {
   return db.transaction('rw', db.stash, async () => {
-    const left: Array<LeftAfter & { readonly name: string }> = [];
+    const left: LeftOf[] = [];
     for (const { product, ...install } of used)
-      await recount(db, { of, product }, atMs, (before, isThere) => {
+      await recount(db, { of, product }, atMs, (there, isThere) => {
         // Packs at hand that nobody had put into the stash were there all the same.
-        const after = afterInstall(isThere ? before : { ...before, packs: install.atHand }, install);
-        left.push({ ...after, name: `${product.name}, ${product.colours[0]}` });
+        const before = isThere ? there : { ...there, packs: install.atHand };
+        const after = afterInstall(before, install);
+        left.push({ ...after, before, id: hairId(of, product), name: nameOf(product) });
         return after.lot;
       });
+    return left;
+  });
+}
+
+/** What an install left of a lot, and the lot before it. */
+export interface LeftOf extends LeftAfter {
+  readonly before: Lot;
+  readonly id: string;
+  readonly name: string;
+}
+
+const nameOf = (product: ProductAsWritten) => `${product.name}, ${product.colours[0]}`;
+
+/** An install that was told otherwise before: only the difference moves, so that what came or went meanwhile stays. */
+export async function takeOtherwise(
+  db: MeshworkDatabase,
+  of: Of,
+  taken: ReadonlyArray<{ readonly id: string; readonly before: Lot; readonly after: Lot }>,
+  used: readonly UsedOf[],
+  atMs: number,
+): Promise<LeftOf[]> {
+  return db.transaction('rw', db.stash, async () => {
+    const left: LeftOf[] = [];
+    for (const { product, ...install } of used) {
+      const id = hairId(of, product);
+      const was = taken.find((t) => t.id === id);
+      if (!was) continue;
+      const now = afterInstall(was.before, install);
+      await recount(db, { of, product }, atMs, (there) => ({
+        packs: Math.max(0, there.packs + now.lot.packs - was.after.packs),
+        loose: Math.max(0, there.loose + now.lot.loose - was.after.loose),
+      }));
+      left.push({ ...now, before: was.before, id, name: nameOf(product) });
+    }
     return left;
   });
 }

@@ -14,7 +14,7 @@ import { setSpacing } from '../model/spacing-commands.ts';
 import { MeshworkDatabase } from './database.ts';
 import { bringBackDemo, demoState, fillWithDemo, putAwayDemo } from './fill-demo.ts';
 import { sessionEvents } from './install-events.ts';
-import { addEvents, addLogEntry, markTakenOut, openSession, startSession, unloggedSession } from './installs.ts';
+import { addEvents, addLogEntry, markTakenOut, openSession, startSession, unseenSession } from './installs.ts';
 import { mergeInstall } from './merge-install.ts';
 import { planStates } from './plan-state.ts';
 import {
@@ -143,7 +143,7 @@ describe('installs', () => {
     await startSession(db, session);
     await addEvents(db, [{ sessionId: 's1', kind: 'finish', atMs: 300 }]);
     expect(await openSession(db, 'p1')).toBeUndefined();
-    expect((await unloggedSession(db, 'p1'))?.id).toBe('s1');
+    expect((await unseenSession(db, 'p1'))?.session.id).toBe('s1');
     await addEvents(db, [{ sessionId: 's1', kind: 'back', atMs: 301 }]);
     expect((await openSession(db, 'p1'))?.id).toBe('s1');
     await addEvents(db, [{ sessionId: 's1', kind: 'finish', atMs: 302 }]);
@@ -158,7 +158,7 @@ describe('installs', () => {
       planned: figures,
       used: figures,
     });
-    expect(await unloggedSession(db, 'p1')).toBeUndefined();
+    expect(await unseenSession(db, 'p1')).toBeUndefined();
   });
 });
 
@@ -238,7 +238,7 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(10);
+  expect(raw.verno).toBe(11);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
@@ -250,6 +250,7 @@ it('the schema is the one that stores were made with', async () => {
     ['settings', 'key', []],
     ['shelf', 'id', ['kind']],
     ['stash', 'id', ['kind']],
+    ['wear', 'key', ['sessionId']],
     ['wearers', 'id', ['updatedAtMs']],
   ]);
   raw.close();
