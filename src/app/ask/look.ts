@@ -5,7 +5,7 @@ import type { DirectionDeg } from '../../core/head/index.ts';
 import type { GuessRange, HairOnHead, Look, LookAsked, WhyHere } from '../../core/plan/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { useWornAs } from '../view/room.ts';
-import type { CheckView } from '../view/view-store.ts';
+import type { HairView } from '../view/view-store.ts';
 import { type Answer, useAnswer, useAsk, useResting } from './ask.ts';
 import { painter, planner } from './clients.ts';
 import { inputsOf } from './fineness.ts';
@@ -24,7 +24,7 @@ export function useLook(plan: PlanDocument, isDraft: boolean): Answer<LookTold> 
 }
 
 /** What Check asks for besides the plan: how she is looked at. */
-function askedOf(view: CheckView, wornAs: WornAs, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
+function askedOf(view: HairView, wornAs: WornAs, knotsIn: number | undefined): Omit<LookAsked, 'inputs'> {
   const { state } = POSES[view.pose];
   return {
     state: {
@@ -37,14 +37,14 @@ function askedOf(view: CheckView, wornAs: WornAs, knotsIn: number | undefined): 
   };
 }
 
-export function isPlainView(view: CheckView): boolean {
+export function isPlainView(view: HairView): boolean {
   return view.pose === 'rest' && view.age === 'finished' && !view.soFar && view.finger === undefined;
 }
 
 /** The look in the chosen pose and age; that of the tally where nothing else is chosen. */
 export function useLookAs(
   plan: PlanDocument,
-  view: CheckView,
+  view: HairView,
   plain: Answer<Look> | undefined,
   knotsIn: number | undefined,
 ) {
@@ -60,7 +60,7 @@ export function useLookAs(
 /** Hair in space, only where it is drawn or measured; while a finger drags, as it hung before. */
 export function useFallingHair(
   plan: PlanDocument,
-  view: CheckView,
+  view: HairView,
   wanted: boolean,
   isDraft: boolean,
   knotsIn: number | undefined,

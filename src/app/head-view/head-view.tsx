@@ -37,7 +37,7 @@ export function HeadView(props: {
   const glCanvas = useRef<HTMLCanvasElement>(null);
   const lineCanvas = useRef<HTMLCanvasElement>(null);
   const size = useSize(box);
-  const { selectedId, tape, sectionId, placeId, lineKey, showBumps, mirror, moving, tool } = useView();
+  const { selectedId, tape, sectionId, placeId, lineKey, showBumps, lit, mirror, moving, tool } = useView();
   const [oldPart, setOldPart] = useState<Float32Array>();
   const mode = useLoaded(MODES[show]);
   const look = isLook(show) ? checked.lookAs : undefined;
@@ -45,7 +45,7 @@ export function HeadView(props: {
   const seen = useSeen(show, size, check, hair);
   const { plan } = session;
   const picture = useDrawnPicture(glCanvas, { plan, result, scene, show, seen, check, look, hair });
-  const lineView = { selectedId, tape, sectionId, placeId, lineKey, showBumps, check };
+  const lineView = { selectedId, tape, sectionId, placeId, lineKey, showBumps, lit, check };
   const drawn = { ...lineView, plan, result, scene, seen, look, oldPart, marksSeen: props.atCheck };
   useLines(lineCanvas, drawn, mode);
   useCloser(box);

@@ -3,6 +3,7 @@ import { lazy, Suspense } from 'react';
 import { LAYER_INFO, LAYERS, type Layer } from '../view/layers.ts';
 import { useView, VIEWS, type ViewName } from '../view/view-store.ts';
 
+const WornDay = lazy(() => import('./worn-day.tsx').then((m) => ({ default: m.WornDay })));
 const Ramp = lazy(() => import('./check-notes.tsx').then((m) => ({ default: m.Ramp })));
 
 const WORDS: ReadonlyArray<readonly [ViewName, string]> = [
@@ -15,7 +16,7 @@ const WORDS: ReadonlyArray<readonly [ViewName, string]> = [
 
 /** @param shown what the stage shows, where there is a choice */
 export function Strip({ shown }: { readonly shown?: readonly [Layer, (layer: Layer) => void] }) {
-  const { mirror, close, turn, toggleMirror, stepBack } = useView();
+  const { mirror, close, wornDay, turn, toggleMirror, stepBack } = useView();
   return (
     <div className="strip">
       <div className="strip-part">
@@ -40,6 +41,11 @@ export function Strip({ shown }: { readonly shown?: readonly [Layer, (layer: Lay
       {shown?.[0] === 'light' && (
         <Suspense>
           <Ramp />
+        </Suspense>
+      )}
+      {shown && wornDay && (
+        <Suspense>
+          <WornDay />
         </Suspense>
       )}
       {shown && <LayerWords layer={shown[0]} choose={shown[1]} />}

@@ -7,7 +7,7 @@ import type { PlanDocument } from '../../model/plan.ts';
 import { isPlainView } from '../ask/look.ts';
 import { useTheme } from '../session/theme.ts';
 import { isLook, type Show } from '../view/layers.ts';
-import { type CheckView, useView } from '../view/view-store.ts';
+import { type HairView, useView } from '../view/view-store.ts';
 import { keepPicture } from './kept-picture.ts';
 import { type Layered, layered, layersOf, showsSame } from './picture/layers.ts';
 import { blockPalette, formPalette, paletteOf } from './picture/palette.ts';
@@ -24,7 +24,7 @@ interface Pictured {
   readonly scene: HeadScene | undefined;
   readonly show: Show;
   readonly seen: Projection;
-  readonly check: CheckView;
+  readonly check: HairView;
   readonly look: Look | undefined;
   /** Hair to be drawn, none where none is. */
   readonly hair: HairOnHead | undefined;

@@ -3,14 +3,14 @@ import { useMemo } from 'react';
 import { POSES } from '../../core/fall/index.ts';
 import type { HairOnHead } from '../../core/plan/index.ts';
 import { isLook, type Show } from '../view/layers.ts';
-import { type CheckView, useView } from '../view/view-store.ts';
+import { type HairView, useView } from '../view/view-store.ts';
 import { closer, hairFrame, headFrame, type Stage } from './framing.ts';
 import { bentBy, inRoom, type Projection, projection } from './projection.ts';
 
 const NO_HAIR = new Float32Array(0);
 
 /** @param hair as it hangs, where it is drawn: all of it is in the picture */
-export function useSeen(show: Show, stage: Stage, check: CheckView, hair: HairOnHead | undefined): Projection {
+export function useSeen(show: Show, stage: Stage, check: HairView, hair: HairOnHead | undefined): Projection {
   const { azimuth, elevation, mirror, close } = useView();
   const extent = show === 'hair' ? (hair?.extentMm ?? NO_HAIR) : undefined;
   const gravity = isLook(show) ? POSES[check.pose].state.gravity : undefined;

@@ -6,20 +6,29 @@ import { Sign } from '../ui/sign.tsx';
 import { Telling } from '../ui/telling.tsx';
 
 /** At Check: what is open shows, what is filled does not. */
-export function SeenLegend(props: { readonly seen: number; readonly hooked: number; readonly of: number }) {
+interface Seen {
+  readonly seen: number;
+  readonly hooked: number;
+  readonly of: number;
+  /** What the ringed ones are, and the others. */
+  readonly words?: readonly [ringed: string, others: string];
+}
+
+export function SeenLegend(props: Seen) {
+  const [ringed, others] = props.words ?? ['seen', 'hidden'];
   return (
     <ul className="weave-legend pointer-events-none absolute bottom-2 left-8 grid gap-y-0.25 text-note text-yarn">
       <li className="flex items-center gap-2">
         <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
           <circle r="4.2" fill="none" stroke="var(--light)" strokeWidth="1.8" />
         </svg>
-        seen {props.seen}
+        {ringed} {props.seen}
       </li>
       <li className="flex items-center gap-2">
         <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
           <circle r="4.6" fill="var(--yarn)" />
         </svg>
-        hidden {props.hooked - props.seen}
+        {others} {props.hooked - props.seen}
       </li>
       {props.hooked < props.of && <li className="pl-5.5">not hooked yet {props.of - props.hooked}</li>}
     </ul>

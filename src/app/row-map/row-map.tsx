@@ -25,7 +25,7 @@ interface Props {
   readonly session: PlanSession;
   readonly station: StationId;
   readonly result: PlanResult | undefined;
-  /** At Check: knots that nothing hides. */
+  /** Knots that are ringed: at Check those that nothing hides, at Takedown those that hold to own hair. */
   readonly seenIds?: ReadonlySet<string> | undefined;
   /** Knots that are in, where not all are looked at. */
   readonly hooked?: number | undefined;
@@ -44,7 +44,12 @@ export function RowMap(props: Props) {
       {result &&
         open &&
         (seenIds ? (
-          <SeenLegend seen={seenIds.size} hooked={props.hooked ?? result.knots.length} of={result.knots.length} />
+          <SeenLegend
+            seen={seenIds.size}
+            hooked={props.hooked ?? result.knots.length}
+            of={result.knots.length}
+            {...(props.station === 'takedown' ? { words: ['to find, in own hair', 'others'] as const } : {})}
+          />
         ) : (
           <Legend result={result} />
         ))}

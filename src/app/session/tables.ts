@@ -1,6 +1,7 @@
 /** Files of what is worked out: tables, map, calendar, everything. Each kind is fetched when it is first saved. */
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { EveningsPlan, SpacingStep } from '../../core/plan/index.ts';
+import type { WearNote, Worn } from '../../core/wear/index.ts';
 import type { CalendarAsked } from '../../formats/evenings-ics.ts';
 import { fileStem } from '../../formats/plan-json.ts';
 import type { LotInTable } from '../../formats/products-csv.ts';
@@ -33,6 +34,18 @@ export async function exportMap(plan: PlanDocument, result: PlanResult) {
 export async function exportEvenings(evenings: EveningsPlan, asked: CalendarAsked) {
   const { eveningsIcs } = await import('../../formats/evenings-ics.ts');
   offerText(`${fileStem(asked.planName)}.ics`, 'text/calendar;charset=utf-8', eveningsIcs(evenings, asked));
+}
+
+export async function exportWearing(
+  { id, name }: PlanDocument,
+  worn: Worn,
+  notes: readonly WearNote[],
+  days: { readonly first: string; readonly today: string; readonly off: string },
+  words: Readonly<Record<string, string>>,
+) {
+  const { wearIcs } = await import('../../formats/wear-ics.ts');
+  const text = wearIcs(worn, notes, { planId: id, planName: name, words, ...days });
+  offerText(`${fileStem(name)}.wear.ics`, 'text/calendar;charset=utf-8', text);
 }
 
 export async function exportComputed(plan: PlanDocument, result: PlanResult, step: SpacingStep) {

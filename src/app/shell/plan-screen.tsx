@@ -64,7 +64,7 @@ function AtStation({ session, station }: { readonly session: PlanSession; readon
     chosen,
   );
   const show = showOf(station, layer);
-  const checked = useChecked(session, result, station === 'check', show);
+  const checked = useChecked(session, result, station, show);
   const { looked } = checked;
   const before = useFiguresBefore(answer, looked, session.history.present.plan, session.isDraft);
   const told = useMemo(

@@ -4,7 +4,7 @@ import type { Pose } from '../../core/fall/index.ts';
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { DirectionDeg } from '../../core/head/index.ts';
 import type { HeadScene, Look } from '../../core/plan/index.ts';
-import type { Age, MarkKind } from '../../core/trade/index.ts';
+import type { Age, LookAge, MarkKind } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Closeness, WHOLE } from '../head-view/framing.ts';
 
@@ -77,6 +77,9 @@ export interface CheckView {
   /** The place that is asked about. */
   readonly whyAt: DirectionDeg | undefined;
 }
+/** How a style is looked at, at Check and wherever else its hair is shown. */
+export type HairView = Omit<CheckView, 'age'> & { readonly age: LookAge };
+
 export const PLAIN_CHECK: CheckView = {
   pose: 'rest',
   age: 'finished',
@@ -89,6 +92,12 @@ export const PLAIN_CHECK: CheckView = {
 
 interface ViewState extends ViewAngle {
   readonly check: CheckView;
+  /** At Takedown: knots that hold to own hair and are still in. */
+  readonly lit: ReadonlySet<string> | undefined;
+  /** At Wear: how far it has come by the day that is looked at. */
+  readonly wornAge: LookAge;
+  /** The day that is looked at there, and the first. */
+  readonly wornDay: { readonly first: string; readonly day: string } | undefined;
   readonly mirror: boolean;
   readonly close: Closeness;
   readonly selectedId: string | undefined;
@@ -121,6 +130,9 @@ interface ViewState extends ViewAngle {
   setShowBumps(show: boolean): void;
   refuse(why: string | undefined): void;
   setCheck(change: Partial<CheckView>): void;
+  light(ids: ReadonlySet<string> | undefined): void;
+  setWornAge(age: LookAge): void;
+  lookAtDay(day: ViewState['wornDay']): void;
   setOther(other: OtherPlan | undefined): void;
 }
 
@@ -139,6 +151,9 @@ export const useView = create<ViewState>((set) => ({
   showBumps: false,
   refusal: undefined,
   check: PLAIN_CHECK,
+  wornAge: 'finished',
+  wornDay: undefined,
+  lit: undefined,
   other: undefined,
   turn: ({ azimuth, elevation }) =>
     set({ azimuth: wrap(azimuth), elevation: Math.min(1.5, Math.max(-0.35, elevation)) }),
@@ -155,6 +170,9 @@ export const useView = create<ViewState>((set) => ({
   setShowBumps: (showBumps) => set({ showBumps }),
   refuse: (refusal) => set({ refusal }),
   setOther: (other) => set({ other }),
+  light: (lit) => set({ lit }),
+  setWornAge: (wornAge) => set({ wornAge }),
+  lookAtDay: (wornDay) => set({ wornDay }),
   setCheck: (change) => set((s) => ({ check: { ...s.check, ...change } })),
 }));
 

@@ -3,7 +3,7 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
 import type { HeadScene, Look } from '../../../core/plan/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import type { CheckView } from '../../view/view-store.ts';
+import type { HairView } from '../../view/view-store.ts';
 import type { RowsDrawing } from '../lines/rows.ts';
 import { scalpColour } from '../picture/palette.ts';
 import type { Projection } from '../projection.ts';
@@ -14,9 +14,11 @@ export interface LineView {
   readonly tape: string | undefined;
   readonly sectionId: string | undefined;
   readonly placeId: string | undefined;
+  /** At Takedown: knots to find. */
+  readonly lit: ReadonlySet<string> | undefined;
   readonly lineKey: string | undefined;
   readonly showBumps: boolean;
-  readonly check: CheckView;
+  readonly check: HairView;
 }
 
 export interface Drawn extends LineView {
@@ -38,8 +40,9 @@ export interface Mode {
 }
 
 /** Rows as every mode that has them draws them. */
-export const rowsDrawing = ({ selectedId, placeId, plan, oldPart }: Drawn, result: PlanResult): RowsDrawing => ({
+export const rowsDrawing = ({ selectedId, placeId, lit, plan, oldPart }: Drawn, result: PlanResult): RowsDrawing => ({
   selectedId,
+  ...(lit ? { inPlace: (k: PlannedKnot) => lit.has(k.id) } : {}),
   ...(placeId === undefined ? {} : { inPlace: (k: PlannedKnot) => k.places.includes(placeId) }),
   cautions: new Set(cautionsOf(result).flatMap((f) => f.knotIds ?? [])),
   scalp: scalpColour(plan.skin),

@@ -11,7 +11,7 @@ import {
   type Telling,
 } from '../../../core/install/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
-import type { HeadScene } from '../../../core/plan/index.ts';
+import { isOffHead } from '../../../core/trade/index.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useResult, useScene } from '../../ask/plan.ts';
@@ -37,6 +37,7 @@ import type { InHand } from './use-work.ts';
 import { useVoice } from './voice.ts';
 import { Warnings } from './warnings.tsx';
 import { type Reason, WaysOn } from './ways-on.tsx';
+import type { OnHead } from './where-picture.tsx';
 
 export function InstallScreen() {
   const { sessionId = '' } = useParams();
@@ -58,8 +59,11 @@ export function InstallScreen() {
   }
   if (error)
     return (
-      <main className="p-10" role="alert">
-        {error}
+      <main className="p-10">
+        <p role="alert">{error}</p>
+        <Link className="word" to="/">
+          Back to your plans; the install is kept
+        </Link>
       </main>
     );
   if (!session || !plan || !loaded || !answer)
@@ -76,8 +80,8 @@ type Open = 'order' | 'more' | 'note' | 'hurts' | 'sees' | 'photo' | { readonly 
 
 function AtTheMirror({ session, plan, result, install }: AtTheMirrorProps & { readonly session: InstallSession }) {
   const { state } = install;
-  const [settings, set] = useMirrorSettings();
   const forHelper = useSearchParams()[0].get('for') === 'helper';
+  const [settings, set] = useMirrorSettings(forHelper);
   const scene = useScene(plan);
   const box = useRef<HTMLDivElement>(null);
   const { width } = useSize(box);
@@ -90,8 +94,10 @@ function AtTheMirror({ session, plan, result, install }: AtTheMirrorProps & { re
   const [knot] = held.run;
   const forecast = useForecast(result, install);
   const packsLeft = Math.max(0, forecast.piecesLeft) / Math.max(1, result.supply.piecesPerPack);
-  const newPlan = useNewPlan(result, install, isIn.size > 0 ? packsLeft : undefined);
-  useDevice({ result, plan, install, settings, counted, isFree: open === undefined, onHurts: () => setOpen('hurts') });
+  const newPlan = useNewPlan(plan, result, install, isIn.size > 0 ? packsLeft : undefined);
+  // Off a head nothing hurts.
+  const onHurts = () => setOpen(isOffHead(plan.cap) ? undefined : 'hurts');
+  useDevice({ result, plan, install, settings, counted, isFree: open === undefined, onHurts });
   const shown = { session, plan, result, scene, install, isIn, newPlan, settings, set, forHelper, counted, forecast };
   return (
     <main
@@ -174,13 +180,9 @@ function useDevice(props: {
 }
 
 /** All that the parts of the mirror are shown with. */
-interface Shown {
+interface Shown extends OnHead {
   readonly session: InstallSession;
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
   readonly install: Install;
-  readonly isIn: ReadonlySet<string>;
   readonly newPlan: NewPlan;
   readonly settings: MirrorSettings;
   readonly set: (change: Partial<MirrorSettings>) => void;
@@ -206,13 +208,13 @@ function Ahead(props: Shown & { readonly onOpen: (open: Open) => void }) {
         onGone={(key) => add('hurt', { text: key })}
       />
       <div className="flex flex-wrap gap-x-6.5 max-tablet:gap-x-4.5 max-phone:-my-1 max-phone:gap-x-5">
-        {WORDS.map(([what, words]) => (
+        {WORDS.filter(([what]) => what !== 'hurts' || !isOffHead(plan.cap)).map(([what, words]) => (
           <WordButton key={what} onClick={() => onOpen(what)} testId={what}>
             {words}
           </WordButton>
         ))}
         <WordButton onClick={counted.work.leave} testId="skip">
-          {held.run.length > 0 ? 'Leave it empty' : 'Leave it out'}
+          {leaveWords(held.run.length)}
         </WordButton>
         <Link className="word text-title max-phone:text-small" to={`/plan/${plan.id}/install`} data-testid="leave">
           Go, it is kept
@@ -244,6 +246,9 @@ const WORDS = [
   ['note', 'Note'],
   ['more', 'More'],
 ] as const;
+
+const leaveWords = (knots: number) =>
+  knots === 0 ? 'Leave it out' : knots === 1 ? 'Leave it empty' : `Leave ${knots} empty`;
 
 /** What lies over the mirror, one at a time. */
 function Sheets(props: Shown & { readonly open: Open; readonly onOpen: (open: Open) => void }) {

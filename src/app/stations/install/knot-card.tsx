@@ -1,27 +1,21 @@
-/** What the hands do next: one knot, a stretch or a row, and where it is found. */
-import type { PlanResult } from '../../../core/findings/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
-import type { HeadScene } from '../../../core/plan/index.ts';
-import type { PlanDocument } from '../../../model/plan.ts';
 import { KnotTitle, WhereItGoes } from './knot-in-hand.tsx';
 import type { MirrorSettings } from './mirror-settings.ts';
 import { KnotMoves } from './moves.tsx';
 import { RunTitle, RunTook, RunWhere } from './run-card.tsx';
 import type { Counted } from './use-counted.ts';
-import { WherePicture } from './where-picture.tsx';
+import { type OnHead, WherePicture } from './where-picture.tsx';
 
-export function KnotCard(props: {
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
-  readonly isIn: ReadonlySet<string>;
-  readonly run: readonly PlannedKnot[];
-  readonly settings: MirrorSettings;
-  readonly forHelper: boolean;
-  readonly counted: Counted;
-  readonly paused: boolean;
-  readonly onPause: () => void;
-}) {
+export function KnotCard(
+  props: OnHead & {
+    readonly run: readonly PlannedKnot[];
+    readonly settings: MirrorSettings;
+    readonly forHelper: boolean;
+    readonly counted: Counted;
+    readonly paused: boolean;
+    readonly onPause: () => void;
+  },
+) {
   const { plan, result, scene, isIn, run, settings, forHelper, counted, paused, onPause } = props;
   const [knot] = run;
   const { telling, mirrors, showsMoves } = settings;

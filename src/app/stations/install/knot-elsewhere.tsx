@@ -1,31 +1,22 @@
 /** A knot that sits elsewhere than planned: tapped on the head, or moved by half fingers; what is to come follows it. */
 import { useMemo, useState } from 'react';
-import type { PlanResult } from '../../../core/findings/index.ts';
 import { directionDeg } from '../../../core/head/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
-import type { HeadScene } from '../../../core/plan/index.ts';
 import { lowerFirst, rowWords } from '../../../core/trade/index.ts';
 import { setElsewhere } from '../../../model/from-here.ts';
-import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import type { Projection } from '../../head-view/projection.ts';
 import { surfacePointAt } from '../../head-view/surface-hit.ts';
 import { RowUnrolled } from './row-unrolled.tsx';
 import type { Install } from './use-install.ts';
 import { type NewPlan, soFarOf } from './use-new-plan.ts';
-import { drawDisc, HeadSoFar, viewOf } from './where-picture.tsx';
+import { drawDisc, HeadSoFar, type OnHead, viewOf } from './where-picture.tsx';
 
 type Place = readonly [number, number, number];
 
-export function KnotElsewhere(props: {
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
-  readonly install: Install;
-  readonly isIn: ReadonlySet<string>;
-  readonly newPlan: NewPlan;
-  readonly onTaken: () => void;
-}) {
+export function KnotElsewhere(
+  props: OnHead & { readonly install: Install; readonly newPlan: NewPlan; readonly onTaken: () => void },
+) {
   const { plan, result, scene, install, isIn, newPlan, onTaken } = props;
   const last = result.knots.find((k) => k.id === install.state.done.at(-1)?.knotId);
   const [at, setAt] = useState<Place>();
@@ -45,9 +36,10 @@ export function KnotElsewhere(props: {
   const take = async () => {
     const moved = { id: last.id, xMm: here[0], yMm: here[1], zMm: here[2] };
     const from = directionDeg([last.xMm, last.yMm, last.zMm]);
-    const why = await newPlan.take(setElsewhere(plan, soFarOf(result, install), from, directionDeg(here)), {
-      moved,
-    });
+    const change = setElsewhere(plan, soFarOf(result, install.now()), from, directionDeg(here));
+    const why = change
+      ? await newPlan.take(change, { moved })
+      : 'It sits on what is there, a band, a rod or a twist: no plan moves that. Nothing was changed.';
     setRefusal(why);
     if (!why) onTaken();
   };

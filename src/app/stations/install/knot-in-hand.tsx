@@ -4,9 +4,9 @@ import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
 import { isOffHead, knotName, lowerFirst, rowWords, THROUGH_WORDS } from '../../../core/trade/index.ts';
 import { colourName } from '../../../model/colours.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
+import { CardTitle } from './card-title.tsx';
 import type { Mirrors } from './mirror-settings.ts';
 import { fromRowBefore, hookWay, mirrorWords } from './mirror-words.ts';
-import { Big } from './notes.tsx';
 
 /** Its place in its row, and its name. */
 export function KnotTitle(props: {
@@ -17,39 +17,24 @@ export function KnotTitle(props: {
   readonly onPause: () => void;
 }) {
   const { plan, result, knot, paused, onPause } = props;
+  const row = result.rows[knot.row];
   return (
-    <div className="flex flex-wrap items-end gap-6.5 max-phone:gap-3.5">
-      <div
-        className="fig text-far-number"
-        style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
-        data-testid="knot-place"
-      >
-        {knot.place}
-      </div>
-      <div className="min-w-0 flex-1">
-        <div className="fig text-far-row" style={{ fontStretch: '84%' }} data-testid="knot-kind">
-          {knotName(knot)}
-        </div>
-        {paused ? (
-          <div className="mt-2 text-far-text leading-tight" role="status" data-testid="paused">
-            Paused, and kept. Space goes on.
-          </div>
-        ) : (
-          <div className="mt-2 text-far-text leading-tight text-ink2">
-            of {result.rows[knot.row].knotCount} in {rowWords(result.rows[knot.row].label)},{' '}
-            {THROUGH_WORDS[knot.through]}
-            {plan.cuts.length > 1 && `, ${lowerFirst(plan.cuts.find((c) => c.id === knot.cut)?.name ?? '')}`}
-            {result.mix && (
-              <span data-testid="knot-colour">
-                , <b className="font-strong text-ink">{colourName(plan, knot.colour)}</b>
-                {coloursToCome(plan, result, knot)}
-              </span>
-            )}
-          </div>
-        )}
-      </div>
-      <Big onClick={onPause}>{paused ? 'Go on' : 'Pause'}</Big>
-    </div>
+    <CardTitle
+      number={knot.place}
+      what={knotName(knot)}
+      testIds={['knot-place', 'knot-kind']}
+      paused={paused}
+      onPause={onPause}
+    >
+      of {row.knotCount} in {rowWords(row.label)}, {THROUGH_WORDS[knot.through]}
+      {plan.cuts.length > 1 && `, ${lowerFirst(plan.cuts.find((c) => c.id === knot.cut)?.name ?? '')}`}
+      {result.mix && (
+        <span data-testid="knot-colour">
+          , <b className="font-strong text-ink">{colourName(plan, knot.colour)}</b>
+          {coloursToCome(plan, result, knot)}
+        </span>
+      )}
+    </CardTitle>
   );
 }
 

@@ -1,6 +1,6 @@
 /** How she wants to be told: kept by the browser, the same for every install. */
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { TELLINGS, type Telling } from '../../../core/install/index.ts';
 import { db } from '../../session/database.ts';
 
@@ -16,17 +16,20 @@ export interface MirrorSettings {
 }
 
 const START: MirrorSettings = { telling: 'knot', mirrors: 'two', showsMoves: true, isSpoken: false, listens: false };
-const KEY = 'mirror';
 
-export function useMirrorSettings() {
-  const kept = useLiveQuery(async () => read((await db.settings.get(KEY))?.value), []);
-  const settings = kept ?? START;
+/** Hers and her helper's are told apart: they stand before one screen each. */
+export function useMirrorSettings(forHelper: boolean) {
+  const key = forHelper ? 'mirror-helper' : 'mirror';
+  const kept = useLiveQuery(async () => read((await db.settings.get(key))?.value), [key]);
+  const [chosen, setChosen] = useState<Partial<MirrorSettings>>({});
+  const settings = useMemo(() => ({ ...(kept ?? START), ...chosen }), [kept, chosen]);
   const set = useCallback(
     (change: Partial<MirrorSettings>) => {
-      // A full store forgets how she likes to be told, and nothing else.
-      db.settings.put({ key: KEY, value: JSON.stringify({ ...settings, ...change }) }).catch(() => undefined);
+      setChosen((before) => ({ ...before, ...change }));
+      // A full store forgets it with the tab, and nothing else.
+      db.settings.put({ key, value: JSON.stringify({ ...settings, ...change }) }).catch(() => undefined);
     },
-    [settings],
+    [key, settings],
   );
   return [settings, set] as const;
 }

@@ -14,7 +14,6 @@ import {
   WHEN_TO_TAKE_OUT,
 } from '../../../core/install/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
-import type { HeadScene } from '../../../core/plan/index.ts';
 import { isOffHead, lowerFirst, rowWords, upperFirst } from '../../../core/trade/index.ts';
 import { filledAt, layerAtPart, sparing } from '../../../model/from-here.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
@@ -27,14 +26,10 @@ import { VIEWS } from '../../view/view-store.ts';
 import { MirrorDialog } from './mirror-dialog.tsx';
 import type { Install } from './use-install.ts';
 import { type NewPlan, soFarOf } from './use-new-plan.ts';
-import { drawDisc, HeadSoFar } from './where-picture.tsx';
+import { drawDisc, HeadSoFar, type OnHead } from './where-picture.tsx';
 
-interface Props {
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
+interface Props extends OnHead {
   readonly install: Install;
-  readonly isIn: ReadonlySet<string>;
   readonly newPlan: NewPlan;
   /** The knot in hand, or the last one. */
   readonly near: PlannedKnot | undefined;
@@ -46,7 +41,7 @@ interface Props {
 
 export function Notice(props: Props) {
   const { plan, result, install, newPlan, hurts, onClose } = props;
-  const kinds = hurts ? hurtKinds(plan) : SEEN_KINDS.filter((k) => k !== 'part' || plan.part.kind === 'line');
+  const kinds = hurts ? HURT_KINDS : seenKinds(plan);
   const [what, setWhat] = useState<HurtKind | SeenKind>();
   const [knot, setKnot] = useState(props.near);
   const [said, setSaid] = useState<string>();
@@ -121,13 +116,12 @@ function NoticeDeeds(
       {words}
     </button>
   );
-  const soFar = () => soFarOf(result, install);
+  const soFar = () => soFarOf(result, install.now());
   return (
     <div className="mt-4 flex flex-wrap gap-4">
       {hurts &&
         what !== 'headache' &&
         at &&
-        !isOffHead(plan.cap) &&
         main('spare', 'Spare this place from here on', () =>
           takeThen(sparing(plan, soFar(), at, SORE_FINGERS * fingerMm(plan))),
         )}
@@ -177,8 +171,9 @@ function OverPart({ plan, result }: { readonly plan: PlanDocument; readonly resu
   );
 }
 
-/** On a block nothing is felt. */
-const hurtKinds = (plan: PlanDocument) => (isOffHead(plan.cap) ? HURT_KINDS.filter((k) => k === 'itches') : HURT_KINDS);
+/** Without a part none displeases, and on a block the cap is pinned. */
+const seenKinds = ({ part, cap }: PlanDocument) =>
+  SEEN_KINDS.filter((k) => (k !== 'part' || part.kind === 'line') && (k !== 'slips' || !isOffHead(cap)));
 
 const placeOf = (k: PlannedKnot): DirectionDeg => directionDeg([k.xMm, k.yMm, k.zMm]);
 

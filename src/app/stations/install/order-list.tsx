@@ -52,7 +52,9 @@ export function OrderList(props: {
                 <span className={`min-w-0 flex-1 ${stand === 'here' ? 'font-strong' : isDone ? 'text-ink2' : ''}`}>
                   {step.what}
                 </span>
-                <span className="note shrink-0">{STAND_WORDS[stand] || duration(step.minutes)}</span>
+                <span className="note shrink-0">
+                  {STAND_WORDS[stand] || (step.minutes < 1 ? 'a moment' : duration(step.minutes))}
+                </span>
               </button>
               {picked === i && (
                 <div className="flex flex-wrap gap-x-5" style={{ marginLeft: 44 }}>

@@ -1,11 +1,9 @@
 /** A photo at a checkpoint: the head in it found with two taps, what shows measured against the plan, kept in this browser only. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
-import type { PlanResult } from '../../../core/findings/index.ts';
 import { PAIRS_OF, type PhotoMeasured, type PhotoSide, type TapPair } from '../../../core/photo/index.ts';
-import type { HeadScene } from '../../../core/plan/index.ts';
 import { isOffHead, percent } from '../../../core/trade/index.ts';
-import type { PlanDocument } from '../../../model/plan.ts';
+import { storageSentence } from '../../../store/plans.ts';
 import { startClient } from '../../ask/clients.ts';
 import { useLookSoFar } from '../../ask/so-far.ts';
 import { db, newId } from '../../session/database.ts';
@@ -17,14 +15,11 @@ import { type Beads, PhotoBeads } from './photo-beads.tsx';
 import { fromCamera, fromFile, type Shot } from './shot.ts';
 import type { Install } from './use-install.ts';
 import type { NewPlan } from './use-new-plan.ts';
+import type { OnHead } from './where-picture.tsx';
 
-interface Props {
+interface Props extends OnHead {
   readonly session: { readonly id: string };
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
   readonly install: Install;
-  readonly isIn: ReadonlySet<string>;
   readonly newPlan: NewPlan;
   readonly onClose: () => void;
 }
@@ -53,15 +48,18 @@ export function PhotoSheet(props: Props) {
   const [shot, setShot] = useState<Shot>();
   const [beads, setBeads] = useState<Beads>(START.crownNape);
   const [trouble, setTrouble] = useState<string>();
+  const [isOpening, setOpening] = useState(false);
   const look = useLookSoFar(plan, isIn.size);
-  const { measured, isWorking, measure } = usePhoto(props, { side, pair, beads, shot }, look?.ground);
+  const { measured, isWorking, measure, unkept } = usePhoto(props, { side, pair, beads, shot }, look?.ground);
   const take = async (taking: Promise<Shot>) => {
+    setOpening(true);
     try {
       setShot(await taking);
       setTrouble(undefined);
     } catch (error) {
       setTrouble(`${(error as Error).message} Nothing was changed.`);
     }
+    setOpening(false);
   };
   const pairs = PAIRS_OF[side];
   return (
@@ -83,6 +81,7 @@ export function PhotoSheet(props: Props) {
         onFile={(file) => void take(fromFile(file))}
         onCamera={() => void take(fromCamera(plan, side, isIn.size))}
       />
+      {isOpening && <p role="status">Opening the photo …</p>}
       {trouble && (
         <p role="alert" className="mt-2 text-madder">
           {trouble}
@@ -125,6 +124,7 @@ export function PhotoSheet(props: Props) {
           <p role="status" className="mt-2 text-title" data-testid="photo-said">
             {isWorking ? 'Measuring …' : measured && saidOf(measured, look?.seen[side], side, install)}
           </p>
+          {unkept && <p className="text-madder">{unkept} The figure is kept, the photo itself is not.</p>}
           {measured?.state === 'measured' && <GuessesBy {...props} {...{ side, measured }} />}
         </>
       )}
@@ -236,6 +236,7 @@ function usePhoto(props: Props, wish: Wish, ground: { hair: number; worn: number
   const { side, pair, beads, shot } = wish;
   const [measured, setMeasured] = useState<PhotoMeasured>();
   const [isWorking, setWorking] = useState(false);
+  const [unkept, setUnkept] = useState<string>();
   const [client] = useState(startClient);
   useEffect(() => () => client.stop(), [client]);
   // Another photo, or the head elsewhere in it, is another question.
@@ -272,11 +273,10 @@ function usePhoto(props: Props, wish: Wish, ground: { hair: number; worn: number
     setMeasured(outcome.value);
     if (outcome.value.state !== 'measured') return;
     const photoId = newId();
-    // A full store keeps the figure, and says nothing of the picture.
-    await db.photos
-      .put({ id: photoId, sessionId: session.id, takenAtMs: Date.now(), side, image: shot.image, knotsIn: isIn.size })
-      .catch(() => undefined);
+    const kept = { id: photoId, sessionId: session.id, takenAtMs: Date.now(), side, image: shot.image };
+    const why = await db.photos.put({ ...kept, knotsIn: isIn.size }).then(() => undefined, storageSentence);
+    setUnkept(why);
     install.add('photo', { photoId, shown: outcome.value.shown, what: side });
   };
-  return { measured, isWorking, measure };
+  return { measured, isWorking, measure, unkept };
 }

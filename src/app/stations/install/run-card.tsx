@@ -5,8 +5,8 @@ import { type PlannedKnot, shortWhere } from '../../../core/knots/index.ts';
 import { knotName, rowWords, THROUGH_WORDS, upperFirst } from '../../../core/trade/index.ts';
 import { colourName } from '../../../model/colours.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
+import { CardTitle } from './card-title.tsx';
 import { isSameKnot, runWords, startWords } from './mirror-words.ts';
-import { Big } from './notes.tsx';
 
 export function RunTitle(props: {
   readonly plan: PlanDocument;
@@ -17,35 +17,22 @@ export function RunTitle(props: {
   readonly onPause: () => void;
   readonly children?: React.ReactNode;
 }) {
-  const { plan, result, run, isRow, paused } = props;
+  const { plan, result, run, isRow, paused, onPause } = props;
   const row = result.rows[run[0].row];
   return (
-    <div className="flex flex-wrap items-end gap-6.5 max-phone:gap-3.5">
-      <div
-        className="fig text-far-number"
-        style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
-        data-testid="run-count"
-      >
-        {run.length}
-      </div>
-      <div className="min-w-0 flex-1">
-        <div className="fig text-far-row" style={{ fontStretch: '84%' }} data-testid="run-what">
-          {isRow ? upperFirst(rowWords(row.label)) : knotName(run[0])}
-        </div>
-        {paused ? (
-          <div className="mt-2 text-far-text leading-tight" role="status" data-testid="paused">
-            Paused, and kept. Space goes on.
-          </div>
-        ) : (
-          <div className="mt-2 text-far-text leading-tight text-ink2" data-testid="run-words">
-            {runWords(run, plan)}
-            {isRow ? '' : `, in ${rowWords(row.label)}`}, {THROUGH_WORDS[run[0].through]}
-          </div>
-        )}
-      </div>
-      {props.children}
-      <Big onClick={props.onPause}>{paused ? 'Go on' : 'Pause'}</Big>
-    </div>
+    <CardTitle
+      number={run.length}
+      what={isRow ? upperFirst(rowWords(row.label)) : knotName(run[0])}
+      testIds={['run-count', 'run-what']}
+      beside={props.children}
+      paused={paused}
+      onPause={onPause}
+    >
+      <span data-testid="run-words">
+        {runWords(run, plan)}
+        {isRow ? '' : `, in ${rowWords(row.label)}`}, {THROUGH_WORDS[run[0].through]}
+      </span>
+    </CardTitle>
   );
 }
 

@@ -3,7 +3,7 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import type { OrderStep, PlaceInOrder } from '../../../core/install/index.ts';
 import { lowerFirst, percent } from '../../../core/trade/index.ts';
 import { duration } from '../../ui/format.ts';
-import { Big } from './notes.tsx';
+import { CardTitle } from './card-title.tsx';
 
 export function StepCard(props: {
   readonly order: readonly OrderStep[];
@@ -22,32 +22,18 @@ export function StepCard(props: {
   const before = openBefore(order, place, step);
   return (
     <>
-      <div className="flex flex-wrap items-end gap-6.5 max-phone:gap-3.5">
-        <div
-          className="fig text-far-number"
-          style={{ lineHeight: 0.8, fontStretch: '76%', letterSpacing: '-.03em' }}
-          data-testid="step-number"
-        >
-          {number}
-        </div>
-        <div className="min-w-0 flex-1">
-          <div className="fig text-far-kind" style={{ fontStretch: '84%' }} data-testid="step-what">
-            {step.what}
-          </div>
-          {paused ? (
-            <div className="mt-2 text-far-text leading-tight" role="status" data-testid="paused">
-              Paused, and kept. Space goes on.
-            </div>
-          ) : (
-            <div className="mt-2 text-far-note leading-tight text-ink2">
-              Step {number} of {order.length}, {duration(step.minutes)}
-              {step.waitMinutes > 0 && `, then ${duration(step.waitMinutes)} waiting`}; {percent(props.toCome)} of the
-              work to come
-            </div>
-          )}
-        </div>
-        <Big onClick={onPause}>{paused ? 'Go on' : 'Pause'}</Big>
-      </div>
+      <CardTitle
+        number={number}
+        what={step.what}
+        testIds={['step-number', 'step-what']}
+        isLong
+        paused={paused}
+        onPause={onPause}
+      >
+        Step {number} of {order.length}, {step.minutes < 1 ? 'a moment' : duration(step.minutes)}
+        {step.waitMinutes > 0 && `, then ${duration(step.waitMinutes)} waiting`}; {percent(props.toCome)} of the work to
+        come
+      </CardTitle>
       <div className={`grid gap-x-9 gap-y-3 ${props.picture ? 'sm:grid-cols-pictured' : ''}`}>
         {props.picture}
         <div className="min-w-0">

@@ -2,22 +2,16 @@
 import { useMemo } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { OrderStep, PlaceInOrder } from '../../../core/install/index.ts';
-import type { HeadScene } from '../../../core/plan/index.ts';
 import { isOffHead } from '../../../core/trade/index.ts';
-import type { PlanDocument } from '../../../model/plan.ts';
 import { useHairOf, useLookSoFar } from '../../ask/so-far.ts';
 import { VIEWS } from '../../view/view-store.ts';
 import { PackTest } from './pack-test.tsx';
 import { MeantToLook, StepCard } from './step-card.tsx';
 import { TrimGuide } from './trim-guide.tsx';
 import type { NewPlan } from './use-new-plan.ts';
-import { HeadSoFar, viewOf } from './where-picture.tsx';
+import { HeadSoFar, type OnHead, viewOf } from './where-picture.tsx';
 
-interface Props {
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
-  readonly isIn: ReadonlySet<string>;
+interface Props extends OnHead {
   readonly order: readonly OrderStep[];
   readonly place: PlaceInOrder;
   readonly step: OrderStep;

@@ -23,17 +23,20 @@ export type EventExtra = Omit<StoredInstallEvent, 'kind' | 'atMs' | 'key' | 'n' 
 export function useInstall(sessionId: string) {
   const session = useLiveQuery(async () => (await db.sessions.get(sessionId)) ?? null, [sessionId]);
   const stored = useLiveQuery(() => sessionEvents(db, sessionId), [sessionId]);
-  const [waiting, setWaiting] = useState(NONE);
+  // Kept, or refused by the store and tried again: until then nothing is shown that a dying tab would lose.
+  const [settled, setSettled] = useState(NONE);
   const [trouble, setTrouble] = useState<string>();
   const queue = useRef<StoredInstallEvent[]>([]);
   const busy = useRef(false);
-  // What is on its way to the store counts already. Kept beside the rendered state, because two quick presses
-  // come before the screen has followed the first.
+  // What is on its way to the store counts already, though it is not shown: two quick presses come before the screen
+  // has followed the first.
   const all = useRef(NONE);
+  /** Pressed here, and not read back yet. */
+  const pressed = useRef(NONE);
   const events = useMemo(() => {
-    all.current = merged(stored ?? NONE, waiting);
-    return all.current;
-  }, [stored, waiting]);
+    all.current = merged(stored ?? NONE, pressed.current);
+    return merged(stored ?? NONE, settled);
+  }, [stored, settled]);
   const state = useMemo(() => foldInstall(events), [events]);
   const kept = useRef<PlanDocument>(undefined);
   const plan = useMemo(() => {
@@ -47,23 +50,30 @@ export function useInstall(sessionId: string) {
   const flush = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
+    // Quick presses go in together: what waits one by one may be lost to a closing tab.
+    let together: readonly StoredInstallEvent[] = NONE;
+    const settle = (events: readonly StoredInstallEvent[]) => setSettled((before) => merged(before, events));
     try {
-      // Quick presses go in together: what waits one by one may be lost to a closing tab.
       while (queue.current.length > 0) {
-        const waiting = [...queue.current];
-        await addEvents(db, waiting);
-        queue.current = queue.current.slice(waiting.length);
+        together = [...queue.current];
+        await addEvents(db, together);
+        settle(together);
+        queue.current = queue.current.slice(together.length);
       }
       setTrouble(undefined);
     } catch (error) {
+      settle(together);
       setTrouble(`${storageSentence(error)} Go on; it is tried again at the next knot.`);
     }
     busy.current = false;
   }, []);
 
-  // Stored events leave the waiting list once the live query has them.
+  // Stored events leave the list once the live query has them.
   useEffect(() => {
-    if (stored) setWaiting((w) => w.filter((e) => !stored.some((s) => s.key === e.key)));
+    if (!stored) return;
+    const isNew = (e: StoredInstallEvent) => !stored.some((s) => s.key === e.key);
+    pressed.current = pressed.current.filter(isNew);
+    setSettled((all) => all.filter(isNew));
   }, [stored]);
 
   const add = useCallback(
@@ -79,8 +89,8 @@ export function useInstall(sessionId: string) {
         ...extra,
       };
       all.current = [...all.current, event];
+      pressed.current = [...pressed.current, event];
       queue.current.push(event);
-      setWaiting((w) => [...w, event]);
       void flush();
     },
     [sessionId, flush],

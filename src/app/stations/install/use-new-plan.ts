@@ -16,11 +16,11 @@ export const idsIn = ({ done }: Install['state']): ReadonlySet<string> =>
   new Set(done.filter((d) => !d.skipped).map((d) => d.knotId));
 
 /** Places that were left empty stay so: they are as little to come as what is in. */
-export const soFarOf = ({ rows, knots, spacing: { fingers } }: PlanResult, install: Install): SoFar => ({
+export const soFarOf = ({ rows, knots, spacing: { fingers } }: PlanResult, { done }: Install['state']): SoFar => ({
   rows,
   knots,
   fingers,
-  isIn: new Set(install.now().done.map((d) => d.knotId)),
+  isIn: new Set(done.map((d) => d.knotId)),
 });
 
 export interface NewPlan {
@@ -36,7 +36,12 @@ interface WithIt {
 }
 
 /** @param left packs that are left by the forecast; undefined while nothing is in */
-export function useNewPlan(result: PlanResult, install: Install, left: number | undefined): NewPlan {
+export function useNewPlan(
+  plan: PlanDocument,
+  result: PlanResult,
+  install: Install,
+  left: number | undefined,
+): NewPlan {
   const [isWorking, setWorking] = useState(false);
   const take = useCallback(
     async (change: PlanChange, { moved, packsLeft = left }: WithIt = {}) => {
@@ -46,6 +51,8 @@ export function useNewPlan(result: PlanResult, install: Install, left: number | 
       try {
         const outcome = await workedOut(change.plan);
         if (typeof outcome === 'string') return outcome;
+        const refused = whyNotLaid(plan, change.plan, outcome);
+        if (refused) return `${refused} Nothing was changed.`;
         const isIn = new Set(install.now().done.map((d) => d.knotId));
         const before = result.knots.map((k) => (k.id === moved?.id ? moved : k));
         const renamed = carriedOver(before, outcome.knots, isIn);
@@ -60,9 +67,17 @@ export function useNewPlan(result: PlanResult, install: Install, left: number | 
         setWorking(false);
       }
     },
-    [install, result, left],
+    [plan, install, result, left],
   );
   return { take, isWorking };
+}
+
+/** Why nothing comes of what she put in by hand: the first reason, where not one of it could be laid. */
+function whyNotLaid(before: PlanDocument, next: PlanDocument, { rowScheme }: PlanResult): string | undefined {
+  const known = new Set(before.rows.hand.map((h) => h.id));
+  const added = next.rows.hand.filter((h) => h.op === 'add' && !known.has(h.id));
+  const lost = rowScheme.lostChanges.filter((l) => added.some((h) => h.id === l.id));
+  return added.length > 0 && lost.length === added.length ? `It can’t go there: ${lost[0].why}.` : undefined;
 }
 
 /** Where colours are mixed, what is in keeps its own under its new name. */

@@ -1,12 +1,6 @@
 /** While there is still a choice: hair or the evening that will likely run out, and a place that hurt. Nothing is said where nothing is wrong. */
 import type { PlanResult } from '../../../core/findings/index.ts';
-import {
-  HURT_INFO,
-  type HurtKind,
-  type InstallForecast,
-  type InstallState,
-  knotsBy,
-} from '../../../core/install/index.ts';
+import { HURT_INFO, type HurtKind, type InstallForecast, type InstallState } from '../../../core/install/index.ts';
 import { lowerFirst, percent, rowWords } from '../../../core/trade/index.ts';
 import type { Reason } from './ways-on.tsx';
 
@@ -24,7 +18,7 @@ export function Warnings(props: {
 }) {
   const { forecast, state, result, evening, onWays, onGone } = props;
   const hair = forecast.knotsToCome > 0 && forecast.runsOut > LIKELY;
-  const late = evening !== undefined && forecast.knotsToCome > 0 && endsMidRow(state, result, 60 * evening.minutes);
+  const late = evening !== undefined && isNearlyTonight(forecast, 60 * evening.minutes);
   const hurts = state.noticed.filter((n) => n.hurts && n.knotId !== undefined);
   if (!hair && !late && hurts.length === 0) return null;
   return (
@@ -63,10 +57,9 @@ export function Warnings(props: {
   );
 }
 
-/** Not all knots are likely in by then. */
-function endsMidRow(state: InstallState, { knots }: PlanResult, seconds: number): boolean {
-  return knotsBy(state, knots, seconds).likely < knots.length;
-}
+/** What is to come takes longer than the evening, but not twice as long: over several evenings nobody hurries on the first. */
+const isNearlyTonight = ({ secondsToCome }: InstallForecast, left: number) =>
+  secondsToCome > left && secondsToCome < 2 * left;
 
 function rowOf({ knots, rows }: PlanResult, knotId: string | undefined): string {
   const knot = knots.find((k) => k.id === knotId);

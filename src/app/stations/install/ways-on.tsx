@@ -1,15 +1,14 @@
 /** A new plan from here: ways on for the hair, the time or the fullness that is left, old beside new, one tap takes it. */
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { handsIn, type InstallForecast } from '../../../core/install/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
-import type { FromHereFigures, FromHereFound } from '../../../core/search/index.ts';
-import { lowerFirst, percent } from '../../../core/trade/index.ts';
+import type { FromHereFigures } from '../../../core/search/index.ts';
+import { fingersInWords, lowerFirst, percent, SPACING_LIMITS_FINGERS } from '../../../core/trade/index.ts';
 import { asPlaced, keptSoFar, otherFullness, type SoFar, type WayOn, waysOn } from '../../../model/from-here.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
-import { startClient } from '../../ask/clients.ts';
-import { inputsOf } from '../../ask/fineness.ts';
+import { type SeenOn, type ToldOn, useWaysOn } from '../../ask/from-here.ts';
 import { NumberField, SelectField } from '../../ui/field.tsx';
 import { duration } from '../../ui/format.ts';
 import { OneOf } from '../../ui/tabs.tsx';
@@ -18,6 +17,7 @@ import { KnotElsewhere } from './knot-elsewhere.tsx';
 import { MirrorDialog } from './mirror-dialog.tsx';
 import type { Install } from './use-install.ts';
 import { type NewPlan, soFarOf } from './use-new-plan.ts';
+import type { OnHead } from './where-picture.tsx';
 
 export type Reason = 'hair' | 'time' | 'fullness' | 'placed';
 const REASONS: ReadonlyArray<readonly [Reason, string]> = [
@@ -27,12 +27,8 @@ const REASONS: ReadonlyArray<readonly [Reason, string]> = [
   ['placed', 'I placed it differently'],
 ];
 
-interface Props {
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
+interface Props extends OnHead {
   readonly install: Install;
-  readonly isIn: ReadonlySet<string>;
   readonly forecast: InstallForecast;
   readonly newPlan: NewPlan;
   readonly reason: Reason;
@@ -49,21 +45,20 @@ export function WaysOn(props: Props) {
   const left = asked.pieces ?? Math.max(0, forecast.piecesLeft);
   const atLeast = Math.max(5, Math.round((props.secondsLeft ?? forecast.secondsToCome * 0.75) / 60));
   const minutes = asked.minutes ?? atLeast;
-  const ways = useMemo(
-    () => waysFor(reason, plan, soFarOf(result, install), placed),
-    [plan, result, install, reason, placed],
-  );
+  const soFar = useMemo(() => soFarOf(result, install.state), [result, install.state]);
+  const kept = useMemo(() => keptSoFar(plan, soFar), [plan, soFar]);
+  const ways = useMemo(() => waysFor(reason, plan, soFar, placed), [plan, soFar, reason, placed]);
   const told = useMemo(
-    () => ({
-      placed: placedOf(result, install),
+    (): ToldOn => ({
+      placed: placedOf(soFar),
       packsLeft: reason === 'hair' ? left / Math.max(1, result.supply.piecesPerPack) : Number.POSITIVE_INFINITY,
       piecesFactor: install.state.counted.length > 0 ? handsIn(install.state).factor : 1,
-      pace: paceOf(forecast, result, install),
+      pace: paceOf(forecast, soFar),
       ...(reason === 'time' ? { secondsLeft: 60 * minutes } : {}),
     }),
-    [result, install, reason, left, minutes, forecast],
+    [soFar, install.state, result.supply.piecesPerPack, reason, left, minutes, forecast],
   );
-  const seen = useWaysOn(plan, result, install, ways, told);
+  const seen = useWaysOn(kept, ways, told);
   const take = async (change: PlanChange) => {
     const why = await newPlan.take(change, { packsLeft: left / Math.max(1, result.supply.piecesPerPack) });
     setRefusal(why);
@@ -84,7 +79,7 @@ export function WaysOn(props: Props) {
       <Ways
         {...props}
         {...{ reason, ways, seen, take }}
-        isEnough={isEnough(seen.now, told)}
+        isEnough={isEnough(seen.now?.figures, told)}
         isBusy={newPlan.isWorking}
       />
       {refusal && (
@@ -173,14 +168,15 @@ function Ways(props: {
   readonly scene: HeadScene | undefined;
   readonly reason: Reason;
   readonly ways: readonly WayOn[];
-  readonly seen: Seen;
+  readonly seen: SeenOn;
   /** What is left does for the plan as it is: nothing has to be given up. */
   readonly isEnough: boolean;
   readonly isBusy: boolean;
   readonly take: (change: PlanChange) => void;
 }) {
   const { reason, ways, seen, isBusy, take } = props;
-  const { now, answers, isWorking } = seen;
+  const { answers, isWorking } = seen;
+  const now = seen.now?.figures;
   const [looked, setLooked] = useState<PlanDocument>();
   const isFree = reason === 'fullness' || reason === 'placed';
   const known = answers.flatMap(({ way, found }) => (found ? [{ way, found }] : []));
@@ -201,7 +197,7 @@ function Ways(props: {
           <thead>
             <tr className="text-left">
               <th scope="col">To come</th>
-              {['Hides', 'Thick', 'Knots', 'Time'].map((name) => (
+              {['Hides', 'Thick', 'Knots', 'Packs', 'Time'].map((name) => (
                 <th key={name} scope="col" className="pl-4 text-right">
                   {name}
                 </th>
@@ -263,7 +259,7 @@ function Ways(props: {
   );
 }
 
-const isEnough = (now: FromHereFigures | undefined, told: Told): boolean =>
+const isEnough = (now: FromHereFigures | undefined, told: ToldOn): boolean =>
   now !== undefined &&
   now.packsToCome <= told.packsLeft &&
   (told.secondsLeft === undefined || now.secondsToCome <= told.secondsLeft);
@@ -282,6 +278,7 @@ function Figures({ figures }: { readonly figures: FromHereFigures }) {
       <td className="fig whitespace-nowrap pl-4 text-right">{percent(figures.hidden)}</td>
       <td className="fig whitespace-nowrap pl-4 text-right">{Math.round(figures.thicknessMm)} mm</td>
       <td className="fig whitespace-nowrap pl-4 text-right">{figures.knotsToCome}</td>
+      <td className="fig whitespace-nowrap pl-4 text-right">{figures.packsToCome.toFixed(1)}</td>
       <td className="fig whitespace-nowrap pl-4 text-right">{duration(figures.secondsToCome / 60)}</td>
     </>
   );
@@ -301,7 +298,9 @@ function PlacedFields(props: {
         testId="placed-fingers"
         value={placed.fingers ?? Math.round(20 * result.spacing.fingers.back) / 20}
         onCommit={(fingers) => {
-          if (!(fingers >= 0.25 && fingers <= 6)) return 'From a quarter of a finger to six fingers.';
+          const [least, most] = SPACING_LIMITS_FINGERS;
+          if (!(fingers >= least && fingers <= most))
+            return `From ${fingersInWords(least)} to ${fingersInWords(most)}.`;
           setPlaced({ ...placed, fingers });
           return undefined;
         }}
@@ -322,59 +321,11 @@ function PlacedFields(props: {
   );
 }
 
-function placedOf({ knots }: PlanResult, { state }: Install) {
-  const isIn = new Set(state.done.map((d) => d.knotId));
-  return knots.filter((k) => isIn.has(k.id)).map(({ xMm, yMm, zMm }) => ({ xMm, yMm, zMm }));
-}
+const placedOf = ({ knots, isIn }: SoFar) =>
+  knots.filter((k) => isIn.has(k.id)).map(({ xMm, yMm, zMm }) => ({ xMm, yMm, zMm }));
 
 /** Her seconds over those told, as the forecast has them. */
-function paceOf(forecast: InstallForecast, { knots }: PlanResult, { state }: Install): number {
-  const isIn = new Set(state.done.map((d) => d.knotId));
+function paceOf(forecast: InstallForecast, { knots, isIn }: SoFar): number {
   const told = knots.reduce((sum, k) => (isIn.has(k.id) ? sum : sum + k.seconds), 0);
   return told > 0 ? forecast.secondsToCome / told : 1;
-}
-
-interface Told {
-  readonly placed: ReturnType<typeof placedOf>;
-  readonly packsLeft: number;
-  readonly piecesFactor: number;
-  readonly pace: number;
-  readonly secondsLeft?: number;
-}
-
-interface Seen {
-  readonly now: FromHereFigures | undefined;
-  readonly answers: ReadonlyArray<{ readonly way: WayOn; readonly found: FromHereFound | undefined }>;
-  readonly isWorking: boolean;
-}
-
-/** Each way worked out in a worker of its own, one after the other; closing the sheet stops it. */
-function useWaysOn(plan: PlanDocument, result: PlanResult, install: Install, ways: readonly WayOn[], told: Told): Seen {
-  const [seen, setSeen] = useState<Seen>({ now: undefined, answers: [], isWorking: true });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the ways hang on plan, result and install already
-  useEffect(() => {
-    const client = startClient();
-    let isWanted = true;
-    const work = async () => {
-      setSeen({ now: undefined, answers: [], isWorking: true });
-      const kept = keptSoFar(plan, soFarOf(result, install));
-      const now = await client.call('leastFromHere', { ...told, steps: [[inputsOf(kept)]] });
-      if (!isWanted) return;
-      setSeen((s) => ({ ...s, now: now.state === 'done' ? now.value?.figures : undefined }));
-      for (const way of ways) {
-        const steps = way.steps.map((s) => s.variants.map((v) => inputsOf(v)));
-        const found = await client.call('leastFromHere', { steps, ...told });
-        if (!isWanted) return;
-        const answer = { way, found: found.state === 'done' ? found.value : undefined };
-        setSeen((s) => ({ ...s, answers: [...s.answers, answer] }));
-      }
-      setSeen((s) => ({ ...s, isWorking: false }));
-    };
-    void work();
-    return () => {
-      isWanted = false;
-      client.stop();
-    };
-  }, [ways, told]);
-  return seen;
 }

@@ -28,11 +28,15 @@ const PX_PER_MM_SHARE = 0.0044;
 /** Long hair needs more room below. */
 const HAIR_SHARE = 0.0027;
 
-export interface HeadSoFarProps {
+/** Her plan on her head, with what of it is in. */
+export interface OnHead {
   readonly plan: PlanDocument;
   readonly result: PlanResult;
   readonly scene: HeadScene | undefined;
   readonly isIn: ReadonlySet<string>;
+}
+
+interface HeadSoFarProps extends OnHead {
   readonly view: ViewAngle;
   /** As in one mirror: left and right change places. */
   readonly isMirrored?: boolean;
@@ -118,17 +122,15 @@ export function viewOf(normal: readonly [number, number, number]): ViewAngle {
   };
 }
 
-export function WherePicture(props: {
-  readonly plan: PlanDocument;
-  readonly result: PlanResult;
-  readonly scene: HeadScene | undefined;
-  readonly isIn: ReadonlySet<string>;
-  readonly knot: PlannedKnot;
-  /** All that are told together with it. */
-  readonly run: readonly PlannedKnot[];
-  readonly mirrors: Mirrors;
-  readonly forHelper: boolean;
-}) {
+export function WherePicture(
+  props: OnHead & {
+    readonly knot: PlannedKnot;
+    /** All that are told together with it. */
+    readonly run: readonly PlannedKnot[];
+    readonly mirrors: Mirrors;
+    readonly forHelper: boolean;
+  },
+) {
   const { plan, result, isIn, knot, run } = props;
   const view = useMemo(() => viewOf(knot.normal), [knot]);
   // One mirror shows what lies in front, turned; the back is seen in none of one, and as it is in two.

@@ -13,6 +13,7 @@ import {
   clearBrush,
   clearHand,
   forgetHand,
+  lineToKeep,
   lockRow,
   pullRow,
   removeKnot,
@@ -219,18 +220,10 @@ function handWords(h: HandChange): string {
   }
 }
 
-/** A row is kept by points of its line a finger or so apart, and its knots. */
-const LINE_STRIDE = 3;
-
 function lockOf(plan: PlanDocument, result: PlanResult, knot: PlannedKnot) {
   const row = result.rows[knot.row];
-  const p = row.pointsMm;
-  const line = [];
-  for (let i = 0; i < p.length; i += 3 * LINE_STRIDE) line.push(directionDeg([p[i], p[i + 1], p[i + 2]]));
-  const e = p.length - 3;
-  line.push(directionDeg([p[e], p[e + 1], p[e + 2]]));
   const knots = result.knots
     .slice(row.firstKnot, row.firstKnot + row.knotCount)
     .map((k) => directionDeg([k.xMm, k.yMm, k.zMm]));
-  return lockRow(plan, row.label, line, knots);
+  return lockRow(plan, row.label, lineToKeep(row), knots);
 }
