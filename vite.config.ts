@@ -108,22 +108,26 @@ function neededAtOnce(entry: string, graph: ModuleGraph): Set<string> {
   return needed;
 }
 
-/** What every page needs is one file, which compresses better than fifty small ones. */
-function oneFile(name: string, entry: string) {
-  const start = join(import.meta.dirname, 'src', entry);
-  let needed: Set<string> | undefined;
+/** Sheets and notes that open over a page come when one is first opened. */
+const OVER_THE_PAGE = /react-(popover|popper|dialog|dismissable|focus|portal|arrow)/;
+
+/** What every page needs is one file, which compresses better than fifty small ones; so is what benches are made with. */
+function fewFiles(files: ReadonlyArray<readonly [name: string, entry: string, isOf?: (id: string) => boolean]>) {
   return {
-    groups: [
-      {
+    groups: files.map(([name, entry, isOf = () => true], i) => {
+      const start = join(import.meta.dirname, 'src', entry);
+      let needed: Set<string> | undefined;
+      return {
         debugName: name,
+        priority: files.length - i,
         name: (id: string, graph: ModuleGraph) => {
           // Workers are built one by one with the same settings: only in its own is the entry there.
           if (!graph.getModuleInfo(start)) return null;
           needed ??= neededAtOnce(start, graph);
-          return needed.has(id) ? name : null;
+          return needed.has(id) && isOf(id) ? name : null;
         },
-      },
-    ],
+      };
+    }),
   };
 }
 
@@ -145,7 +149,7 @@ export default defineConfig({
   worker: {
     format: 'es',
     plugins: () => [withoutNode()],
-    rolldownOptions: { output: { codeSplitting: oneFile('core', 'workers/core.worker.ts') } },
+    rolldownOptions: { output: { codeSplitting: fewFiles([['core', 'workers/core.worker.ts']]) } },
   },
   // What these packages name first is their build for development, or for browsers of ten years ago.
   resolve: {
@@ -162,7 +166,10 @@ export default defineConfig({
     rolldownOptions: {
       checks: { pluginTimings: false },
       output: {
-        codeSplitting: oneFile('first', 'app/shell/main.tsx'),
+        codeSplitting: fewFiles([
+          ['first', 'app/shell/main.tsx'],
+          ['controls', 'app/stations/rows/bench.tsx', (id) => /@radix-ui/.test(id) && !OVER_THE_PAGE.test(id)],
+        ]),
         // Every station has a file called bench: what is served is called by its station.
         chunkFileNames: ({ facadeModuleId, name }) => {
           const station = /stations\/(\w+)\/bench\.tsx$/.exec(facadeModuleId ?? '')?.[1];

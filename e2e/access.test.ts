@@ -1,45 +1,11 @@
 /** WCAG 2.2 AA by axe in every station and both themes; the job by keyboard alone; large text, narrow windows. */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { beforeAll, describe, expect, inject, it } from 'vitest';
 import { STATIONS } from '../src/app/thread/stations.ts';
+import { ALL, CONTRAST, SIZED, violations } from './axe.ts';
 import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-interface Violation {
-  readonly id: string;
-  readonly nodes: ReadonlyArray<{ readonly html: string; readonly failureSummary: string }>;
-}
-
-const ALL = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] };
-/** What a theme changes: the rest is the same page. */
-const CONTRAST = { runOnly: { type: 'rule', values: ['color-contrast'] } };
-
-/** What a size changes: colours are the same. */
-const SIZED = { ...ALL, rules: { 'color-contrast': { enabled: false } } };
-
-async function run(browser: Browser, options: object, within: string): Promise<string[]> {
-  const found = await browser.driver.executeAsyncScript<Violation[]>(
-    `const done = arguments[arguments.length - 1];
-     window.axe.run(arguments[1], arguments[0]).then((r) => done(r.violations));`,
-    options,
-    within,
-  );
-  return found.flatMap((v) =>
-    v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 140)} | ${n.failureSummary.slice(0, 200)}`),
-  );
-}
-
-/** The page at rest: what moves is not where it will be. */
-async function violations(browser: Browser, options: object, within = 'html'): Promise<string[]> {
-  if (!(await browser.script<boolean>('return Boolean(window.axe)'))) await browser.script(axe);
-  await browser.rests();
-  return run(browser, options, within);
-}
-
 let browser: Browser;
 withBrowser((b) => {
   browser = b;
@@ -279,7 +245,7 @@ describe('by keyboard alone', () => {
     await tabTo(`e.dataset.testid === 'ask'`);
     await browser.keys(Key.ENTER);
     await browser.appears('[data-testid="why"]');
-    await browser.script(`document.querySelector('[data-part=look]').focus()`);
+    await browser.focus('[data-part=look]');
     for (const id of ['size', 'load', 'whatIf', 'best']) {
       await browser.keys(Key.ARROW_RIGHT);
       await browser.until(`document.activeElement.dataset.part === '${id}'`, id);

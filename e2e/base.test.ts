@@ -64,7 +64,7 @@ describe('the hairline', () => {
     await undo();
     expect(await browser.figures()).toEqual(before);
     await browser.press('both sides alike');
-    await browser.script(`document.querySelector('[data-bead="hairline-temple-left"]').focus()`);
+    await browser.focus('[data-bead="hairline-temple-left"]');
     await browser.keys(Key.ARROW_UP, Key.ARROW_UP, Key.ARROW_UP);
     await until(/^Temple, left 6 mm higher/, 'the temple');
     await undo();
@@ -102,8 +102,7 @@ describe('marks', () => {
   it('by keyboard: the brush is a bead, arrows move it, Enter paints', async () => {
     await browser.choose('mark-kind', 'tender');
     await browser.click('[data-testid="brush-paint"]');
-    await browser.appears('[data-bead="brush"]');
-    await browser.script(`document.querySelector('[data-bead="brush"]').focus()`);
+    await browser.focus('[data-bead="brush"]');
     await browser.keys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_DOWN, Key.ENTER);
     await until(/^Tender marked/, 'the mark');
     await undo();
@@ -184,7 +183,7 @@ describe('sections', () => {
     await until(/^Line moved/, 'the line');
     await browser.settled();
     expect(await browser.text('.bench')).toMatch(/most uneven ([4-9]\d|1\d\d) % off/);
-    await browser.script(`document.querySelector('[data-bead="line-end"]').focus()`);
+    await browser.focus('[data-bead="line-end"]');
     await browser.keys(Key.ARROW_RIGHT);
     await browser.settled();
     await browser.press('Lock this line');
@@ -240,16 +239,15 @@ describe('sections', () => {
   });
 
   it('all of it by keyboard: choose, cut, merge, move a line', async () => {
-    await browser.script(`document.querySelector('[data-section="b1"]').focus()`);
+    await browser.focus('[data-section="b1"]');
     await browser.keys(Key.ENTER);
-    await browser.script(`document.querySelector('[data-testid="cut-across"]').focus()`);
+    await browser.focus('[data-testid="cut-across"]');
     await browser.keys(Key.ENTER);
     await until(/^Section cut/, 'the cut');
     await undo();
     const lines = await browser.driver.findElement(By.css('[data-testid="line"]'));
     await lines.sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN);
-    await browser.appears('[data-bead="line-middle"]');
-    await browser.script(`document.querySelector('[data-bead="line-middle"]').focus()`);
+    await browser.focus('[data-bead="line-middle"]');
     for (const key of [Key.ARROW_RIGHT, Key.ARROW_DOWN]) await browser.keys(key);
     await until(/^Line moved/, 'the line');
     await browser.settled();

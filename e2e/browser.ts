@@ -225,6 +225,11 @@ export class Browser {
     await element.click();
   }
 
+  /** Keys go to it, as soon as it is there. */
+  async focus(css: string) {
+    await this.script('arguments[0].focus()', await this.appears(css));
+  }
+
   /** All that a finding says: it is a line that opens. */
   async finding(code: string): Promise<string> {
     const element = await this.appears(`[data-finding="${code}"]`);
@@ -329,6 +334,21 @@ export class Browser {
   async close() {
     await this.driver.quit();
     rmSync(this.profile, { recursive: true, force: true });
+  }
+
+  /** A window to go on in once what runs in this one is ended, in the midst of whatever it does. */
+  async spare(): Promise<{ crash: () => Promise<void> }> {
+    const here = await this.driver.getWindowHandle();
+    await this.driver.switchTo().newWindow('window');
+    const spare = await this.driver.getWindowHandle();
+    await this.driver.switchTo().window(here);
+    return {
+      crash: async () => {
+        await this.command('Page.crash', {}).catch(() => undefined);
+        await this.driver.close();
+        await this.driver.switchTo().window(spare);
+      },
+    };
   }
 
   /** Ends the browser the hard way, as a dying machine would: by its processes, which carry our profile folder. */

@@ -58,7 +58,7 @@ describe('the part', () => {
 
   it('moves by keyboard too', async () => {
     // Its front end lies round the head: the focus turns it into view.
-    await browser.script(`document.querySelector('[data-bead="front"]').focus()`);
+    await browser.focus('[data-bead="front"]');
     await browser.keys(Key.ARROW_RIGHT);
     await browser.keys(Key.ARROW_RIGHT);
     await browser.settled();

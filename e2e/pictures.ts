@@ -45,14 +45,6 @@ const PICTURES: readonly Picture[] = [
   { name: 'aim', path: `${curls}/aim` },
   { name: 'measure', path: '/plan/demo-deep-part/measure' },
   {
-    name: 'marks',
-    path: `${curls}/measure`,
-    before: async (b) => {
-      await b.click('[data-part="marks"]');
-      await b.press(/left$/);
-    },
-  },
-  {
     name: 'base',
     path: `${curls}/base`,
     before: async (b) => {
@@ -92,20 +84,6 @@ const PICTURES: readonly Picture[] = [
     },
   },
   {
-    name: 'best-use',
-    path: `${curls}/check`,
-    before: async (b) => {
-      await b.looked();
-      await b.click('[data-part="best"]');
-      await b.click('[data-testid="use-start"]');
-      await b.until(`document.querySelector('[data-testid=use-outcome][data-state=done]')`, 'the search', 180_000);
-      await headsDrawn(b);
-      await b.script(
-        `document.querySelector('[data-testid="use-changes"]').scrollIntoView({ block: 'start' }); document.activeElement.blur()`,
-      );
-    },
-  },
-  {
     name: 'supply',
     path: `${curls}/supply`,
     before: async (b) => {
@@ -120,6 +98,17 @@ const PICTURES: readonly Picture[] = [
       await b.click('[data-testid="next"]');
       await b.appears('canvas[data-drawn="head"]');
     },
+  },
+  {
+    name: 'wear',
+    path: '/plan/demo-swept-coils/wear',
+    before: async (b) => void (await b.appears('[data-testid="days"]')),
+  },
+  {
+    name: 'takedown',
+    path: '/plan/demo-swept-coils/takedown',
+    dark: true,
+    before: async (b) => void (await b.appears('[data-testid="out-order"]')),
   },
   { name: 'chart', path: `${curls}/rows/chart` },
   {
@@ -234,7 +223,7 @@ const wanted = process.argv.slice(2);
 const server = createServer({
   dist: `${process.cwd()}/dist`,
   demo: true,
-  now: () => Date.UTC(2026, 10, 20, 12),
+  now: () => Date.now(),
 }).listen(0, '127.0.0.1');
 await new Promise((resolve) => server.once('listening', resolve));
 const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

@@ -187,7 +187,7 @@ describe('at the desk', () => {
     await browser.click('[data-testid="whole"]');
     await browser.until(`!document.querySelector('[data-testid=whole]')`, 'the whole');
     expect(await lines()).toBe(whole);
-    await browser.script(`document.querySelector('.picture').focus()`);
+    await browser.focus('.picture');
     await browser.keys('+', '+');
     await browser.appears('[data-testid="whole"]');
     await browser.keys('0');

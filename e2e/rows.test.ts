@@ -41,7 +41,7 @@ describe('the cap', () => {
     await browser.settled();
     const long = Number(/(\d+) mm/.exec(await deed())?.[1]);
     expect(long).toBeGreaterThan(105);
-    await browser.script(`document.querySelector('[data-bead="opening-side"]').focus()`);
+    await browser.focus('[data-bead="opening-side"]');
     for (let i = 0; i < 3; i++) await browser.keys(Key.ARROW_RIGHT);
     await until(/^Opening \d+ mm wide/, 'the wider U');
     await browser.settled();
@@ -295,12 +295,11 @@ describe('rows', () => {
     await part('hand');
     const before = await pieces();
     const press = async (testId: string) => {
-      await browser.script(`document.querySelector('[data-testid="${testId}"]').focus()`);
+      await browser.focus(`[data-testid="${testId}"]`);
       await browser.keys(Key.ENTER);
     };
     await press('brush-0.7');
-    await browser.appears('[data-bead="density"]');
-    await browser.script(`document.querySelector('[data-bead="density"]').focus()`);
+    await browser.focus('[data-bead="density"]');
     await browser.keys(Key.ARROW_DOWN);
     await browser.keys(Key.ENTER);
     await until(/^Fuller there/, 'the brush');

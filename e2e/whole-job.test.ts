@@ -193,6 +193,12 @@ describe('a first-time wearer', () => {
     await hookUntil(8 + rest);
     await browser.click('[data-testid="finish"]');
     const line = await browser.appears('[data-testid="log-line"]');
+    // Kept before she has seen to it.
+    await browser.untilStored(
+      'log',
+      `all.some((e) => e.byItself === 1 && e.used.pieces === ${Number(figures.pieces) - 1})`,
+      'the line',
+    );
     expect(await line.getAttribute('value')).toBe('left temple is tight');
     expect(await (await browser.byId('log-pieces')).getAttribute('value')).toBe(String(Number(figures.pieces) - 1));
     await line.sendKeys(', wider there next time');
