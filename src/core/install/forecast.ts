@@ -5,15 +5,13 @@
  */
 import { exp, log, normalBelow, normalQuantile } from '../numerics/index.ts';
 import { ANY_HANDS, type Hands, handsLearned, KNOT_PIECES_SD } from '../supply/index.ts';
-import { PEOPLE_DIFFER } from '../trade/index.ts';
-import type { InstallState } from './session.ts';
+import { KNOT_SPREAD, PEOPLE_DIFFER } from '../trade/index.ts';
+import type { Counted, InstallState, Timed } from './session.ts';
 
 /** Four times in five. */
 const Z = normalQuantile(0.9);
 /** Others: within the factor that people differ by, four times in five. */
 const OTHERS_VAR = (log(PEOPLE_DIFFER) / Z) ** 2;
-/** One knot against the next in the same hands, standard deviation of the logarithm (guess). */
-const KNOT_SD = 0.35;
 /** What comes is another place, and hands tire: standard deviation of the logarithm (guess). */
 const DRIFT_SD = 0.08;
 /** A median is less sure than a mean by so much, but a phone call does not move it. */
@@ -41,7 +39,14 @@ export interface KnotToDo {
   readonly seconds: number;
 }
 
-type Worked = Pick<InstallState, 'done' | 'timed'>;
+interface Worked extends Pick<InstallState, 'done'> {
+  readonly timed: ReadonlyArray<Pick<Timed, 'knotIds' | 'seconds'>>;
+}
+
+interface Hooked {
+  readonly piecesUsed: number;
+  readonly counted: ReadonlyArray<Pick<Counted, 'knots' | 'pieces'>>;
+}
 
 /** Knots that are not in yet and not left out, in the order of work. */
 export function knotsToCome<K extends Pick<KnotToDo, 'id'>>(
@@ -53,44 +58,53 @@ export function knotsToCome<K extends Pick<KnotToDo, 'id'>>(
 }
 
 /** Her pace over the seconds that are told: median of what is likely, and variance, of the logarithm. */
-function paceOf({ timed }: Pick<InstallState, 'timed'>, knots: readonly KnotToDo[]) {
+function paceOf({ timed }: Pick<Worked, 'timed'>, knots: readonly KnotToDo[], before: number) {
   const told = new Map(knots.map((k) => [k.id, k.seconds]));
   const ratios = timed
     .flatMap(({ knotIds, seconds }) => {
       const planned = knotIds.reduce((sum, id) => sum + (told.get(id) ?? 0), 0);
       if (seconds <= 0 || planned <= 0) return [];
       // Told seconds are a mean: half of all knots are quicker than that. Of many together that evens out.
-      const shift = KNOT_SD ** 2 / 2 / knotIds.length;
+      const shift = KNOT_SPREAD ** 2 / 2 / knotIds.length;
       return new Array<number>(knotIds.length).fill(log(seconds / planned) + shift);
     })
     .sort((a, b) => a - b);
-  if (ratios.length < FEWEST) return { pace: 0, variance: OTHERS_VAR, isHers: false };
+  if (ratios.length < FEWEST) return { pace: 0, variance: before, isHers: false };
   const middle = ratios.length >> 1;
   const hers = ratios.length % 2 === 1 ? ratios[middle] : (ratios[middle - 1] + ratios[middle]) / 2;
-  const own = (MEDIAN_COSTS * KNOT_SD ** 2) / ratios.length;
+  const own = (MEDIAN_COSTS * KNOT_SPREAD ** 2) / ratios.length;
   return {
-    pace: (hers * OTHERS_VAR) / (OTHERS_VAR + own),
-    variance: (OTHERS_VAR * own) / (OTHERS_VAR + own),
+    pace: (hers * before) / (before + own),
+    variance: (before * own) / (before + own),
     isHers: true,
   };
 }
 
 /** Her hands, as far as rows whose pieces were counted say. */
-export function handsIn({ counted }: Pick<InstallState, 'counted'>, before: Hands = ANY_HANDS): Hands {
+export function handsIn({ counted }: Pick<Hooked, 'counted'>, before: Hands = ANY_HANDS): Hands {
   const knots = counted.reduce((sum, c) => sum + c.knots, 0);
   const pieces = counted.reduce((sum, c) => sum + c.pieces, 0);
   return knots === 0 ? before : handsLearned(pieces / knots, knots, before);
 }
 
+/** What is known of her before the first knot: her hands, and how sure her pace is after earlier styles. */
+export interface KnownBefore {
+  readonly hands: Hands;
+  /** Standard deviation of the logarithm; undefined where seconds are those of common practice. */
+  readonly paceSd: number | undefined;
+}
+
+const NOBODY: KnownBefore = { hands: ANY_HANDS, paceSd: undefined };
+
 /** @param knots all of them, in the order of work */
 export function forecastInstall(
-  state: Worked & Pick<InstallState, 'piecesUsed' | 'counted'>,
+  state: Worked & Hooked,
   knots: readonly KnotToDo[],
   piecesAtHand: number,
-  before: Hands = ANY_HANDS,
+  { hands: before, paceSd }: KnownBefore = NOBODY,
 ): InstallForecast {
   const rest = knotsToCome(state, knots);
-  const { likely, factor, isHers } = toCome(state, knots, rest);
+  const { likely, factor, isHers } = toCome(state, knots, rest, paceSd);
   // Before a row was counted, knots are told one by one: each takes the piece that is planned for it.
   const hands = state.counted.length > 0 ? handsIn(state, before) : { factor: 1, sd: before.sd };
   const left = piecesAtHand - state.piecesUsed;
@@ -109,11 +123,11 @@ export function forecastInstall(
 }
 
 /** What a stretch of knots takes, and the factor to either side. */
-function toCome(state: Worked, knots: readonly KnotToDo[], stretch: readonly KnotToDo[]) {
-  const { pace, variance, isHers } = paceOf(state, knots);
+function toCome(state: Worked, knots: readonly KnotToDo[], stretch: readonly KnotToDo[], paceSd: number | undefined) {
+  const { pace, variance, isHers } = paceOf(state, knots, paceSd === undefined ? OTHERS_VAR : paceSd ** 2);
   const told = stretch.reduce((sum, k) => sum + k.seconds, 0);
   const squares = stretch.reduce((sum, k) => sum + k.seconds ** 2, 0);
-  const chance = told > 0 ? ((exp(KNOT_SD ** 2) - 1) * squares) / told ** 2 : 0;
+  const chance = told > 0 ? ((exp(KNOT_SPREAD ** 2) - 1) * squares) / told ** 2 : 0;
   const factor = exp(Z * Math.sqrt(variance + (isHers ? DRIFT_SD ** 2 + chance : 0)));
   return { likely: told * exp(pace), factor, isHers };
 }
@@ -123,9 +137,10 @@ export function knotsBy(
   state: Worked,
   knots: readonly KnotToDo[],
   seconds: number,
+  paceSd?: number,
 ): { readonly likely: number; readonly range: readonly [low: number, high: number] } {
   const rest = knotsToCome(state, knots);
-  const { likely, factor } = toCome(state, knots, rest);
+  const { likely, factor } = toCome(state, knots, rest, paceSd);
   const told = rest.reduce((sum, k) => sum + k.seconds, 0);
   const pace = told > 0 ? likely / told : 1;
   const before = knots.length - rest.length;

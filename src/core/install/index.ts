@@ -9,7 +9,7 @@ export {
   STEP_OUTCOMES,
   type StepOutcome,
 } from './events.ts';
-export { forecastInstall, handsIn, type InstallForecast, knotsBy, knotsToCome } from './forecast.ts';
+export { forecastInstall, handsIn, type InstallForecast, type KnownBefore, knotsBy, knotsToCome } from './forecast.ts';
 export {
   HURT_INFO,
   HURT_KINDS,
@@ -32,6 +32,6 @@ export {
   type Telling,
   toldTogether,
 } from './order.ts';
-export { foldInstall, type InstallState } from './session.ts';
+export { foldInstall, type InstallState, type Timed } from './session.ts';
 export { GROUP_OF, type Strand, type ToldStep } from './work-step.ts';
 export { worklist } from './worklist.ts';

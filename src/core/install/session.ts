@@ -1,5 +1,6 @@
 /** Folding the events of an install gives where she is, how long she worked and how fast. */
 import type { DirectionDeg } from '../head/index.ts';
+import { REST_SECONDS } from '../trade/index.ts';
 import { type InstallEvent, type InstallEventKind, inOrder } from './events.ts';
 
 export interface Told {
@@ -21,11 +22,20 @@ export interface Noticed {
 export interface Timed {
   readonly knotIds: readonly string[];
   readonly seconds: number;
+  /** At work since the last long rest, when it began. */
+  readonly afterSeconds: number;
 }
 
 /** Knots that were hooked anew while it was worn; of those that are in, a piece each. */
 export interface Renewal {
   readonly atMs: number;
+  readonly knots: number;
+  readonly pieces: number;
+}
+
+/** A row or a stretch whose pieces were counted: planned and taken. */
+export interface Counted {
+  readonly knotIds: readonly string[];
   readonly knots: number;
   readonly pieces: number;
 }
@@ -58,8 +68,7 @@ export interface InstallState {
   readonly piecesFirst: number;
   /** Hair that was left when a new plan was taken, and pieces that were in by then; undefined where none was. */
   readonly stock: { readonly packsLeft: number; readonly piecesBefore: number } | undefined;
-  /** Rows and stretches whose pieces were counted: planned and taken. */
-  readonly counted: ReadonlyArray<{ readonly knots: number; readonly pieces: number }>;
+  readonly counted: readonly Counted[];
   readonly paused: boolean;
   readonly finished: boolean;
   readonly notes: readonly Told[];
@@ -93,7 +102,7 @@ class Fold {
   private readonly timed: Timed[] = [];
   private readonly pauses: Pause[] = [];
   /** By the first knot of a run: a later count of the same row stands in place of an earlier one. */
-  private counts = new Map<string, { readonly knots: number; readonly pieces: number }>();
+  private counts = new Map<string, Counted>();
   /** Plans that were followed, the newest last: a device without the newest may still name knots by one before. */
   private readonly plans: Array<{ readonly key: string | undefined; readonly renamed: Renamed }> = [];
   private works: Work[] = [];
@@ -103,6 +112,8 @@ class Fold {
   private paused = false;
   private finished = false;
   private worked = 0;
+  /** What was worked before the last long rest. */
+  private workedBefore = 0;
   private previous: InstallEvent | undefined;
 
   take(event: InstallEvent) {
@@ -118,6 +129,7 @@ class Fold {
   }
 
   private rested(event: InstallEvent, seconds: number) {
+    if (seconds >= REST_SECONDS) this.workedBefore = this.worked;
     if (seconds > 0) this.pauses.push({ fromMs: event.atMs - 1000 * seconds, seconds, said: this.paused });
   }
 
@@ -181,7 +193,7 @@ class Fold {
     this.count(fresh, event.pieces);
     const { previous } = this;
     if (isTimed && since > 0 && previous && TIMED_AFTER.has(previous.kind))
-      this.timed.push({ knotIds: fresh, seconds: since });
+      this.timed.push({ knotIds: fresh, seconds: since, afterSeconds: this.worked - this.workedBefore - since });
   }
 
   private takenOut(event: InstallEvent) {
@@ -231,7 +243,7 @@ class Fold {
 
   private count(knotIds: readonly string[], pieces: number | undefined) {
     if (pieces !== undefined && pieces > 0 && knotIds.length > 0)
-      this.counts.set(knotIds[0], { knots: knotIds.length, pieces });
+      this.counts.set(knotIds[0], { knotIds, knots: knotIds.length, pieces });
   }
 
   private stepped({ stepId, outcome = 'done' }: InstallEvent) {
@@ -273,7 +285,7 @@ class Fold {
     const before = [...this.done];
     this.done.clear();
     for (const [id, skipped] of before) this.done.set(now(id), skipped);
-    this.counts = new Map([...this.counts].map(([id, c]) => [now(id), c]));
+    this.counts = new Map([...this.counts].map(([id, c]) => [now(id), { ...c, knotIds: c.knotIds.map(now) }]));
     this.works = this.works.map((w) => (w.knotIds ? { ...w, knotIds: w.knotIds.map(now) } : w));
     this.noticed = this.noticed.map((s) => ({ ...s, ...(s.knotId === undefined ? {} : { knotId: now(s.knotId) }) }));
     this.timed.forEach((t, i) => {

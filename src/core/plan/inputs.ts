@@ -4,6 +4,7 @@ import type { BaseChoice } from '../base/index.ts';
 import type { ColourChoice } from '../colours/index.ts';
 import type { Finish } from '../fall/index.ts';
 import type { OwnHair, Preparation, Product, ZonePiece } from '../hair/index.ts';
+import type { PaceInPlan } from '../hands/index.ts';
 import type { HairlineOffsets, Mark, Part, Parting, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
 import type { Strand } from '../install/index.ts';
 import type { Override, PlaceSchools } from '../knots/index.ts';
@@ -81,6 +82,8 @@ export interface PlanInputs extends HeadInputs {
   readonly testRow: TestRow | undefined;
   /** What her log says of earlier installs; undefined where it is not counted in. */
   readonly logged?: LoggedInstalls | undefined;
+  /** Her own pace, as she has shown it or says it; undefined where common practice is asked. */
+  readonly ownPace?: PaceInPlan | undefined;
 }
 
 /** A row hooked as a trial: how far the last piece lay from the first, and what it took. */

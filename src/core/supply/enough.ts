@@ -8,7 +8,7 @@ import { normalBelow, normalQuantile } from '../numerics/index.ts';
 export const COUNT_SPREAD = 0.1;
 /** Share of installs that lie within a range that is told. */
 const TOLD = 0.8;
-const HANDS_SD = COUNT_SPREAD / normalQuantile((1 + TOLD) / 2);
+export const HANDS_SD = COUNT_SPREAD / normalQuantile((1 + TOLD) / 2);
 /** Knots that are one more or one fewer for themselves, standard deviation (a guess). */
 export const KNOT_PIECES_SD = 0.25;
 
@@ -48,7 +48,7 @@ export const handsLearned = (ratio: number, knots: number, before: Hands = ANY_H
   weighed(before, ratio, knots / (KNOT_PIECES_SD * KNOT_PIECES_SD));
 
 /** One install differs from the next in the same hands by so much, standard deviation (guess). */
-const INSTALL_SD = 0.06;
+export const INSTALL_SD = 0.06;
 
 /** Her hands after installs that she logged, by the same rule. */
 export const handsLogged = ({ installs, usedOverPlanned }: LoggedInstalls, before: Hands = ANY_HANDS): Hands =>

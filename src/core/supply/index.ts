@@ -3,10 +3,12 @@ export { demandsOf } from './demands.ts';
 export {
   ANY_HANDS,
   COUNT_SPREAD,
+  HANDS_SD,
   type Hands,
   handsAfter,
   handsLearned,
   handsLogged,
+  INSTALL_SD,
   KNOT_PIECES_SD,
   type LoggedInstalls,
 } from './enough.ts';

@@ -14,7 +14,7 @@ import { knotSeconds } from '../time/seconds.ts';
 import { takedownMinutes } from '../time/takedown.ts';
 import { wholeMinutes } from '../time/whole-minutes.ts';
 import { DEFAULT_CAP } from '../trade/caps.ts';
-import { likelyAround, PACE_FACTOR } from '../trade/pace.ts';
+import { likelyAround, PACE_FACTOR, type Pace } from '../trade/pace.ts';
 import { planSupply, supplyOf } from './packs.ts';
 
 const packsFor = (knots: number, reserve: number, perPack: number, packPrice: number) => {
@@ -115,8 +115,8 @@ describe('packs', () => {
 
 describe('hours', () => {
   const pieces = { loopHasToComeOff: false, secondsBefore: 0 };
-  const seconds = (knot: Parameters<typeof knotSeconds>[0], pace: Parameters<typeof knotSeconds>[2], piece = pieces) =>
-    knotSeconds(knot, piece, pace, true);
+  const seconds = (knot: Parameters<typeof knotSeconds>[0], pace: Pace, piece = pieces) =>
+    PACE_FACTOR[pace] * knotSeconds(knot, piece, true);
   const wrap = (wraps: number) => ({ kind: 'wrap' as const, wraps, lock: false, through: 'net' as const });
 
   it('grow with wraps; one-leg and anchors are slower; practice is quicker', () => {
@@ -161,7 +161,8 @@ describe('hours', () => {
   });
 
   it('narrow with her own pace, and never close', () => {
-    const widths = [0, 5, 20, 100, 1000].map((n) => likelyAround(100, n)[1] / likelyAround(100, n)[0]);
+    const around = (knotsTimed: number) => likelyAround(100, { knotsTimed, paceSd: undefined });
+    const widths = [0, 5, 20, 100, 1000].map((n) => around(n)[1] / around(n)[0]);
     for (let i = 1; i < widths.length; i++) expect(widths[i]).toBeLessThan(widths[i - 1]);
     expect(widths[4]).toBeGreaterThan(1);
   });

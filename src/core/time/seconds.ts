@@ -1,15 +1,14 @@
-/** Seconds for one knot. */
-import { KNOT_SECONDS, type KnotKind, PACE_FACTOR, type Pace, type Through } from '../trade/index.ts';
+/** Seconds for one knot, by common practice, of hands that have done it a few times. */
+import { KNOT_SECONDS, type KnotKind, type Through } from '../trade/index.ts';
 
 export function knotSeconds(
   knot: { kind: KnotKind; wraps: number; lock: boolean; through: Through; backcomb?: boolean },
   piece: { readonly loopHasToComeOff: boolean; readonly stiff?: boolean; readonly secondsBefore: number },
-  pace: Pace,
   /** Each piece is prepared as it comes. */
   preparedHere: boolean,
 ): number {
   const s = KNOT_SECONDS;
-  const seconds =
+  return (
     s.base +
     knot.wraps * s.eachWrap +
     (knot.lock ? s.lock : 0) +
@@ -24,6 +23,6 @@ export function knotSeconds(
         ? 0
         : s.hairInBite) +
     (knot.backcomb ? s.backcomb : 0) +
-    (preparedHere ? piece.secondsBefore : 0);
-  return seconds * PACE_FACTOR[pace];
+    (preparedHere ? piece.secondsBefore : 0)
+  );
 }

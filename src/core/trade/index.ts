@@ -153,16 +153,25 @@ export {
 } from './own-hair.ts';
 export {
   FINISH,
+  type HowKnown,
+  KIND_DIFFERS,
   KNOT_SECONDS,
+  KNOT_SPREAD,
   likelyAround,
+  MOST_HOURS_ON,
   ownPace,
   PACE_FACTOR,
   PACE_NAMES,
   PACES,
   type Pace,
   PEOPLE_DIFFER,
+  PERSON_SHARE,
+  PHONE_CALL,
+  PLACE_DIFFERS,
+  REST_SECONDS,
   TAKEDOWN,
   TEST_ROW_LIMITS,
+  TIRES_AN_HOUR,
 } from './pace.ts';
 export { PART_LIMITS, type PartKind } from './parts.ts';
 export {

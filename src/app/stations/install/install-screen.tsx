@@ -11,6 +11,7 @@ import {
   type Telling,
 } from '../../../core/install/index.ts';
 import type { PlannedKnot } from '../../../core/knots/index.ts';
+import { ANY_HANDS } from '../../../core/supply/index.ts';
 import { isOffHead } from '../../../core/trade/index.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
@@ -300,7 +301,10 @@ function useForecast(result: PlanResult, { state }: Install) {
     const pieces = stock
       ? stock.piecesBefore + Math.floor(stock.packsLeft * piecesPerPack)
       : Math.floor(packs * piecesPerPack) - beside;
-    return forecastInstall(state, result.knots, pieces);
+    return forecastInstall(state, result.knots, pieces, {
+      hands: result.ownRow?.hands ?? ANY_HANDS,
+      paceSd: result.time.paceSd,
+    });
   }, [result, state]);
 }
 

@@ -28,7 +28,7 @@ export function tonightWords(
   const toCome = knotsToCome(state, result.knots).length;
   if (!left || toCome === 0) return undefined;
   const by = hourOf(left.ends);
-  const { likely, range } = knotsBy(state, result.knots, (left.minutes * MINUTE_MS) / 1000);
+  const { likely, range } = knotsBy(state, result.knots, (left.minutes * MINUTE_MS) / 1000, result.time.paceSd);
   const all = result.knots.length;
   if (range[0] >= all) return `All knots are in by ${by}, even if it goes slowly.`;
   if (likely >= all) return `All knots are likely in by ${by}.`;

@@ -16,7 +16,7 @@ import {
 import type { Head } from '../../head/index.ts';
 import type { Row, RowSpacing } from '../../rows/index.ts';
 import { knotSeconds } from '../../time/index.ts';
-import { type IntoWay, type Pace, type PieceZone, pieceZoneOf, sharesSection } from '../../trade/index.ts';
+import { type IntoWay, PACE_FACTOR, type Pace, type PieceZone, pieceZoneOf, sharesSection } from '../../trade/index.ts';
 import { isHooked, type LaidKnot } from '../layout/measure.ts';
 import { biteSideMm } from '../rules/bite.ts';
 import { decideKnot } from '../rules/decide.ts';
@@ -254,6 +254,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
   const hook = hookDirection(fall, decision.entry);
   const borneBy = sectionOf(context, at.row, under);
   // Written out rather than spread: V8 lays such an object out ten times as fast.
+  const plainSeconds = knotSeconds(decision, piece, said.schools.prepare === 'pieceByPiece');
   const knot: PlannedKnot = {
     kind: decision.kind,
     wraps: decision.wraps,
@@ -294,7 +295,8 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     aboveRowBeforeMm: aboveRowBefore(k, table.planned, at.index),
     piece: nextPiece(table.packsUsed, product.id, piece.perPack),
     colour: OWN,
-    seconds: knotSeconds(decision, piece, told.pace, said.schools.prepare === 'pieceByPiece'),
+    seconds: PACE_FACTOR[told.pace] * plainSeconds,
+    plainSeconds,
   };
   return { knot, refused: decision.refused, hers: hers.ids };
 }

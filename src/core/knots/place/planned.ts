@@ -84,4 +84,6 @@ export interface PlannedKnot extends Omit<KnotDecision, 'refused'> {
   /** Of the colours that are mixed; the packs’ own where none are. */
   readonly colour: string;
   readonly seconds: number;
+  /** By common practice, of hands that have done it a few times. */
+  readonly plainSeconds: number;
 }

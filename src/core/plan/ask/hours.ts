@@ -17,7 +17,7 @@ export function hoursBy(plan: Pick<Plan, 'time' | 'knots' | 'worklist' | 'ownRow
     key,
     name,
     minutes,
-    range: likelyAround(minutes, knotsTimed),
+    range: likelyAround(minutes, { knotsTimed, paceSd: time.paceSd }),
   });
   return {
     steps: [

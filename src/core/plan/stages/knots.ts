@@ -1,6 +1,7 @@
 /** Knots decided one by one, from where they lie. */
 import { LUMP_MM } from '../../base/index.ts';
 import { verticesUnder } from '../../geometry/index.ts';
+import { secondsOfHers } from '../../hands/index.ts';
 import { laidPart } from '../../head/index.ts';
 import { decideKnots, type Laid, planRows, turnedKnots } from '../../knots/index.ts';
 import { turnedRows } from '../../rows/index.ts';
@@ -164,10 +165,21 @@ export const layout = layoutWith('layout', (of, inputs) => (inputs.fill.where ==
 const final = decided('', layout);
 export const { laid, plannedRows, under } = final;
 
+/** Knots with the seconds that they take in her hands, as far as her earlier styles say. */
+const atHerPace = stage(
+  'atHerPace',
+  ({ inputs, of }) => ({ decided: of(final.knots), hers: inputs.ownPace }),
+  ({ decided: plain, hers }) => {
+    if (!hers) return plain;
+    const seconds = secondsOfHers(plain.knots, hers);
+    return { ...plain, knots: plain.knots.map((k, i) => ({ ...k, seconds: seconds[i] })) };
+  },
+);
+
 /** Her seconds over those told, as far as a test row says. */
 export const paceOfHers = stage(
   'paceOfHers',
-  ({ inputs, of }) => (inputs.testRow ? { row: inputs.testRow, knots: of(final.knots).knots } : {}),
+  ({ inputs, of }) => (inputs.testRow ? { row: inputs.testRow, knots: of(atHerPace).knots } : {}),
   ({ row, knots: all = [] }) => {
     if (!row) return 1;
     const told = all.reduce((sum, k) => sum + k.seconds, 0) / Math.max(1, all.length);
@@ -179,7 +191,7 @@ export const paceOfHers = stage(
 export const knots = stage(
   'dealt',
   ({ inputs, of }) => ({
-    decided: of(final.knots),
+    decided: of(atHerPace),
     mixed:
       inputs.colours.more.length === 0
         ? undefined

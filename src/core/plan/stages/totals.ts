@@ -14,7 +14,7 @@ import {
   productsInColours,
 } from '../../supply/index.ts';
 import { estimateTime, takedownMinutes, wholeMinutes } from '../../time/index.ts';
-import { isWorn, PACE_FACTOR } from '../../trade/index.ts';
+import { isWorn, PACE_FACTOR, type Pace } from '../../trade/index.ts';
 import type { PlanInputs } from '../inputs.ts';
 import { base, baseWork } from './base.ts';
 import { cap, opening } from './cap.ts';
@@ -163,6 +163,19 @@ const steps = stage(
     worklist({ ...told, anchors: held, cutAfterKnot: cutAfter, knots: decided }),
 );
 
+/** What common practice tells for the same work: knots by their own seconds, the rest by the one factor of all. */
+function plainMinutes(
+  all: ReadonlyArray<{ readonly seconds: number; readonly plainSeconds: number }>,
+  minutes: readonly number[],
+  factor: number,
+  said: Pace,
+): number {
+  const hers = all.reduce((sum, k) => sum + k.seconds, 0) / 60;
+  const plain = all.reduce((sum, k) => sum + k.plainSeconds, 0) / 60;
+  const rest = minutes.reduce((sum, m) => sum + m, 0) - hers;
+  return Math.round(PACE_FACTOR[said] * (plain + rest / factor));
+}
+
 /** Base and list at her pace, in whole minutes that add up to the one total there is. */
 export const schedule = stage(
   'schedule',
@@ -173,10 +186,11 @@ export const schedule = stage(
     knots: of(knots),
     hasCap: inputs.cap.dome !== 'none',
     pace: inputs.pace,
+    hers: inputs.ownPace,
     knotsTimed: inputs.testRow?.pieces ?? 0,
   }),
-  ({ base: baseSteps, bands, steps: list, knots: { knots: decided }, hasCap, pace, knotsTimed }) => {
-    const factor = PACE_FACTOR[pace];
+  ({ base: baseSteps, bands, steps: list, knots: { knots: decided }, hasCap, pace, hers, knotsTimed }) => {
+    const factor = hers?.factor ?? PACE_FACTOR[pace];
     // Knots are told at her pace already.
     const whole = wholeMinutes([
       ...baseSteps.map((s) => factor * s.minutes),
@@ -196,7 +210,7 @@ export const schedule = stage(
         timedBase.map((s) => s.minutes),
         timed.map((s) => ({ group: GROUP_OF[s.kind], minutes: s.minutes, waitMinutes: s.waitMinutes })),
         factor * takedown,
-        knotsTimed,
+        { knotsTimed, paceSd: hers?.sd, plainMinutes: hers && plainMinutes(decided, whole, hers.factor, pace) },
       ),
     };
   },
