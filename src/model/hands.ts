@@ -22,3 +22,29 @@ export function setTestRow(plan: PlanDocument, row: PlanDocument['testRow']): Pl
     plan: { ...rest, testRow: row },
   };
 }
+
+/** Her own pace counted in, or common practice again. */
+export function setOwnPace(plan: PlanDocument, pace: PlanDocument['ownPace']): PlanChange {
+  const { ownPace: _, ...rest } = plan;
+  if (!pace) return { words: 'Pace of common practice', plan: rest };
+  const { knots, styles } = pace;
+  const words =
+    knots > 0
+      ? `Own pace, from ${knots} knots in ${styles} ${styles === 1 ? 'style' : 'styles'}`
+      : 'Own pace, as you say it';
+  return { words, plan: { ...rest, ownPace: pace } };
+}
+
+/** How sure she is of a pace that she says herself, logarithm (guess). */
+const SAID_SD = 0.2;
+
+/** A pace that she says herself: so many times what common practice tells. */
+export const paceSaid = (factor: number): NonNullable<PlanDocument['ownPace']> => ({
+  knots: 0,
+  styles: 0,
+  factor,
+  byKind: {},
+  byZone: {},
+  tiresAnHour: 0,
+  sd: SAID_SD,
+});

@@ -1,5 +1,6 @@
 /** Install sessions and the log: append-only events with the plan as it was, and one line when it is done. */
 import { type InstallEvent, inOrder } from '../core/install/index.ts';
+import type { NextWish } from '../core/trade/index.ts';
 import type { PlanDocument } from './plan.ts';
 
 export interface InstallSession {
@@ -37,6 +38,10 @@ export interface LogEntry {
   readonly planName: string;
   readonly atMs: number;
   readonly line: string;
+  /** What she would have otherwise next time. */
+  readonly wishes?: readonly NextWish[];
+  /** Hair that would have been right, over what was used. */
+  readonly enough?: number;
   readonly planned: LogFigures;
   readonly used: LogFigures;
   /** Renewals while it was worn, whose pieces are out of the stash. */

@@ -59,6 +59,7 @@ import {
 } from './head-schema.ts';
 import { LENGTH_UNITS, type LengthUnit, quoted } from './lengths.ts';
 import { enough, finish, guesses } from './look-schema.ts';
+import { ownPace } from './pace-schema.ts';
 import { placeSchools, schoolChoice } from './places-schema.ts';
 import { overrideAt, rows } from './rows-schema.ts';
 
@@ -309,6 +310,8 @@ export const planSchema = object({
     .strict()
     .optional()
     .default(undefined),
+  /** Her own pace, as her earlier styles show it or as she says it. */
+  ownPace,
   /** When she works on it, how long she means to wear it, and how she would like to buy for it. */
   evenings,
   wornDays,

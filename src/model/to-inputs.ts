@@ -73,6 +73,7 @@ function hersInputs(plan: PlanDocument, mm: (text: string) => number, meshFreque
     reserveShare: plan.reserveShare,
     pace: plan.pace,
     logged: plan.logged,
+    ownPace: plan.ownPace,
     testRow: plan.testRow && { ...plan.testRow, spanMm: mm(plan.testRow.span) },
   };
 }

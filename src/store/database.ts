@@ -13,8 +13,10 @@ import type {
   PhotoRecord,
   PictureRecord,
   PlanRecord,
+  PracticeRecord,
   Setting,
   StashRecord,
+  StyleRecord,
   WearerRecord,
   WearRecord,
 } from './records.ts';
@@ -34,6 +36,8 @@ export class MeshworkDatabase extends Dexie {
   pictures!: EntityTable<PictureRecord, 'planId'>;
   photos!: EntityTable<PhotoRecord, 'id'>;
   wear!: EntityTable<WearRecord, 'key'>;
+  styles!: EntityTable<StyleRecord, 'sessionId'>;
+  practice!: Table<PracticeRecord, string>;
 
   constructor(name = 'meshwork') {
     super(name);
@@ -60,6 +64,7 @@ export class MeshworkDatabase extends Dexie {
     // Until then events were in the order in which one device wrote them.
     this.version(10).stores({ photos: 'id, sessionId' }).upgrade(numberEvents);
     this.version(11).stores({ wear: 'key, sessionId' });
+    this.version(12).stores({ styles: 'sessionId', practice: 'id, of' });
   }
 }
 

@@ -23,7 +23,8 @@ export async function addEvents(
   db: MeshworkDatabase,
   events: ReadonlyArray<Omit<StoredInstallEvent, 'seq'>>,
 ): Promise<void> {
-  await db.transaction('rw', db.sessions, db.events, async () => {
+  await db.transaction('rw', db.sessions, db.events, db.styles, async () => {
+    await db.styles.bulkDelete([...new Set(events.map((e) => e.sessionId))]);
     await db.events.bulkAdd(events.map((e) => ({ ...e }) as Kept));
     for (const { kind, sessionId, outcome } of events) {
       if (kind === 'finish') await db.sessions.update(sessionId, { finished: 1 });
@@ -139,21 +140,30 @@ export async function addRenewal(
   });
 }
 
+/** Ids of the plans of one wearer, with that one. */
+export async function plansOfHer(db: MeshworkDatabase, planId: string): Promise<Set<string>> {
+  const plans = await db.plans.toArray();
+  const of = plans.find((p) => p.id === planId)?.wearer?.id;
+  return new Set(plans.filter((p) => p.id === planId || (of !== undefined && p.wearer?.id === of)).map((p) => p.id));
+}
+
 /** What finished installs of a plan's wearer took for each piece that was planned; undefined where none is logged. */
 export async function loggedBy(
   db: MeshworkDatabase,
   planId: string,
 ): Promise<{ readonly installs: number; readonly usedOverPlanned: number } | undefined> {
-  const of = (await db.plans.get(planId))?.wearer?.id;
-  const hers = (await db.plans.toArray()).filter((p) => p.id === planId || (of !== undefined && p.wearer?.id === of));
-  const entries = (
+  const hers = await plansOfHer(db, planId);
+  const ratios = (
     await db.log
       .where('planId')
-      .anyOf(hers.map((p) => p.id))
+      .anyOf([...hers])
       .toArray()
-  ).filter((e) => e.planned.pieces > 0 && e.used.pieces > 0);
-  const sum = (of: (e: LogEntry) => number) => entries.reduce((total, e) => total + of(e), 0);
-  const ratio = sum((e) => e.used.pieces) / sum((e) => e.planned.pieces);
-  if (entries.length === 0 || ratio < 0.3 || ratio > 3) return undefined;
-  return { installs: Math.min(200, entries.length), usedOverPlanned: Math.round(1000 * ratio) / 1000 };
+  ).flatMap(usedOverPlanned);
+  const ratio = ratios.reduce((sum, r) => sum + r, 0) / ratios.length;
+  if (ratios.length === 0 || ratio < 0.3 || ratio > 3) return undefined;
+  return { installs: Math.min(200, ratios.length), usedOverPlanned: Math.round(1000 * ratio) / 1000 };
 }
+
+/** What one style says of it; nothing where nothing was counted. */
+export const usedOverPlanned = ({ planned, used }: Pick<LogEntry, 'planned' | 'used'>): number[] =>
+  planned.pieces > 0 && used.pieces > 0 ? [used.pieces / planned.pieces] : [];

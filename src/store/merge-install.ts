@@ -10,7 +10,8 @@ export async function mergeInstall(
   session: InstallSession,
   events: readonly StoredInstallEvent[],
 ): Promise<number> {
-  return db.transaction('rw', db.sessions, db.events, async () => {
+  return db.transaction('rw', db.sessions, db.events, db.styles, async () => {
+    await db.styles.delete(session.id);
     const there = await db.sessions.get(session.id);
     if (!there) await db.sessions.add(session);
     const known = new Set((await sessionEvents(db, session.id)).map((e) => e.key));

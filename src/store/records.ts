@@ -1,5 +1,8 @@
 /** What the store holds, table by table. */
 import type { Side } from '../core/cover/index.ts';
+import type { StyleFigures } from '../core/log/index.ts';
+import type { PracticeRow } from '../core/practice/index.ts';
+import type { FallGuess, Pace } from '../core/trade/index.ts';
 import type { WearEvent } from '../core/wear/index.ts';
 import type { Herself } from '../model/herself.ts';
 import type { History } from '../model/history.ts';
@@ -52,6 +55,27 @@ export interface PhotoRecord {
 export interface WearRecord extends WearEvent {
   readonly sessionId: string;
 }
+
+/** What an install really was, folded from its events; gone, and made anew, as soon as one is added to them. */
+export interface StyleRecord extends StyleFigures {
+  readonly sessionId: string;
+  readonly finishedAtMs: number;
+  /** What photos and first rows made of the guesses, over those of the table. */
+  readonly strands: Readonly<Partial<Record<FallGuess, number>>>;
+  readonly isOffAtNight: boolean;
+  /** How practised she said she was. */
+  readonly said: Pace;
+}
+
+/** A test row on a scrap of net, or an answer to a question from a plan of hers. */
+export type PracticeRecord = {
+  readonly id: string;
+  readonly of?: string;
+  readonly atMs: number;
+} & (
+  | { readonly kind: 'row'; readonly row: PracticeRow }
+  | { readonly kind: 'answer'; readonly question: string; readonly isRight: boolean }
+);
 
 /** Hair, caps and things that are hers, whatever plan they are used in. */
 export type StashRecord = {

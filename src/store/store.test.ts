@@ -238,7 +238,7 @@ it('the schema is the one that stores were made with', async () => {
   await db.open();
   const raw = await new Dexie(db.name).open();
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
-  expect(raw.verno).toBe(11);
+  expect(raw.verno).toBe(12);
   expect(tables.sort()).toEqual([
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
@@ -246,10 +246,12 @@ it('the schema is the one that stores were made with', async () => {
     ['photos', 'id', ['sessionId']],
     ['pictures', 'planId', []],
     ['plans', 'id', ['deletedAtMs', 'updatedAtMs']],
+    ['practice', 'id', ['of']],
     ['sessions', 'id', ['finished', 'planId', 'startedAtMs']],
     ['settings', 'key', []],
     ['shelf', 'id', ['kind']],
     ['stash', 'id', ['kind']],
+    ['styles', 'sessionId', []],
     ['wear', 'key', ['sessionId']],
     ['wearers', 'id', ['updatedAtMs']],
   ]);

@@ -6,7 +6,9 @@
 import type { BaseEdit, Candidate, Flattening } from '../core/base/index.ts';
 import type { ShownOnHead } from '../core/cover/index.ts';
 import { type Judged, type LookTold, lookTold, type PlanResult, planWithFindings } from '../core/findings/index.ts';
+import type { HandsOfHers, StyleTold } from '../core/hands/index.ts';
 import type { DirectionDeg, MeasureEffect } from '../core/head/index.ts';
+import type { StyleFigures } from '../core/log/index.ts';
 import type { PhotoMeasured, PhotoOnHead } from '../core/photo/index.ts';
 import {
   type GuessesFound,
@@ -21,6 +23,7 @@ import {
   type PlanInputs,
   planGraph,
   type SpacingStep,
+  type StyleAsked,
   spacingStep,
   tryEdit,
   type WhyHere,
@@ -34,6 +37,7 @@ import type {
   UseFigures,
   UsesAsked,
 } from '../core/search/index.ts';
+import type { Pace } from '../core/trade/index.ts';
 
 export type JobResult<T> =
   | { readonly state: 'done'; readonly value: T; readonly ms: number }
@@ -67,6 +71,10 @@ export interface Jobs {
   guessesFromPhoto(asked: LookAsked & { readonly said: PhotoSaid }): Promise<JobResult<GuessesFound>>;
   /** Of steps in one direction the mildest that what is left suffices for. */
   leastFromHere(asked: FromHereAsked): Promise<JobResult<FromHereFound | undefined>>;
+  /** What an install really was, row by row. */
+  styleOf(asked: StyleAsked): Promise<JobResult<StyleFigures>>;
+  /** What all of her styles say of her hands. */
+  handsFrom(asked: { readonly styles: readonly StyleTold[]; readonly said: Pace }): Promise<JobResult<HandsOfHers>>;
   headScene(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
   /** The same for a head that is only held against hers. */
   sceneOf(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
@@ -131,6 +139,14 @@ export function createJobs(): Jobs {
     leastFromHere: async (asked) => {
       const { leastFromHere } = await import('../core/search/from-here.ts');
       return attempt(() => leastFromHere(asked));
+    },
+    styleOf: async (asked) => {
+      const { styleOf } = await import('../core/plan/ask/style.ts');
+      return attempt(() => styleOf(graph, asked));
+    },
+    handsFrom: async ({ styles, said }) => {
+      const { handsFrom } = await import('../core/hands/hers.ts');
+      return attempt(() => handsFrom(styles, said));
     },
     headScene: sculpted,
     sceneOf: sculpted,

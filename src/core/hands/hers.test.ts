@@ -1,9 +1,9 @@
 /** What is learned of hands: calibrated for every quantity, little after one style, much after five. */
 import { describe, expect, it } from 'vitest';
+import { Calibration, drawWearer, UNEVEN, WEARERS } from '../../../tests/helpers/calibration.ts';
 import { seededRandom } from '../numerics/index.ts';
 import { FALL_GUESSES, KNOT_SPREAD, PACE_FACTOR } from '../trade/index.ts';
 import { amountPrior, ENOUGH_DIFFERS, enoughLearned, spacingLearned, spacingPrior, strandsLearned } from './amounts.ts';
-import { Calibration, drawWearer, UNEVEN, WEARERS } from './calibration.fixture.ts';
 import { handsFrom } from './hers.ts';
 import type { Learned, Observation } from './mixed.ts';
 import { paceEffects, paceInPlan, paceLearned, pacePrior, secondsOfHers, type TimedKnots } from './pace.ts';

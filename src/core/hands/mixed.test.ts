@@ -2,8 +2,8 @@
 import jstat from 'jstat';
 import { inverse, Matrix } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
+import { Calibration, drawGamma, drawNormal, drawWearer, UNEVEN, WEARERS } from '../../../tests/helpers/calibration.ts';
 import { seededRandom, studentQuantile } from '../numerics/index.ts';
-import { Calibration, drawGamma, drawNormal, drawWearer, UNEVEN, WEARERS } from './calibration.fixture.ts';
 import { learn, type Observation, type Prior, toldOf } from './mixed.ts';
 
 const prior: Prior = {

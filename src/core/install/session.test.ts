@@ -212,8 +212,8 @@ describe('a run', () => {
     const run: InstallEvent = { ...at(600, 'run'), knotIds: ['b', 'c', 'd'], pieces: 5 };
     const state = foldInstall([at(0, 'start'), at(30, 'knot', 'a'), run]);
     expect(state.piecesUsed).toBe(6);
-    expect(state.counted).toEqual([{ knots: 3, pieces: 5 }]);
-    expect(state.timed).toEqual([{ knotIds: ['b', 'c', 'd'], seconds: 570 }]);
+    expect(state.counted).toEqual([{ knotIds: ['b', 'c', 'd'], knots: 3, pieces: 5 }]);
+    expect(state.timed).toEqual([{ knotIds: ['b', 'c', 'd'], seconds: 570, afterSeconds: 30 }]);
     const back: InstallEvent = { ...at(610, 'back'), ...state.lastWork };
     expect(foldInstall([at(0, 'start'), at(30, 'knot', 'a'), run, back])).toMatchObject({
       piecesUsed: 1,

@@ -14,6 +14,7 @@ export { guessRange } from './ask/look-advice.ts';
 export { type Missing, missingOf, neededBeside, neededWords } from './ask/needed.ts';
 export { capOutside, type HeadScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
+export type { StyleAsked } from './ask/style.ts';
 export { tryEdit } from './ask/try-edit.ts';
 export { FINE_MESH, type HeadInputs, type PlanInputs } from './inputs.ts';
 export { hidden, hiddenIn, look, thickness } from './look.ts';

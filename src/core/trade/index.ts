@@ -134,6 +134,7 @@ export {
   WHOMS,
 } from './made-for.ts';
 export { MARK_KINDS, MARK_NAMES, type MarkKind, REGION_NAMES, REGIONS, type Region } from './marks.ts';
+export { NEXT_WISH_INFO, NEXT_WISHES, type NextWish, wishesIn } from './next.ts';
 export {
   CURLS,
   DIAMETER_UM,

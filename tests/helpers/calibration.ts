@@ -3,7 +3,7 @@
  * Validating Bayesian Inference Algorithms with Simulation-Based Calibration, arXiv 1804.06788, 2018; from memory). Draws are made
  * by methods of their own: nothing of what is tested is used.
  */
-import type { Learned, Observation, Prior } from './mixed.ts';
+import type { Learned, Observation, Prior } from '../../src/core/hands/mixed.ts';
 
 /** Box and Muller, 1958. */
 export const drawNormal = (random: () => number): number =>

@@ -1,0 +1,2 @@
+/** Practice: knots as moving ropes, test rows, questions that come back. */
+export { type PracticeRow, type RowFigures, rowFigures, toldByRow } from './test-row.ts';

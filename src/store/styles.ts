@@ -1,0 +1,106 @@
+/** Styles that are done, each as one record: session, log line, what it really was, days of wear. */
+import type { StyleTold } from '../core/hands/index.ts';
+import { countedRows } from '../core/log/index.ts';
+import { toldByRow } from '../core/practice/index.ts';
+import type { WearEvent } from '../core/wear/index.ts';
+import type { InstallSession, LogEntry } from '../model/install-log.ts';
+import type { MeshworkDatabase, PracticeRecord, StyleRecord, WearRecord } from './database.ts';
+import { sessionEvents, wornSince } from './install-events.ts';
+import { plansOfHer, usedOverPlanned } from './installs.ts';
+
+/** One style as it is kept; without a session where only its line is left. */
+export interface LoggedStyle {
+  readonly id: string;
+  readonly entry: LogEntry;
+  readonly session: InstallSession | undefined;
+  readonly style: StyleRecord | undefined;
+  readonly wear: readonly WearEvent[];
+  readonly photos: number;
+}
+
+/** All styles of a plan's wearer, the newest first. */
+export async function stylesOf(db: MeshworkDatabase, planId: string): Promise<LoggedStyle[]> {
+  const hers = await plansOfHer(db, planId);
+  const entries = (await db.log.toArray()).filter((e) => hers.has(e.planId)).sort((a, b) => b.atMs - a.atMs);
+  const ids = entries.flatMap((e) => e.sessionId ?? []);
+  const [sessions, styles, wear, photos] = await Promise.all([
+    db.sessions.bulkGet(ids),
+    db.styles.bulkGet(ids),
+    db.wear.toArray(),
+    db.photos.orderBy('sessionId').keys(),
+  ]);
+  const sessionOf = new Map(sessions.flatMap((s) => (s ? [[s.id, s] as const] : [])));
+  const styleOf = new Map(styles.flatMap((s) => (s ? [[s.sessionId, s] as const] : [])));
+  const wearOf = new Map<string, WearRecord[]>();
+  for (const w of wear) wearOf.set(w.sessionId, [...(wearOf.get(w.sessionId) ?? []), w]);
+  return entries.map((entry) => {
+    const id = entry.sessionId ?? '';
+    return {
+      id: entry.id,
+      entry,
+      session: sessionOf.get(id),
+      style: styleOf.get(id),
+      wear: wearOf.get(id) ?? [],
+      photos: photos.filter((p) => p === id).length,
+    };
+  });
+}
+
+/** Finished installs of which it is not folded yet what they really were. */
+export async function unfolded(db: MeshworkDatabase, planId: string): Promise<InstallSession[]> {
+  const hers = await plansOfHer(db, planId);
+  const [sessions, folded] = await Promise.all([
+    db.sessions
+      .where('planId')
+      .anyOf([...hers])
+      .toArray(),
+    db.styles.toCollection().primaryKeys(),
+  ]);
+  const known = new Set(folded);
+  const open = sessions.filter((s) => !known.has(s.id));
+  const since = await Promise.all(open.map(async (s) => wornSince(await sessionEvents(db, s.id))));
+  return open.filter((_, i) => since[i] !== undefined);
+}
+
+/** Nothing of it is hers alone: it is made anew from the events whenever it is gone. */
+export async function keepStyle(db: MeshworkDatabase, style: StyleRecord, events: number): Promise<void> {
+  await db.transaction('rw', db.styles, db.events, async () => {
+    // While it was worked out something was added: it will be asked for again.
+    if ((await db.events.where('sessionId').equals(style.sessionId).count()) === events) await db.styles.put(style);
+  });
+}
+
+/** What she would have otherwise, and how much hair would have been right. @throws Error where no such line is there */
+export async function setNextTime(
+  db: MeshworkDatabase,
+  entryId: string,
+  told: Pick<LogEntry, 'line' | 'wishes' | 'enough'>,
+): Promise<void> {
+  await db.transaction('rw', db.log, async () => {
+    const entry = await db.log.get(entryId);
+    if (!entry) throw new Error('This line is no longer in the log.');
+    await db.log.put({ ...entry, ...told });
+  });
+}
+
+/** What each style and each test row of hers tells of her hands. @param sinceMs what came before is forgotten */
+export async function toldOfHands(db: MeshworkDatabase, planId: string, sinceMs = 0): Promise<StyleTold[]> {
+  const styles = (await stylesOf(db, planId)).filter((s) => s.entry.atMs > sinceMs);
+  const of = (await db.plans.get(planId))?.wearer?.id;
+  const rows = (await db.practice.toArray()).filter((p) => p.of === of && p.atMs > sinceMs);
+  return [...styles.map(toldByStyle), ...rows.flatMap(toldByPractice)];
+}
+
+function toldByStyle({ entry, style }: LoggedStyle): StyleTold {
+  const { enough } = entry;
+  const [used] = usedOverPlanned(entry);
+  return {
+    timed: style?.timed ?? [],
+    counted: style ? countedRows(style) : [],
+    used,
+    enough: enough === undefined || used === undefined ? undefined : enough * used,
+    strands: style?.strands,
+  };
+}
+
+const toldByPractice = (record: PracticeRecord): StyleTold[] => (record.kind === 'row' ? [toldByRow(record.row)] : []);
