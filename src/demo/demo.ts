@@ -10,6 +10,7 @@ import type { WearEvent } from '../core/wear/index.ts';
 import type { InstallSession, LogEntry, StoredInstallEvent } from '../model/install-log.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
+import { pastStyles } from './past.ts';
 import { demoPlans, shoulderCurls, sweptCoils } from './plans.ts';
 import { type DemoStash, demoStash } from './stash.ts';
 
@@ -32,12 +33,17 @@ export function demoBundle(nowMs: number, seed = 7): DemoBundle {
   const graph = planGraph();
   const half = halfDone(graph, nowMs - 2 * DAY_MS, random);
   const finished = finishedInstall(graph, nowMs - WORN_DAYS * DAY_MS, random);
+  const past = pastStyles(graph, nowMs, random);
   return {
     plans: demoPlans,
-    sessions: [half.session, finished.session],
-    events: [...numbered(half.events), ...numbered(finished.events)],
-    log: [finished.entry],
-    wear: wornDays(finished.session.id, nowMs - WORN_DAYS * DAY_MS),
+    sessions: [half.session, finished.session, ...past.sessions],
+    events: [
+      half.events,
+      finished.events,
+      ...past.sessions.map((s) => past.events.filter((e) => e.sessionId === s.id)),
+    ].flatMap(numbered),
+    log: [finished.entry, ...past.log],
+    wear: [...wornDays(finished.session.id, nowMs - WORN_DAYS * DAY_MS), ...past.wear],
     stash: demoStash,
   };
 }

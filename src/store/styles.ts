@@ -1,5 +1,5 @@
 /** Styles that are done, each as one record: session, log line, what it really was, days of wear. */
-import type { StyleTold } from '../core/hands/index.ts';
+import type { HandsChoices, LearnedChoice, LearnedName, StyleTold } from '../core/hands/index.ts';
 import { countedRows } from '../core/log/index.ts';
 import { toldByRow } from '../core/practice/index.ts';
 import type { WearEvent } from '../core/wear/index.ts';
@@ -83,11 +83,11 @@ export async function setNextTime(
   });
 }
 
-/** What each style and each test row of hers tells of her hands. @param sinceMs what came before is forgotten */
-export async function toldOfHands(db: MeshworkDatabase, planId: string, sinceMs = 0): Promise<StyleTold[]> {
-  const styles = (await stylesOf(db, planId)).filter((s) => s.entry.atMs > sinceMs);
+/** What each style and each test row of hers tells of her hands. */
+export async function toldOfHands(db: MeshworkDatabase, planId: string): Promise<StyleTold[]> {
+  const styles = await stylesOf(db, planId);
   const of = (await db.plans.get(planId))?.wearer?.id;
-  const rows = (await db.practice.toArray()).filter((p) => p.of === of && p.atMs > sinceMs);
+  const rows = (await db.practice.toArray()).filter((p) => p.of === of);
   return [...styles.map(toldByStyle), ...rows.flatMap(toldByPractice)];
 }
 
@@ -95,6 +95,7 @@ function toldByStyle({ entry, style }: LoggedStyle): StyleTold {
   const { enough } = entry;
   const [used] = usedOverPlanned(entry);
   return {
+    atMs: entry.atMs,
     timed: style?.timed ?? [],
     counted: style ? countedRows(style) : [],
     used,
@@ -103,4 +104,55 @@ function toldByStyle({ entry, style }: LoggedStyle): StyleTold {
   };
 }
 
-const toldByPractice = (record: PracticeRecord): StyleTold[] => (record.kind === 'row' ? [toldByRow(record.row)] : []);
+const toldByPractice = (record: PracticeRecord): StyleTold[] =>
+  record.kind === 'row' ? [{ atMs: record.atMs, ...toldByRow(record.row) }] : [];
+
+/** Whose hands: of a wearer, or of a plan that is nobody's. */
+export const handsOf = async (db: MeshworkDatabase, planId: string): Promise<string> =>
+  (await db.plans.get(planId))?.wearer?.id ?? planId;
+
+const choicesKey = (of: string) => `hands-${of}`;
+
+/** What she has decided of what is learned; nothing where what is kept of it can't be read. */
+export async function handsChoices(db: MeshworkDatabase, of: string): Promise<HandsChoices> {
+  const kept = await db.settings.get(choicesKey(of));
+  try {
+    return kept ? (JSON.parse(kept.value) as HandsChoices) : {};
+  } catch {
+    return {};
+  }
+}
+
+export async function chooseHands(
+  db: MeshworkDatabase,
+  of: string,
+  name: LearnedName,
+  choice: LearnedChoice | undefined,
+): Promise<void> {
+  await db.transaction('rw', db.settings, async () => {
+    const { [name]: _, ...others } = await handsChoices(db, of);
+    await db.settings.put({
+      key: choicesKey(of),
+      value: JSON.stringify(choice ? { ...others, [name]: choice } : others),
+    });
+  });
+}
+
+/** The plan that was begun as the next after a style, and what of the proposals is in it. */
+export interface NextPlan {
+  readonly planId: string;
+  readonly taken: readonly string[];
+}
+
+export async function nextPlanOf(db: MeshworkDatabase, entryId: string): Promise<NextPlan | undefined> {
+  const kept = await db.settings.get(`next-${entryId}`);
+  try {
+    return kept ? (JSON.parse(kept.value) as NextPlan) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+export async function keepNextPlan(db: MeshworkDatabase, entryId: string, next: NextPlan): Promise<void> {
+  await db.settings.put({ key: `next-${entryId}`, value: JSON.stringify(next) });
+}

@@ -6,7 +6,7 @@
 import type { BaseEdit, Candidate, Flattening } from '../core/base/index.ts';
 import type { ShownOnHead } from '../core/cover/index.ts';
 import { type Judged, type LookTold, lookTold, type PlanResult, planWithFindings } from '../core/findings/index.ts';
-import type { HandsOfHers, StyleTold } from '../core/hands/index.ts';
+import type { HandsChoices, HandsOfHers, StyleTold } from '../core/hands/index.ts';
 import type { DirectionDeg, MeasureEffect } from '../core/head/index.ts';
 import type { StyleFigures } from '../core/log/index.ts';
 import type { PhotoMeasured, PhotoOnHead } from '../core/photo/index.ts';
@@ -74,7 +74,11 @@ export interface Jobs {
   /** What an install really was, row by row. */
   styleOf(asked: StyleAsked): Promise<JobResult<StyleFigures>>;
   /** What all of her styles say of her hands. */
-  handsFrom(asked: { readonly styles: readonly StyleTold[]; readonly said: Pace }): Promise<JobResult<HandsOfHers>>;
+  handsFrom(asked: {
+    readonly styles: readonly StyleTold[];
+    readonly said: Pace;
+    readonly choices: HandsChoices;
+  }): Promise<JobResult<HandsOfHers>>;
   headScene(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
   /** The same for a head that is only held against hers. */
   sceneOf(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
@@ -144,9 +148,9 @@ export function createJobs(): Jobs {
       const { styleOf } = await import('../core/plan/ask/style.ts');
       return attempt(() => styleOf(graph, asked));
     },
-    handsFrom: async ({ styles, said }) => {
+    handsFrom: async ({ styles, said, choices }) => {
       const { handsFrom } = await import('../core/hands/hers.ts');
-      return attempt(() => handsFrom(styles, said));
+      return attempt(() => handsFrom(styles, said, choices));
     },
     headScene: sculpted,
     sceneOf: sculpted,

@@ -27,6 +27,8 @@ interface Compared {
   readonly look: Look;
   readonly scene: HeadScene;
   readonly other: OtherPlan;
+  /** What each is called, where its plan’s name does not say it. */
+  readonly names?: readonly [other: string, own: string];
 }
 
 export function CompareStage(props: Compared) {
@@ -37,11 +39,13 @@ export function CompareStage(props: Compared) {
   const otherLayers = useMemo(() => layersOf(layered(other.result), { ...PLAIN, shows: other.look.shows }), [other]);
   const by = useDifference(props);
   const isFound = useView((v) => v.check.against?.kind === 'found');
-  const names = isFound
-    ? ['as found', 'as planned']
-    : other.plan.id === plan.id
-      ? ['as it was', 'as it is']
-      : [other.plan.name, plan.name];
+  const names: readonly string[] =
+    props.names ??
+    (isFound
+      ? ['as found', 'as planned']
+      : other.plan.id === plan.id
+        ? ['as it was', 'as it is']
+        : [other.plan.name, plan.name]);
   const difference = useMemo(
     (): Layers => ({ marks: layersOf(undefined, PLAIN).marks, difference: by?.map((d) => d / FULL) ?? [] }),
     [by],

@@ -27,6 +27,7 @@ import './screen.css';
 
 /** Dialogs come when they are first wanted; the head and the cloth are there at once. */
 const CompareStage = lazy(() => import('../head-view/compare.tsx').then((m) => ({ default: m.CompareStage })));
+const Logbook = lazy(() => import('../stations/log/logbook.tsx').then((m) => ({ default: m.Logbook })));
 const OfWearer = lazy(() => import('./of-wearer.tsx').then((m) => ({ default: m.OfWearer })));
 const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
 
@@ -192,6 +193,12 @@ const Stage = memo((props: OnStage) => {
       checked={checked}
     />
   );
+  if (station === 'log')
+    return (
+      <Suspense>
+        <Logbook session={session} />
+      </Suspense>
+    );
   if (station !== 'check' || !other || !result || !checked.looked || !scene) return head;
   return (
     <Suspense fallback={head}>

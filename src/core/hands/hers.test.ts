@@ -173,7 +173,7 @@ describe('all of her hands', () => {
   it('closer on her right is told of her right', () => {
     const row = (side: 'left' | 'right', hookedOverPlanned: number) => ({ gaps: 18, hookedOverPlanned, side });
     const { spacing } = handsFrom(
-      [{ timed: [], counted: [row('left', 1), row('left', 1.02), row('right', 0.9), row('right', 0.88)] }],
+      [{ atMs: 1, timed: [], counted: [row('left', 1), row('left', 1.02), row('right', 0.9), row('right', 0.88)] }],
       'some',
     );
     expect(spacing?.right.middle).toBeLessThan(spacing?.left.middle ?? 0);
@@ -183,8 +183,8 @@ describe('all of her hands', () => {
   it('her reserve and what is enough for her come from styles that say so', () => {
     const { reserve, enough } = handsFrom(
       [
-        { timed: [], counted: [], used: 1.1, enough: 0.8 },
-        { timed: [], counted: [], used: 1.06 },
+        { atMs: 1, timed: [], counted: [], used: 1.1, enough: 0.8 },
+        { atMs: 1, timed: [], counted: [], used: 1.06 },
       ],
       'some',
     );

@@ -11,8 +11,21 @@ import {
 } from './amounts.ts';
 import { type PaceOfHers, paceLearned, type TimedKnots } from './pace.ts';
 
+export const LEARNED = ['pace', 'spacing', 'reserve', 'enough', 'strands'] as const;
+export type LearnedName = (typeof LEARNED)[number];
+
+/** What she has decided of one quantity: not to be used, learned only from now on, or as she says it. */
+export interface LearnedChoice {
+  readonly isOff?: boolean;
+  readonly sinceMs?: number;
+  /** A factor of her own, in place of what is learned. */
+  readonly own?: number;
+}
+export type HandsChoices = Readonly<Partial<Record<LearnedName, LearnedChoice>>>;
+
 /** One style, or one test row, as far as it tells anything. */
 export interface StyleTold {
+  readonly atMs: number;
   readonly timed: readonly TimedKnots[];
   readonly counted: readonly CountedRow[];
   /** Pieces used over those planned. */
@@ -31,17 +44,31 @@ export interface HandsOfHers {
   readonly strands: Readonly<Partial<Record<FallGuess, AmountOfHers>>>;
 }
 
-/** @param said how practised she says she is */
-export function handsFrom(styles: readonly StyleTold[], said: Pace): HandsOfHers {
+/** @param said how practised she says she is @param choices what came before she had one forgotten does not count for it */
+export function handsFrom(styles: readonly StyleTold[], said: Pace, choices: HandsChoices = {}): HandsOfHers {
+  const since = (name: LearnedName) =>
+    styles.filter((s) => s.atMs > (choices[name]?.sinceMs ?? Number.NEGATIVE_INFINITY));
   return {
     pace: paceLearned(
-      styles.map((s) => s.timed),
+      since('pace').map((s) => s.timed),
       said,
     ),
-    spacing: spacingLearned(styles.map((s) => s.counted)),
-    reserve: reserveFrom(styles.flatMap((s) => s.used ?? [])),
-    enough: enoughLearned(styles.flatMap((s) => s.enough ?? [])),
-    strands: strandsLearned(styles.flatMap((s) => s.strands ?? [])),
+    spacing: spacingLearned(since('spacing').map((s) => s.counted)),
+    reserve: reserveFrom(since('reserve').flatMap((s) => s.used ?? [])),
+    enough: enoughLearned(since('enough').flatMap((s) => s.enough ?? [])),
+    strands: strandsLearned(since('strands').flatMap((s) => s.strands ?? [])),
+  };
+}
+
+/** What is used of them: nothing that is switched off, nothing in whose place she says a factor of her own. */
+export function handsUsed(hands: HandsOfHers, choices: HandsChoices): HandsOfHers {
+  const isUsed = (name: LearnedName) => !choices[name]?.isOff && choices[name]?.own === undefined;
+  return {
+    pace: isUsed('pace') ? hands.pace : undefined,
+    spacing: isUsed('spacing') ? hands.spacing : undefined,
+    reserve: isUsed('reserve') ? hands.reserve : undefined,
+    enough: isUsed('enough') ? hands.enough : undefined,
+    strands: isUsed('strands') ? hands.strands : {},
   };
 }
 

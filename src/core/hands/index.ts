@@ -10,7 +10,16 @@ export {
   spacingPrior,
   strandsLearned,
 } from './amounts.ts';
-export { type HandsOfHers, handsFrom, type StyleTold } from './hers.ts';
+export {
+  type HandsChoices,
+  type HandsOfHers,
+  handsFrom,
+  handsUsed,
+  LEARNED,
+  type LearnedChoice,
+  type LearnedName,
+  type StyleTold,
+} from './hers.ts';
 export { type Learned, learn, type Observation, type Posterior, type Prior, spreadOf, toldOf } from './mixed.ts';
 export {
   type PaceInPlan,

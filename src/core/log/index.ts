@@ -1,3 +1,3 @@
 /** A style as one record: what was planned, what really was, how long it was worn. */
 export { countedRows, type StyleFigures, type StyleRow, styleFigures } from './style.ts';
-export { costEach, type WornFor, wornFor } from './worn.ts';
+export { type WornFor, wornFor } from './worn.ts';

@@ -33,14 +33,17 @@ export interface StyleFigures {
   /** Of renewals, beside those. */
   readonly renewedPieces: number;
   readonly workedMinutes: number;
+  /** Hooked pieces that come out of a pack. */
+  readonly piecesPerPack: number;
 }
 
 interface Followed {
   readonly rows: readonly PlannedRow[];
   readonly knots: readonly PlannedKnot[];
+  readonly supply: { readonly piecesPerPack: number };
 }
 
-export function styleFigures({ rows, knots }: Followed, state: InstallState): StyleFigures {
+export function styleFigures({ rows, knots, supply }: Followed, state: InstallState): StyleFigures {
   const byId = new Map(knots.map((k) => [k.id, k]));
   const isIn = new Map(state.done.map((d) => [d.knotId, !d.skipped]));
   const timed = state.timed.flatMap((t) => timedKnots(t, byId));
@@ -52,6 +55,7 @@ export function styleFigures({ rows, knots }: Followed, state: InstallState): St
     pieces: state.piecesFirst,
     renewedPieces: state.renewals.reduce((sum, r) => sum + r.pieces, 0),
     workedMinutes: state.workedSeconds / 60,
+    piecesPerPack: supply.piecesPerPack,
   };
 }
 

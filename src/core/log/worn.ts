@@ -25,7 +25,3 @@ export function wornFor(
     wearings: isOffAtNight ? Math.max(1, noted.size) : 1,
   };
 }
-
-/** A price shared out; undefined where nothing was paid. */
-export const costEach = (price: number, times: number): number | undefined =>
-  price > 0 && times > 0 ? price / times : undefined;

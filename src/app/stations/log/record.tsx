@@ -1,0 +1,197 @@
+/** One style as one record: planned and used, what it really was row by row, its days, its photos, what she would have otherwise. */
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import type { StyleRow } from '../../../core/log/index.ts';
+import { fingersFigure, NEXT_WISH_INFO, NEXT_WISHES, type NextWish, wishesIn } from '../../../core/trade/index.ts';
+import type { LogEntry, LogFigures } from '../../../model/install-log.ts';
+import type { StyleLine } from '../../../model/logged.ts';
+import type { PlanDocument } from '../../../model/plan.ts';
+import { fingerMm } from '../../../model/to-inputs.ts';
+import { type LoggedStyle, setNextTime } from '../../../store/styles.ts';
+import { db } from '../../session/database.ts';
+import { SelectField } from '../../ui/field.tsx';
+import { day, duration, money } from '../../ui/format.ts';
+import { Ledger, WasNow } from '../../ui/ledger.tsx';
+import { Trouble, useTrouble } from '../../ui/trouble.tsx';
+
+interface OneStyle {
+  readonly kept: LoggedStyle;
+  readonly line: StyleLine;
+  readonly plan: PlanDocument;
+}
+
+export function StyleRecordView({ kept, line, plan }: OneStyle) {
+  const { entry, style } = kept;
+  const { currency } = plan;
+  return (
+    <article data-testid="log-entry">
+      <h3 className="text-title">{entry.planName}</h3>
+      <p className="note">
+        Hooked {day(entry.atMs)};{' '}
+        {line.isWornStill ? `worn for ${line.days} days so far` : `worn for ${line.days} days`}.
+      </p>
+      {entry.renewed && (
+        <p className="note mt-1">
+          Renewed while it was worn: {entry.renewed.reduce((sum, r) => sum + r.pieces, 0)} pieces more.
+        </p>
+      )}
+      {entry.back && <p className="note mt-1">Back in the stash: {entry.back.map(backWords).join('; ')}.</p>}
+      <Ledger
+        caption="Planned → used"
+        lines={FIGURES.map(([name, show]) => ({
+          key: name,
+          name,
+          cells: [<WasNow key="f" was={show(entry.planned, currency)} now={show(entry.used, currency)} />],
+        }))}
+      />
+      <Costs line={line} currency={currency} />
+      <Wishes entry={entry} />
+      {style && style.rows.length > 0 && <RowByRow rows={style.rows} finger={fingerMm(plan)} />}
+      <Photos sessionId={entry.sessionId} />
+    </article>
+  );
+}
+
+const FIGURES: ReadonlyArray<readonly [string, (f: LogFigures, currency: string) => string]> = [
+  ['Pieces', (f) => String(f.pieces)],
+  ['Packs', (f) => String(f.packs)],
+  ['Hours', (f) => duration(f.minutes)],
+  ['Price', (f, currency) => money(f.price, currency)],
+];
+
+/** "2 packs and 36 pieces of Quillow loop curl, black". */
+function backWords({ name, packs, pieces }: NonNullable<LogEntry['back']>[number]): string {
+  const count = (n: number, what: string) => (n === 0 ? [] : [`${n} ${what}${n === 1 ? '' : 's'}`]);
+  return `${[...count(packs, 'pack'), ...count(pieces, 'piece')].join(' and ')} of ${name}`;
+}
+
+function Costs({ line, currency }: { readonly line: StyleLine; readonly currency: string }) {
+  const { costADay, costAWearing, wearings } = line;
+  if (costADay === undefined || costAWearing === undefined) return null;
+  const cost = (v: number) => money(Math.round(100 * v) / 100, currency);
+  return (
+    <p className="mt-2 text-small">
+      <b className="fig text-lead">{cost(costADay)}</b> a day
+      {wearings > 1 && (
+        <>
+          , <b className="fig text-lead">{cost(costAWearing)}</b> each of {wearings} times it was put on
+        </>
+      )}
+      .
+    </p>
+  );
+}
+
+/** What she used of the hair that was there, over what would have been right. */
+const ENOUGH: ReadonlyArray<readonly [string, string]> = [
+  ['', 'not said'],
+  ['0.8', 'a fifth less would do'],
+  ['0.9', 'a tenth less would do'],
+  ['1', 'just right'],
+  ['1.1', 'a tenth more'],
+  ['1.2', 'a fifth more'],
+];
+
+/** Her line, and what she taps; both can be put right whenever she likes. */
+function Wishes({ entry }: { readonly entry: LogEntry }) {
+  const [trouble, tried] = useTrouble();
+  const [line, setLine] = useState(entry.line);
+  const wishes = entry.wishes ?? wishesIn(entry.line);
+  const keep = (change: Partial<Pick<LogEntry, 'line' | 'wishes' | 'enough'>>) =>
+    void tried(
+      setNextTime(db, entry.id, {
+        line: entry.line,
+        wishes,
+        ...(entry.enough === undefined ? {} : { enough: entry.enough }),
+        ...change,
+      }),
+    );
+  const toggle = (wish: NextWish) =>
+    keep({ wishes: wishes.includes(wish) ? wishes.filter((w) => w !== wish) : [...wishes, wish] });
+  const keepLine = () => {
+    if (line.trim() !== entry.line) keep({ line: line.trim(), wishes: [...new Set([...wishes, ...wishesIn(line)])] });
+  };
+  return (
+    <section className="mt-3" aria-label="What you would change">
+      <label htmlFor={`line-${entry.id}`} className="font-strong">
+        What you would change
+      </label>
+      <textarea
+        id={`line-${entry.id}`}
+        data-testid="style-line"
+        className="entry mt-1 p-1"
+        rows={2}
+        maxLength={400}
+        value={line}
+        onChange={(e) => setLine(e.target.value)}
+        onBlur={keepLine}
+      />
+      <fieldset className="wishes">
+        <legend className="sr-only">Wishes for next time</legend>
+        {NEXT_WISHES.map((wish) => (
+          <button
+            key={wish}
+            type="button"
+            className="wish"
+            aria-pressed={wishes.includes(wish)}
+            data-testid={`wish-${wish}`}
+            onClick={() => toggle(wish)}
+          >
+            {NEXT_WISH_INFO[wish].name}
+          </button>
+        ))}
+      </fieldset>
+      <SelectField
+        label="Hair in it"
+        wide
+        value={ENOUGH.some(([v]) => v === String(entry.enough)) ? String(entry.enough) : ''}
+        options={ENOUGH}
+        testId="style-enough"
+        onChange={(v) => keep(v === '' ? {} : { enough: Number(v) })}
+      />
+      <Trouble why={trouble} />
+    </section>
+  );
+}
+
+function RowByRow({ rows, finger }: { readonly rows: readonly StyleRow[]; readonly finger: number }) {
+  const gap = (mm: number) => fingersFigure(Math.round((8 * mm) / finger) / 8);
+  return (
+    <details className="mt-3" data-testid="row-by-row">
+      <summary>Row by row</summary>
+      <Ledger
+        caption="Planned → as it was"
+        heads={['row', 'pieces', 'gap', 's a knot']}
+        lines={rows.map((r) => ({
+          key: r.id,
+          name: r.label,
+          cells: [
+            <WasNow key="p" was={String(r.planned)} now={String(r.pieces)} />,
+            r.isCounted ? <WasNow key="g" was={gap(r.plannedMm)} now={gap(r.hookedMm)} /> : gap(r.plannedMm),
+            r.timedKnots > 0 ? Math.round(r.seconds / r.timedKnots) : '–',
+          ],
+        }))}
+      />
+    </details>
+  );
+}
+
+function Photos({ sessionId }: { readonly sessionId: string | undefined }) {
+  const photos = useLiveQuery(
+    async () => (sessionId ? db.photos.where('sessionId').equals(sessionId).sortBy('takenAtMs') : []),
+    [sessionId],
+  );
+  if (!photos || photos.length === 0) return null;
+  return (
+    <ul className="style-photos" aria-label="Photos">
+      {photos.map((p) => (
+        <li key={p.id}>
+          <figure>
+            <img src={p.image} alt={`Taken ${day(p.takenAtMs)}`} />
+            <figcaption className="note">{day(p.takenAtMs)}</figcaption>
+          </figure>
+        </li>
+      ))}
+    </ul>
+  );
+}
