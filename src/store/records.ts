@@ -70,7 +70,8 @@ export interface StyleRecord extends StyleFigures {
 /** A test row on a scrap of net, or an answer to a question from a plan of hers. */
 export type PracticeRecord = {
   readonly id: string;
-  readonly of?: string;
+  /** Whose; of a plan that is nobody's, that plan. */
+  readonly of: string;
   readonly atMs: number;
 } & (
   | { readonly kind: 'row'; readonly row: PracticeRow }

@@ -86,8 +86,8 @@ export async function setNextTime(
 /** What each style and each test row of hers tells of her hands. */
 export async function toldOfHands(db: MeshworkDatabase, planId: string): Promise<StyleTold[]> {
   const styles = await stylesOf(db, planId);
-  const of = (await db.plans.get(planId))?.wearer?.id;
-  const rows = (await db.practice.toArray()).filter((p) => p.of === of);
+  const of = await handsOf(db, planId);
+  const rows = await db.practice.where('of').equals(of).toArray();
   return [...styles.map(toldByStyle), ...rows.flatMap(toldByPractice)];
 }
 

@@ -27,6 +27,7 @@ import './screen.css';
 
 /** Dialogs come when they are first wanted; the head and the cloth are there at once. */
 const CompareStage = lazy(() => import('../head-view/compare.tsx').then((m) => ({ default: m.CompareStage })));
+const PracticeStage = lazy(() => import('../stations/practice/stage.tsx').then((m) => ({ default: m.PracticeStage })));
 const Logbook = lazy(() => import('../stations/log/logbook.tsx').then((m) => ({ default: m.Logbook })));
 const OfWearer = lazy(() => import('./of-wearer.tsx').then((m) => ({ default: m.OfWearer })));
 const PlansDialog = lazy(() => import('./plans-dialog.tsx').then((m) => ({ default: m.PlansDialog })));
@@ -197,6 +198,12 @@ const Stage = memo((props: OnStage) => {
     return (
       <Suspense>
         <Logbook session={session} />
+      </Suspense>
+    );
+  if (station === 'practice')
+    return (
+      <Suspense fallback={head}>
+        <PracticeStage result={result} head={head} />
       </Suspense>
     );
   if (station !== 'check' || !other || !result || !checked.looked || !scene) return head;

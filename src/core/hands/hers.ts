@@ -11,7 +11,7 @@ import {
 } from './amounts.ts';
 import { type PaceOfHers, paceLearned, type TimedKnots } from './pace.ts';
 
-export const LEARNED = ['pace', 'spacing', 'reserve', 'enough', 'strands'] as const;
+const LEARNED = ['pace', 'spacing', 'reserve', 'enough', 'strands'] as const;
 export type LearnedName = (typeof LEARNED)[number];
 
 /** What she has decided of one quantity: not to be used, learned only from now on, or as she says it. */

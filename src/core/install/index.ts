@@ -9,7 +9,7 @@ export {
   STEP_OUTCOMES,
   type StepOutcome,
 } from './events.ts';
-export { forecastInstall, handsIn, type InstallForecast, type KnownBefore, knotsBy, knotsToCome } from './forecast.ts';
+export { forecastInstall, handsIn, type InstallForecast, knotsBy, knotsToCome } from './forecast.ts';
 export {
   HURT_INFO,
   HURT_KINDS,

@@ -1,2 +1,6 @@
 /** Practice: knots as moving ropes, test rows, questions that come back. */
-export { type PracticeRow, type RowFigures, rowFigures, toldByRow } from './test-row.ts';
+export { type Question, questionsOf } from './questions.ts';
+export { dueQuestions } from './repeat.ts';
+export { type Move, type MovingRope, movingRope, passesOf, type RopeFrame } from './rope/knot-rope.ts';
+export { type PracticeRow, rowFigures, toldByRow } from './test-row.ts';
+export { type Held, heldBy, ropeOf } from './to-rope.ts';

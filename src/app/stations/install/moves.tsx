@@ -15,7 +15,7 @@ const NET = (() => {
   return d;
 })();
 
-function underWhat({ kind, through }: Drawn): string {
+export function underWhat({ kind, through }: Drawn): string {
   if (kind === 'onBand') return 'the band';
   if (kind === 'onRod') return 'two turns of the thread';
   if (kind === 'intoTie') return 'the band of the tied root';

@@ -1,26 +1,35 @@
-/** Practice. */
-import { knotName } from '../../../core/trade/index.ts';
-import { signKey } from '../../../formats/signs.ts';
+/** Practice: the knots of the plan in motion, a test row, questions from the plan on her own head. */
 import type { BenchProps } from '../../ui/bench-props.ts';
-import { Sign } from '../../ui/sign.tsx';
-import { KnotMoves } from '../install/moves.tsx';
+import { Parts } from '../../ui/tabs.tsx';
+import { KnotsTab } from './knots-tab.tsx';
+import { usePractice } from './practice-view.ts';
+import { QuestionsTab } from './questions-tab.tsx';
+import { RowTab } from './row-tab.tsx';
 
-export function PracticeBench({ result }: BenchProps) {
+export function PracticeBench({ session, result }: BenchProps) {
+  const { part, set } = usePractice();
   if (!result) return null;
-  const kinds = [...new Map(result.knots.map((k) => [signKey(k), k])).values()];
+  if (result.knots.length === 0)
+    return (
+      <>
+        <h2>Practice</h2>
+        <p className="mt-3">This plan has no knots yet.</p>
+      </>
+    );
+  const told = { session, result };
   return (
     <>
-      <h2>The knots of this plan</h2>
-      <p className="note mt-1.25">Try each three times on a scrap of net before you begin.</p>
-      {kinds.map((k) => (
-        <section key={signKey(k)} className="mt-5">
-          <h3 className="flex items-center gap-2 text-title">
-            <Sign knot={k} size={6} /> {knotName(k)}
-          </h3>
-          <p className="note mb-2">{k.chain[1].because}</p>
-          <KnotMoves knot={k} compact />
-        </section>
-      ))}
+      <h2>Practice</h2>
+      <Parts
+        label="Parts of practice"
+        open={part}
+        onOpen={(open) => set({ part: open, isPlaying: false })}
+        parts={[
+          { id: 'knots', name: 'Knots', content: <KnotsTab {...told} /> },
+          { id: 'row', name: 'Test row', content: <RowTab {...told} /> },
+          { id: 'questions', name: 'Questions', content: <QuestionsTab {...told} /> },
+        ]}
+      />
     </>
   );
 }
