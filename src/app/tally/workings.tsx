@@ -120,7 +120,6 @@ export function LeftOverWorking({ result }: { readonly result: PlanResult }) {
 
 export function HoursWorking({ plan, result }: Props) {
   const { time } = result;
-  const pace = PACE_FACTOR[plan.pace];
   return (
     <Working
       title={`About ${duration(time.totalMinutes)}`}
@@ -135,12 +134,29 @@ export function HoursWorking({ plan, result }: Props) {
         ...(time.waitingMinutes > 0
           ? ([['Waiting beside it, hands free', duration(time.waitingMinutes)]] as const)
           : []),
-        ['Your pace', `${PACE_NAMES[plan.pace]}, × ${pace}`],
+        ...paceRows(plan, result),
         ['Likely', range(time.range, duration)],
       ]}
-      sure={`Seconds a knot are common practice, no source, and people differ by a factor of ${PEOPLE_DIFFER} to either side, until your own installs say better.`}
+      sure={
+        plan.ownPace
+          ? 'Seconds a knot are your own, as far as they were timed, each kind and place for itself; the next style may differ from your usual one.'
+          : `Seconds a knot are common practice, no source, and people differ by a factor of ${PEOPLE_DIFFER} to either side, until your own installs say better.`
+      }
     />
   );
+}
+
+/** Whose pace it is, and what that changed. */
+function paceRows({ pace, ownPace }: PlanDocument, { time }: PlanResult): Array<readonly [string, string]> {
+  if (!ownPace) return [['Your pace', `${PACE_NAMES[pace]}, × ${PACE_FACTOR[pace]}`]];
+  const { knots, styles, factor } = ownPace;
+  const from = knots > 0 ? `from ${knots} knots in ${styles} ${styles === 1 ? 'style' : 'styles'}` : 'as you say it';
+  return [
+    [`Your own pace, ${from}`, `× ${factor}`],
+    ...(time.plainMinutes === undefined
+      ? []
+      : ([['Common practice would tell', duration(time.plainMinutes)]] as const)),
+  ];
 }
 
 export function PriceWorking({ plan, result }: Props) {

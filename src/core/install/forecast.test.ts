@@ -14,6 +14,22 @@ const hooked = (n: number, factor: number) => ({
   timed: Array.from({ length: n }, (_, k) => ({ knotIds: [`k${k}`], seconds: factor * seconds[k] })),
 });
 
+describe('what earlier styles say', () => {
+  it('is where a forecast begins: their range, which her own knots narrow', () => {
+    const known = { hands: { factor: 1, sd: 0.05 }, paceSd: 0.12 };
+    const before = forecastInstall(nothing, planned, 220, known);
+    expect(before).toMatchObject({ fromOwnPace: false, fromEarlierStyles: true });
+    const wide = ([low, high]: readonly [number, number]) => high / low;
+    expect(wide(before.secondsRange)).toBeCloseTo(Math.exp(2 * 1.2816 * 0.12), 2);
+    expect(wide(before.secondsRange)).toBeLessThan(wide(forecastInstall(nothing, planned, 220).secondsRange));
+    // The same slow knots move a hand that is known less than one that is not.
+    const slow = hooked(6, 2);
+    expect(forecastInstall(slow, planned, 220, known).secondsToCome).toBeLessThan(
+      forecastInstall(slow, planned, 220).secondsToCome,
+    );
+  });
+});
+
 describe('forecast', () => {
   it('takes the plan’s seconds, and people’s range, until her own pace is known', () => {
     const told = seconds.reduce((a, b) => a + b, 0);

@@ -30,7 +30,9 @@ export interface InstallForecast {
   readonly piecesOverRange: readonly [low: number, high: number];
   /** Chance that pieces run out before the last knot. */
   readonly runsOut: number;
+  /** By knots of this install; and what was known before them, by those of earlier styles. */
   readonly fromOwnPace: boolean;
+  readonly fromEarlierStyles: boolean;
 }
 
 /** A knot of the order of work, and the seconds that are told for it. */
@@ -119,6 +121,7 @@ export function forecastInstall(
     piecesOverRange: [Math.round(over - Z * sd), Math.round(over + Z * sd)],
     runsOut: sd === 0 ? Number(over < 0) : normalBelow(-over / sd),
     fromOwnPace: isHers,
+    fromEarlierStyles: paceSd !== undefined,
   };
 }
 

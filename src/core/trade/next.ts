@@ -40,7 +40,7 @@ export const NEXT_WISH_INFO: Readonly<Record<NextWish, WishInfo>> = {
     name: 'the front slipped',
     written: /\b(front|edge|hairline)\b[^.;]{0,30}\b(slip|loosen|came out)|\bslip[^.;]{0,30}\b(front|edge|hairline)\b/i,
   },
-  pulled: { name: 'it pulled at the edge', written: /\b(pull|tight|sore|hurt)/i },
+  pulled: { name: 'it pulled at the edge', written: /\b(pull|tight|sore)/i },
   tooHeavy: { name: 'too heavy', written: /\b(too heavy|lighter)\b/i },
   tooLong: { name: 'it took too long', written: /\btook (too|so) long|\btoo many hours\b/i },
   shorter: { name: 'shorter', written: /\bshorter\b/i },

@@ -49,7 +49,11 @@ export function Forecast({
         <span>
           {forecast.knotsToCome} of {total} knots to come, about {duration(forecast.secondsToCome / 60)}, likely{' '}
           {range(forecast.secondsRange, (s) => duration(s / 60))}
-          {forecast.fromOwnPace ? ' at your pace' : ''}
+          {forecast.fromOwnPace
+            ? ' at your pace'
+            : forecast.fromEarlierStyles
+              ? ' at the pace of your earlier styles'
+              : ''}
         </span>
         <span className={`font-strong ${lasts ? 'text-brass-ink' : 'text-madder'}`}>
           {lasts
