@@ -257,6 +257,15 @@ export class Browser {
       .perform();
   }
 
+  /** With the Tab key, to the first element e that passes the test. */
+  async tabTo(test: string, most = 120) {
+    for (let i = 0; i < most; i++) {
+      await this.keys(Key.TAB);
+      if (await this.script<boolean>(`const e = document.activeElement; return Boolean(e && (${test}))`)) return;
+    }
+    throw new Error(`no focus on ${test} after ${most} tabs`);
+  }
+
   /** Keys held together, the last one pressed while the others are down. */
   async chord(...keys: string[]) {
     const actions = this.driver.actions();

@@ -204,8 +204,10 @@ describe('a first-time wearer', () => {
     await line.sendKeys(', wider there next time');
     await browser.click('[data-testid="keep-log"]');
     const entry = await (await browser.appears('[data-testid="log-entry"]')).getText();
-    expect(entry).toContain('left temple is tight, wider there next time');
-    expect(entry).toMatch(new RegExp(`Pieces\\s+${figures.pieces}\\s+${Number(figures.pieces) - 1}`));
+    expect(entry).toMatch(new RegExp(`Pieces\\s+${figures.pieces} → ${Number(figures.pieces) - 1}`));
+    expect(await (await browser.byId('style-line')).getAttribute('value')).toBe(
+      'left temple is tight, wider there next time',
+    );
   });
 
   it('exports plan, knots and map', async () => {

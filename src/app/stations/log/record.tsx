@@ -45,7 +45,8 @@ export function StyleRecordView({ kept, line, plan }: OneStyle) {
         }))}
       />
       <Costs line={line} currency={currency} />
-      <Wishes entry={entry} />
+      {/* While a finished install is still asked about, its line is written there. */}
+      {entry.byItself !== 1 && <Wishes key={entry.line} entry={entry} />}
       {style && style.rows.length > 0 && <RowByRow rows={style.rows} finger={fingerMm(plan)} />}
       <Photos sessionId={entry.sessionId} />
     </article>
