@@ -6,6 +6,7 @@
 import { cpus } from 'node:os';
 import { UndirectedGraph } from 'graphology';
 import { singleSource } from 'graphology-shortest-path/dijkstra.js';
+import jstat from 'jstat';
 import { buy } from '../src/core/buying/buy.ts';
 import { highsSolver } from '../src/core/buying/highs.ts';
 import type { HairKind } from '../src/core/buying/offer.ts';
@@ -17,6 +18,8 @@ import { vertexBalls } from '../src/core/geometry/balls.ts';
 import { distanceFrom } from '../src/core/geometry/eikonal.ts';
 import { icosphere } from '../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, distanceMm, nearestVertex } from '../src/core/geometry/surface-mesh.ts';
+import { handsFrom } from '../src/core/hands/hers.ts';
+import { fromColumns, inColumns, paceLearned } from '../src/core/hands/pace.ts';
 import { carriedOver } from '../src/core/install/carried.ts';
 import type { InstallEvent } from '../src/core/install/events.ts';
 import { forecastInstall } from '../src/core/install/forecast.ts';
@@ -30,9 +33,12 @@ import { capOutside, headScene } from '../src/core/plan/ask/scene.ts';
 import type { PlanInputs } from '../src/core/plan/inputs.ts';
 import { gaps } from '../src/core/plan/stages/for-hair.ts';
 import { planGraph } from '../src/core/plan/stages/stage.ts';
+import { movingRope } from '../src/core/practice/rope/knot-rope.ts';
 import { evaluateUses } from '../src/core/search/evaluate.ts';
 import { searchSpace } from '../src/core/search/use.ts';
 import { enoughNear } from '../src/core/supply/enough.ts';
+import { KNOT_KINDS } from '../src/core/trade/knots.ts';
+import { KNOT_ZONES } from '../src/core/trade/zones.ts';
 import { photoOf } from '../src/demo/camera.ts';
 import { deepPartStraight } from '../src/demo/plans.ts';
 import { waysOn } from '../src/model/from-here.ts';
@@ -393,6 +399,50 @@ time(
   2000,
 );
 
+const past = Array.from({ length: 200 }, (_, s) => ({
+  atMs: s,
+  used: 1.08,
+  enough: 0.95,
+  strands: { opacity: 1.1 },
+  counted: Array.from({ length: 14 }, (_, i) => ({
+    gaps: 14,
+    hookedOverPlanned: 0.9 + 0.01 * i,
+    side: 'both' as const,
+  })),
+  timed: inColumns(
+    Array.from({ length: 200 }, (_, i) => ({
+      kind: KNOT_KINDS[(i + s) % 5],
+      zone: KNOT_ZONES[i % 7],
+      knots: 1,
+      seconds: 30 + ((i * 7 + s) % 23),
+      plainSeconds: 20 + (i % 3),
+      hoursOn: i / 90,
+    })),
+  ),
+}));
+time('her hands learned from 200 styles, 40 000 knots', 6, () => handsFrom(past, 'some'), 200);
+// The same knots by the least squares of a statistics library, without styles, priors or ranges.
+const told = past.slice(0, 20).flatMap((s) => fromColumns(s.timed));
+const rows = told.map((t) => [
+  1,
+  t.hoursOn,
+  ...KNOT_KINDS.slice(1, 5).map((k) => Number(k === t.kind)),
+  ...KNOT_ZONES.slice(1).map((z) => Number(z === t.zone)),
+]);
+const ys = told.map((t) => Math.log(t.seconds / t.plainSeconds));
+time('a tenth of them, ours', 6, () =>
+  paceLearned(
+    past.slice(0, 20).map((s) => fromColumns(s.timed)),
+    'some',
+  ),
+);
+time('the same by least squares (jStat)', 3, () => {
+  jstat.models.ols(ys, rows);
+});
+const [ourLearning, theirLearning] = lines.slice(-2);
+const rope = movingRope({ passes: 3, isOneLeg: false, hasLock: true, radius: 1.7 });
+time('a frame of a moving knot, of 60 in a second', 200, (i) => rope.at((Math.abs(i) % 200) / 200), 1000 / 60);
+
 let missed = 0;
 for (const l of lines) {
   const verdict =
@@ -407,5 +457,8 @@ process.stdout.write(
 );
 process.stdout.write(
   `what shows, ours against rays: ${(rayLine.medianMs / stampLine.medianMs).toFixed(0)} times as fast, ${(100 * Math.abs(stamped - rayCast)).toFixed(1)} points apart\n`,
+);
+process.stdout.write(
+  `her pace, ours against least squares: ${(theirLearning.medianMs / ourLearning.medianMs).toFixed(1)} times as fast\n`,
 );
 process.exitCode = missed > 0 ? 1 : 0;

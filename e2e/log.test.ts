@@ -2,7 +2,7 @@
 import { describe, expect, inject, it } from 'vitest';
 import type { LogEntry } from '../src/model/install-log.ts';
 import type { PlanDocument } from '../src/model/plan.ts';
-import type { PlanRecord, StyleRecord } from '../src/store/database.ts';
+import type { DeedsRecord, PlanRecord } from '../src/store/database.ts';
 import { violations } from './axe.ts';
 import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
@@ -28,7 +28,7 @@ describe('all styles', () => {
   it('are read row by row once, and shown with their figures', async () => {
     await atLog();
     expect(await names()).toEqual(['demo-log-1', 'demo-log-past-3', 'demo-log-past-2', 'demo-log-past-1']);
-    const styles = await browser.storedRows<StyleRecord>('styles');
+    const styles = await browser.storedRows<DeedsRecord>('deeds');
     expect(styles.length).toBeGreaterThanOrEqual(4);
     for (const s of styles) expect(s.rows.reduce((n, r) => n + r.timedKnots, 0)).toBeGreaterThan(20);
     expect(await browser.script(`return document.querySelectorAll('[data-testid=multiples] figure').length`)).toBe(5);

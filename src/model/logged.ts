@@ -1,14 +1,22 @@
 /** What a style of the log comes to, as one line of figures: what was written, what was folded from its events, what its days say. */
-import { type StyleFigures, type WornFor, wornFor } from '../core/log/index.ts';
+import { type WornFor, wornFor } from '../core/log/index.ts';
 import type { WearEvent } from '../core/wear/index.ts';
-import type { InstallSession, LogEntry } from './install-log.ts';
+import type { LogEntry } from './install-log.ts';
 
 /** A style as it is kept. */
 export interface KeptStyle {
   readonly id: string;
   readonly entry: LogEntry;
-  readonly session: Pick<InstallSession, 'takenOutAtMs'> | undefined;
-  readonly style: (StyleFigures & { readonly finishedAtMs: number; readonly isOffAtNight: boolean }) | undefined;
+  readonly session: { readonly takenOutAtMs: number | undefined } | undefined;
+  readonly style:
+    | {
+        readonly finishedAtMs: number;
+        readonly isOffAtNight: boolean;
+        readonly piecesPerPack: number;
+        readonly timedKnots: number;
+        readonly seconds: number;
+      }
+    | undefined;
   readonly wear: readonly WearEvent[];
 }
 
@@ -45,8 +53,6 @@ export function styleLine(
     style?.isOffAtNight ?? false,
     wear,
   );
-  const timed = style?.rows.reduce((n, r) => n + r.timedKnots, 0) ?? 0;
-  const seconds = style?.rows.reduce((n, r) => n + r.seconds, 0) ?? 0;
   const renewed = entry.renewed?.reduce((sum, r) => sum + r.pieces, 0) ?? 0;
   return {
     ...worn,
@@ -56,7 +62,7 @@ export function styleLine(
     pieces: used.pieces + renewed,
     plannedPieces: planned.pieces,
     minutes: used.minutes,
-    secondsAKnot: timed > 0 ? seconds / timed : undefined,
+    secondsAKnot: style && style.timedKnots > 0 ? style.seconds / style.timedKnots : undefined,
     leftOver: style ? Math.max(0, Math.floor(used.packs * style.piecesPerPack) - used.pieces) : undefined,
     price: used.price,
     costADay: used.price > 0 ? used.price / worn.days : undefined,

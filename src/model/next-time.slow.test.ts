@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { Planner } from '../../tests/helpers/planner.ts';
 import { handsFrom } from '../core/hands/hers.ts';
+import { inColumns } from '../core/hands/pace.ts';
 import { NEXT_WISHES, type NextWish, wishesIn } from '../core/trade/index.ts';
 import { WEAR_PLACES } from '../core/trade/wear.ts';
 import { installPlans } from '../demo/installs.ts';
@@ -13,7 +14,7 @@ import { planInputs } from './to-inputs.ts';
 
 const planner = new Planner();
 const worked = (plan: PlanDocument) => planner.plan(planInputs(plan, 24));
-const before = (plan: PlanDocument, told: Partial<StyleBefore> = {}): StyleBefore => ({
+const styleBefore = (plan: PlanDocument, told: Partial<StyleBefore> = {}): StyleBefore => ({
   wishes: [],
   notes: [],
   wornDays: undefined,
@@ -40,7 +41,7 @@ const timed = (n: number, factor: number) =>
 const hands = handsFrom(
   Array.from({ length: 4 }, (_, i) => ({
     atMs: i,
-    timed: timed(90, 1.8),
+    timed: inColumns(timed(90, 1.8)),
     counted: Array.from({ length: 12 }, () => ({ gaps: 15, hookedOverPlanned: 0.88, side: 'both' as const })),
     used: 1.12,
     enough: 0.82,
@@ -53,7 +54,7 @@ const plans = [shoulderCurls, sweptCoils, deepPartStraight, crownTwists, install
 describe.each(plans.map((p) => [p.name, p] as const))('%s', (_, plan) => {
   const all = proposalsFor(
     plan,
-    before(plan, {
+    styleBefore(plan, {
       wishes: NEXT_WISHES,
       notes: WEAR_PLACES.flatMap((p) => [note('slip', p), note('sore', p)]),
       wornDays: 19,
@@ -77,7 +78,7 @@ describe.each(plans.map((p) => [p.name, p] as const))('%s', (_, plan) => {
   it('taken one after the other they stay plans that can be kept', () => {
     let now = plan;
     for (const { key } of all) {
-      const again = proposalsFor(now, before(now, { wishes: NEXT_WISHES, wornDays: 19, hands }));
+      const again = proposalsFor(now, styleBefore(now, { wishes: NEXT_WISHES, wornDays: 19, hands }));
       now = again.find((p) => p.key === key)?.change.plan ?? now;
       expect(refusalOf(now)).toBeUndefined();
     }
@@ -85,7 +86,7 @@ describe.each(plans.map((p) => [p.name, p] as const))('%s', (_, plan) => {
 });
 
 describe('what is proposed', () => {
-  const of = (plan: PlanDocument, told: Partial<StyleBefore>) => proposalsFor(plan, before(plan, told));
+  const of = (plan: PlanDocument, told: Partial<StyleBefore>) => proposalsFor(plan, styleBefore(plan, told));
   const pieces = (plan: PlanDocument) => worked(plan).supply.pieces;
 
   it('less at the back takes fewer pieces, more takes more', () => {

@@ -9,6 +9,7 @@ import type { PlanChange } from '../model/plan-change.ts';
 import { readPlan } from '../model/read-plan.ts';
 import { wearersIn } from './find-wearers.ts';
 import type {
+  DeedsRecord,
   OrderRecord,
   PhotoRecord,
   PictureRecord,
@@ -37,6 +38,7 @@ export class MeshworkDatabase extends Dexie {
   photos!: EntityTable<PhotoRecord, 'id'>;
   wear!: EntityTable<WearRecord, 'key'>;
   styles!: EntityTable<StyleRecord, 'sessionId'>;
+  deeds!: EntityTable<DeedsRecord, 'sessionId'>;
   practice!: Table<PracticeRecord, string>;
 
   constructor(name = 'meshwork') {
@@ -64,7 +66,13 @@ export class MeshworkDatabase extends Dexie {
     // Until then events were in the order in which one device wrote them.
     this.version(10).stores({ photos: 'id, sessionId' }).upgrade(numberEvents);
     this.version(11).stores({ wear: 'key, sessionId' });
-    this.version(12).stores({ styles: 'sessionId', practice: 'id, of' });
+    this.version(12).stores({
+      sessions: 'id, planId, finished, startedAtMs, takenOutAtMs',
+      plans: 'id, updatedAtMs, deletedAtMs, wearer.id',
+      styles: 'sessionId',
+      deeds: 'sessionId',
+      practice: 'id, of',
+    });
   }
 }
 

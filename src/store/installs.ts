@@ -142,9 +142,9 @@ export async function addRenewal(
 
 /** Ids of the plans of one wearer, with that one. */
 export async function plansOfHer(db: MeshworkDatabase, planId: string): Promise<Set<string>> {
-  const plans = await db.plans.toArray();
-  const of = plans.find((p) => p.id === planId)?.wearer?.id;
-  return new Set(plans.filter((p) => p.id === planId || (of !== undefined && p.wearer?.id === of)).map((p) => p.id));
+  const of = (await db.plans.get(planId))?.wearer?.id;
+  const others = of === undefined ? [] : await db.plans.where('wearer.id').equals(of).primaryKeys();
+  return new Set([planId, ...others]);
 }
 
 /** What finished installs of a plan's wearer took for each piece that was planned; undefined where none is logged. */

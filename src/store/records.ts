@@ -2,7 +2,7 @@
 import type { Side } from '../core/cover/index.ts';
 import type { StyleFigures } from '../core/log/index.ts';
 import type { PracticeRow } from '../core/practice/index.ts';
-import type { FallGuess, Pace } from '../core/trade/index.ts';
+import type { FallGuess } from '../core/trade/index.ts';
 import type { WearEvent } from '../core/wear/index.ts';
 import type { Herself } from '../model/herself.ts';
 import type { History } from '../model/history.ts';
@@ -56,15 +56,22 @@ export interface WearRecord extends WearEvent {
   readonly sessionId: string;
 }
 
-/** What an install really was, folded from its events; gone, and made anew, as soon as one is added to them. */
-export interface StyleRecord extends StyleFigures {
+/** What an install came to, folded from its events; gone, and made anew, as soon as one is added to them. */
+export interface StyleRecord {
   readonly sessionId: string;
   readonly finishedAtMs: number;
+  readonly isOffAtNight: boolean;
+  readonly piecesPerPack: number;
+  /** Of the knots that were timed: how many, and what they took, s. */
+  readonly timedKnots: number;
+  readonly seconds: number;
+}
+
+/** The same row by row and knot by knot: read only where it is asked for. */
+export interface DeedsRecord extends StyleFigures {
+  readonly sessionId: string;
   /** What photos and first rows made of the guesses, over those of the table. */
   readonly strands: Readonly<Partial<Record<FallGuess, number>>>;
-  readonly isOffAtNight: boolean;
-  /** How practised she said she was. */
-  readonly said: Pace;
 }
 
 /** A test row on a scrap of net, or an answer to a question from a plan of hers. */

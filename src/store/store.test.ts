@@ -240,14 +240,15 @@ it('the schema is the one that stores were made with', async () => {
   const tables = raw.tables.map((t) => [t.name, t.schema.primKey.src, t.schema.indexes.map((i) => i.src).sort()]);
   expect(raw.verno).toBe(12);
   expect(tables.sort()).toEqual([
+    ['deeds', 'sessionId', []],
     ['events', '++seq', ['sessionId']],
     ['log', 'id', ['atMs', 'planId']],
     ['orders', 'id', ['planId']],
     ['photos', 'id', ['sessionId']],
     ['pictures', 'planId', []],
-    ['plans', 'id', ['deletedAtMs', 'updatedAtMs']],
+    ['plans', 'id', ['deletedAtMs', 'updatedAtMs', 'wearer.id']],
     ['practice', 'id', ['of']],
-    ['sessions', 'id', ['finished', 'planId', 'startedAtMs']],
+    ['sessions', 'id', ['finished', 'planId', 'startedAtMs', 'takenOutAtMs']],
     ['settings', 'key', []],
     ['shelf', 'id', ['kind']],
     ['stash', 'id', ['kind']],

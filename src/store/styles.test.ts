@@ -1,11 +1,12 @@
 /** Styles in the store: folded anew when something is added, nothing of hers lost, the next plan begun once. */
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { inColumns } from '../core/hands/index.ts';
 import { newPlan } from '../model/defaults.ts';
 import { setWornDays } from '../model/evenings.ts';
 import type { LogEntry } from '../model/install-log.ts';
 import { styleLine } from '../model/logged.ts';
-import { MeshworkDatabase, type StyleRecord } from './database.ts';
+import { type DeedsRecord, MeshworkDatabase } from './database.ts';
 import { addEvents, addLogEntry, startSession } from './installs.ts';
 import { mergeInstall } from './merge-install.ts';
 import { takeIntoNext } from './next-plan.ts';
@@ -43,11 +44,10 @@ const entry = (over: Partial<LogEntry> = {}): LogEntry => ({
   used: { ...figures, pieces: 110 },
   ...over,
 });
-const style: StyleRecord = {
+const deeds: DeedsRecord = {
   sessionId: 's',
-  finishedAtMs: 3000,
   rows: [],
-  timed: [{ kind: 'wrap', zone: 'back', knots: 1, seconds: 30, plainSeconds: 20, hoursOn: 0 }],
+  timed: inColumns([{ kind: 'wrap', zone: 'back', knots: 1, seconds: 30, plainSeconds: 20, hoursOn: 0 }]),
   knots: 90,
   leftEmpty: 0,
   pieces: 110,
@@ -55,9 +55,8 @@ const style: StyleRecord = {
   workedMinutes: 118,
   piecesPerPack: 30,
   strands: {},
-  isOffAtNight: false,
-  said: 'some',
 };
+const worn = { finishedAtMs: 3000, isOffAtNight: true };
 const begin = async () => {
   await addPlan(db, plan, 'New plan', 1, { id: 'w', revision: 1 });
   await startSession(db, { id: 's', planId: 'p', startedAtMs: 1000, plan, finished: 0 });
@@ -72,10 +71,15 @@ const eventsOf = () => db.events.where('sessionId').equals('s').count();
 describe('a style', () => {
   it('is one record of session, line, days and what it really was', async () => {
     await begin();
-    await keepStyle(db, style, await eventsOf());
+    await keepStyle(db, deeds, worn, await eventsOf());
     await addWear(db, { key: 'n', sessionId: 's', atMs: 1, day: '1970-01-02', what: 'fuzz' });
     const [kept] = await stylesOf(db, 'p');
-    expect(kept).toMatchObject({ id: 'l', entry: { line: 'Wider at the nape.' }, session: { id: 's' }, style });
+    expect(kept).toMatchObject({
+      id: 'l',
+      entry: { line: 'Wider at the nape.' },
+      session: { takenOutAtMs: undefined },
+      style: { ...worn, piecesPerPack: 30 },
+    });
     expect(kept.wear).toHaveLength(1);
     const line = styleLine(kept, '1970-01-11', () => '1970-01-01');
     expect(line).toMatchObject({
@@ -91,11 +95,11 @@ describe('a style', () => {
   it('is folded anew as soon as an event is added, here or from another device', async () => {
     await begin();
     expect((await unfolded(db, 'p')).map((s) => s.id)).toEqual(['s']);
-    await keepStyle(db, style, await eventsOf());
+    await keepStyle(db, deeds, worn, await eventsOf());
     expect(await unfolded(db, 'p')).toEqual([]);
     await addEvents(db, [{ sessionId: 's', key: 'c', n: 3, kind: 'note', atMs: 9000, text: 'x' }]);
     expect((await unfolded(db, 'p')).map((s) => s.id)).toEqual(['s']);
-    await keepStyle(db, style, await eventsOf());
+    await keepStyle(db, deeds, worn, await eventsOf());
     const session = await db.sessions.get('s');
     if (!session) throw new Error('the install is gone');
     await mergeInstall(db, session, [{ sessionId: 's', key: 'd', n: 4, kind: 'note', atMs: 9500, text: 'y' }]);
@@ -108,7 +112,7 @@ describe('a style', () => {
     await begin();
     const before = await eventsOf();
     await addEvents(db, [{ sessionId: 's', key: 'c', n: 3, kind: 'note', atMs: 9000, text: 'x' }]);
-    await keepStyle(db, style, before);
+    await keepStyle(db, deeds, worn, before);
     expect(await db.styles.count()).toBe(0);
   });
 
@@ -135,7 +139,7 @@ describe('a style', () => {
 describe('what it tells of her hands', () => {
   it('knots, pieces and what was enough; test rows of hers beside it, with nobody else’s', async () => {
     await begin();
-    await keepStyle(db, style, await eventsOf());
+    await keepStyle(db, deeds, worn, await eventsOf());
     await setNextTime(db, 'l', { line: '', enough: 0.9 });
     const row = { kind: 'wrap', plainSeconds: 20, seconds: [30, 28], gapsMm: [18], aimMm: 18 } as const;
     await addPractice(db, 'p', { kind: 'row', id: 'r1', atMs: 5, row });
@@ -143,9 +147,9 @@ describe('what it tells of her hands', () => {
     await addPractice(db, 'r', { kind: 'row', id: 'r2', atMs: 5, row });
     const told = await toldOfHands(db, 'p');
     expect(told).toHaveLength(2);
-    expect(told[0]).toMatchObject({ timed: style.timed, used: 1.1 });
+    expect(told[0]).toMatchObject({ timed: deeds.timed, used: 1.1 });
     expect(told[0].enough).toBeCloseTo(0.99, 12);
-    expect(told[1].timed).toHaveLength(2);
+    expect(told[1].timed.kind).toHaveLength(2);
     await dropPractice(db, 'r1');
     expect(await practiceOf(db, 'p')).toEqual([]);
     expect(await practiceOf(db, 'r')).toHaveLength(1);

@@ -1,10 +1,16 @@
 /** Styles that are done, each as one record: session, log line, what it really was, days of wear. */
-import type { HandsChoices, LearnedChoice, LearnedName, StyleTold } from '../core/hands/index.ts';
+import {
+  type HandsChoices,
+  inColumns,
+  type LearnedChoice,
+  type LearnedName,
+  type StyleTold,
+} from '../core/hands/index.ts';
 import { countedRows } from '../core/log/index.ts';
 import { toldByRow } from '../core/practice/index.ts';
 import type { WearEvent } from '../core/wear/index.ts';
 import type { InstallSession, LogEntry } from '../model/install-log.ts';
-import type { MeshworkDatabase, PracticeRecord, StyleRecord, WearRecord } from './database.ts';
+import type { DeedsRecord, MeshworkDatabase, PracticeRecord, StyleRecord } from './database.ts';
 import { sessionEvents, wornSince } from './install-events.ts';
 import { plansOfHer, usedOverPlanned } from './installs.ts';
 
@@ -12,10 +18,11 @@ import { plansOfHer, usedOverPlanned } from './installs.ts';
 export interface LoggedStyle {
   readonly id: string;
   readonly entry: LogEntry;
-  readonly session: InstallSession | undefined;
+  /** Without the plan that it followed: that is read when it is asked for. */
+  readonly session: { readonly takenOutAtMs: number | undefined } | undefined;
   readonly style: StyleRecord | undefined;
+  /** Of one that comes off at night: its days, by which it is known how often it was put on. */
   readonly wear: readonly WearEvent[];
-  readonly photos: number;
 }
 
 /** All styles of a plan's wearer, the newest first. */
@@ -23,50 +30,65 @@ export async function stylesOf(db: MeshworkDatabase, planId: string): Promise<Lo
   const hers = await plansOfHer(db, planId);
   const entries = (await db.log.toArray()).filter((e) => hers.has(e.planId)).sort((a, b) => b.atMs - a.atMs);
   const ids = entries.flatMap((e) => e.sessionId ?? []);
-  const [sessions, styles, wear, photos] = await Promise.all([
-    db.sessions.bulkGet(ids),
+  const [sessions, out, styles] = await Promise.all([
+    db.sessions.toCollection().primaryKeys(),
+    takenOut(db),
     db.styles.bulkGet(ids),
-    db.wear.toArray(),
-    db.photos.orderBy('sessionId').keys(),
   ]);
-  const sessionOf = new Map(sessions.flatMap((s) => (s ? [[s.id, s] as const] : [])));
+  const there = new Set(sessions);
   const styleOf = new Map(styles.flatMap((s) => (s ? [[s.sessionId, s] as const] : [])));
-  const wearOf = new Map<string, WearRecord[]>();
-  for (const w of wear) wearOf.set(w.sessionId, [...(wearOf.get(w.sessionId) ?? []), w]);
+  const off = styles.flatMap((s) => (s?.isOffAtNight ? s.sessionId : []));
+  const wear = off.length > 0 ? await db.wear.where('sessionId').anyOf(off).toArray() : [];
   return entries.map((entry) => {
     const id = entry.sessionId ?? '';
     return {
       id: entry.id,
       entry,
-      session: sessionOf.get(id),
+      session: there.has(id) ? { takenOutAtMs: out.get(id) } : undefined,
       style: styleOf.get(id),
-      wear: wearOf.get(id) ?? [],
-      photos: photos.filter((p) => p === id).length,
+      wear: wear.filter((w) => w.sessionId === id),
     };
   });
+}
+
+/** When each came off, read off the index alone: sessions hold whole plans. */
+async function takenOut(db: MeshworkDatabase): Promise<ReadonlyMap<string, number>> {
+  const by = db.sessions.orderBy('takenOutAtMs');
+  const [ids, days] = await Promise.all([by.primaryKeys(), by.keys()]);
+  return new Map(ids.map((id, i) => [id, days[i] as number]));
 }
 
 /** Finished installs of which it is not folded yet what they really were. */
 export async function unfolded(db: MeshworkDatabase, planId: string): Promise<InstallSession[]> {
   const hers = await plansOfHer(db, planId);
-  const [sessions, folded] = await Promise.all([
+  const [all, folded] = await Promise.all([
     db.sessions
       .where('planId')
       .anyOf([...hers])
-      .toArray(),
+      .primaryKeys(),
     db.styles.toCollection().primaryKeys(),
   ]);
   const known = new Set(folded);
-  const open = sessions.filter((s) => !known.has(s.id));
+  const sessions = await db.sessions.bulkGet(all.filter((id) => !known.has(id)));
+  const open = sessions.flatMap((s) => s ?? []);
   const since = await Promise.all(open.map(async (s) => wornSince(await sessionEvents(db, s.id))));
   return open.filter((_, i) => since[i] !== undefined);
 }
 
 /** Nothing of it is hers alone: it is made anew from the events whenever it is gone. */
-export async function keepStyle(db: MeshworkDatabase, style: StyleRecord, events: number): Promise<void> {
-  await db.transaction('rw', db.styles, db.events, async () => {
+export async function keepStyle(
+  db: MeshworkDatabase,
+  deeds: DeedsRecord,
+  told: Pick<StyleRecord, 'finishedAtMs' | 'isOffAtNight'>,
+  events: number,
+): Promise<void> {
+  const { sessionId, rows, piecesPerPack } = deeds;
+  const sum = (of: 'timedKnots' | 'seconds') => rows.reduce((all, r) => all + r[of], 0);
+  await db.transaction('rw', db.styles, db.deeds, db.events, async () => {
     // While it was worked out something was added: it will be asked for again.
-    if ((await db.events.where('sessionId').equals(style.sessionId).count()) === events) await db.styles.put(style);
+    if ((await db.events.where('sessionId').equals(sessionId).count()) !== events) return;
+    await db.deeds.put(deeds);
+    await db.styles.put({ sessionId, piecesPerPack, timedKnots: sum('timedKnots'), seconds: sum('seconds'), ...told });
   });
 }
 
@@ -85,22 +107,26 @@ export async function setNextTime(
 
 /** What each style and each test row of hers tells of her hands. */
 export async function toldOfHands(db: MeshworkDatabase, planId: string): Promise<StyleTold[]> {
-  const styles = await stylesOf(db, planId);
   const of = await handsOf(db, planId);
+  const hers = await plansOfHer(db, planId);
+  const entries = (await db.log.toArray()).filter((e) => hers.has(e.planId));
+  const deeds = await db.deeds.bulkGet(entries.map((e) => e.sessionId ?? ''));
   const rows = await db.practice.where('of').equals(of).toArray();
-  return [...styles.map(toldByStyle), ...rows.flatMap(toldByPractice)];
+  return [...entries.map((e, i) => toldByStyle(e, deeds[i])), ...rows.flatMap(toldByPractice)];
 }
 
-function toldByStyle({ entry, style }: LoggedStyle): StyleTold {
+const NONE_TIMED = inColumns([]);
+
+function toldByStyle(entry: LogEntry, deeds: DeedsRecord | undefined): StyleTold {
   const { enough } = entry;
   const [used] = usedOverPlanned(entry);
   return {
     atMs: entry.atMs,
-    timed: style?.timed ?? [],
-    counted: style ? countedRows(style) : [],
+    timed: deeds?.timed ?? NONE_TIMED,
+    counted: deeds ? countedRows(deeds) : [],
     used,
     enough: enough === undefined || used === undefined ? undefined : enough * used,
-    strands: style?.strands,
+    strands: deeds?.strands,
   };
 }
 

@@ -6,6 +6,8 @@ declare module 'jstat' {
       pdf(x: number, mean: number, sd: number): number;
       inv(p: number, mean: number, sd: number): number;
     };
+    readonly studentt: { inv(p: number, freedom: number): number };
+    readonly models: { ols(y: readonly number[], x: ReadonlyArray<readonly number[]>): { readonly coef: number[] } };
   };
   export default jstat;
 }

@@ -6,7 +6,7 @@ import { FALL_GUESSES, KNOT_SPREAD, PACE_FACTOR } from '../trade/index.ts';
 import { amountPrior, ENOUGH_DIFFERS, enoughLearned, spacingLearned, spacingPrior, strandsLearned } from './amounts.ts';
 import { handsFrom } from './hers.ts';
 import type { Learned, Observation } from './mixed.ts';
-import { paceEffects, paceInPlan, paceLearned, pacePrior, secondsOfHers, type TimedKnots } from './pace.ts';
+import { inColumns, paceEffects, paceInPlan, paceLearned, pacePrior, secondsOfHers, type TimedKnots } from './pace.ts';
 
 const asLog = ({ middle, low, high, sd }: Learned): Learned => ({
   middle: Math.log(middle),
@@ -173,7 +173,13 @@ describe('all of her hands', () => {
   it('closer on her right is told of her right', () => {
     const row = (side: 'left' | 'right', hookedOverPlanned: number) => ({ gaps: 18, hookedOverPlanned, side });
     const { spacing } = handsFrom(
-      [{ atMs: 1, timed: [], counted: [row('left', 1), row('left', 1.02), row('right', 0.9), row('right', 0.88)] }],
+      [
+        {
+          atMs: 1,
+          timed: inColumns([]),
+          counted: [row('left', 1), row('left', 1.02), row('right', 0.9), row('right', 0.88)],
+        },
+      ],
       'some',
     );
     expect(spacing?.right.middle).toBeLessThan(spacing?.left.middle ?? 0);
@@ -183,8 +189,8 @@ describe('all of her hands', () => {
   it('her reserve and what is enough for her come from styles that say so', () => {
     const { reserve, enough } = handsFrom(
       [
-        { atMs: 1, timed: [], counted: [], used: 1.1, enough: 0.8 },
-        { atMs: 1, timed: [], counted: [], used: 1.06 },
+        { atMs: 1, timed: inColumns([]), counted: [], used: 1.1, enough: 0.8 },
+        { atMs: 1, timed: inColumns([]), counted: [], used: 1.06 },
       ],
       'some',
     );

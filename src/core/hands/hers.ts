@@ -9,7 +9,7 @@ import {
   spacingLearned,
   strandsLearned,
 } from './amounts.ts';
-import { type PaceOfHers, paceLearned, type TimedKnots } from './pace.ts';
+import { fromColumns, type PaceOfHers, paceLearned, type TimedColumns } from './pace.ts';
 
 const LEARNED = ['pace', 'spacing', 'reserve', 'enough', 'strands'] as const;
 export type LearnedName = (typeof LEARNED)[number];
@@ -26,7 +26,7 @@ export type HandsChoices = Readonly<Partial<Record<LearnedName, LearnedChoice>>>
 /** One style, or one test row, as far as it tells anything. */
 export interface StyleTold {
   readonly atMs: number;
-  readonly timed: readonly TimedKnots[];
+  readonly timed: TimedColumns;
   readonly counted: readonly CountedRow[];
   /** Pieces used over those planned. */
   readonly used?: number | undefined;
@@ -50,7 +50,7 @@ export function handsFrom(styles: readonly StyleTold[], said: Pace, choices: Han
     styles.filter((s) => s.atMs > (choices[name]?.sinceMs ?? Number.NEGATIVE_INFINITY));
   return {
     pace: paceLearned(
-      since('pace').map((s) => s.timed),
+      since('pace').map((s) => fromColumns(s.timed)),
       said,
     ),
     spacing: spacingLearned(since('spacing').map((s) => s.counted)),

@@ -8,4 +8,4 @@ export {
   type LearnedName,
   type StyleTold,
 } from './hers.ts';
-export { type PaceInPlan, paceInPlan, secondsOfHers, type TimedKnots } from './pace.ts';
+export { inColumns, type PaceInPlan, paceInPlan, secondsOfHers, type TimedColumns, type TimedKnots } from './pace.ts';

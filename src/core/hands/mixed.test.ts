@@ -72,8 +72,7 @@ describe('the posterior', () => {
     };
     const points = Array.from({ length: 40 }, (_, k) => [1, k / 10, 3 + 0.4 * (k / 10) + 0.5 * drawNormal(random)]);
     const found = learn(open, [points.map(([a, b, y]) => ({ y, effects: [[0, a], [1, b]], of: 1 }))]); // biome-ignore format: short
-    // biome-ignore lint/suspicious/noExplicitAny: the library has no types
-    const ols = (jstat as any).models.ols(points.map((p) => p[2]), points.map((p) => [p[0], p[1]])); // biome-ignore format: short
+    const ols = jstat.models.ols(points.map((p) => p[2]), points.map((p) => [p[0], p[1]])); // biome-ignore format: short
     expect(found.mean[0]).toBeCloseTo(ols.coef[0], 4);
     expect(found.mean[1]).toBeCloseTo(ols.coef[1], 4);
   });
@@ -138,8 +137,7 @@ describe(`over ${WEARERS} simulated wearers`, () => {
 it('the quantile of Student’s t is that of a statistics library', () => {
   for (const freedom of [3, 4, 5, 8.5, 21, 60, 5000])
     for (const p of [0.05, 0.3, 0.6, 0.9, 0.99]) {
-      // biome-ignore lint/suspicious/noExplicitAny: the library has no types
-      const theirs = (jstat as any).studentt.inv(p, freedom);
+      const theirs = jstat.studentt.inv(p, freedom);
       expect(Math.abs(studentQuantile(p, freedom) - theirs)).toBeLessThan(2e-5 * Math.abs(theirs));
     }
   expect(() => studentQuantile(1, 8)).toThrow(RangeError);

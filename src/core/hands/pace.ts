@@ -30,6 +30,38 @@ export interface TimedKnots {
   readonly hoursOn: number;
 }
 
+/** The same of a whole style, column by column: forty thousand of them are kept and handed over in no time. */
+export interface TimedColumns {
+  /** Indexes into the kinds and the zones. */
+  readonly kind: Uint8Array;
+  readonly zone: Uint8Array;
+  readonly knots: Uint16Array;
+  readonly seconds: Float32Array;
+  readonly plainSeconds: Float32Array;
+  readonly hoursOn: Float32Array;
+}
+
+export const inColumns = (timed: readonly TimedKnots[]): TimedColumns => ({
+  kind: Uint8Array.from(timed, (t) => KNOT_KINDS.indexOf(t.kind)),
+  zone: Uint8Array.from(timed, (t) => KNOT_ZONES.indexOf(t.zone)),
+  knots: Uint16Array.from(timed, (t) => t.knots),
+  seconds: Float32Array.from(timed, (t) => t.seconds),
+  plainSeconds: Float32Array.from(timed, (t) => t.plainSeconds),
+  hoursOn: Float32Array.from(timed, (t) => t.hoursOn),
+});
+
+/** What is no kind or zone that is known by now is left out. */
+export function fromColumns(c: TimedColumns): TimedKnots[] {
+  return Array.from(c.kind, (k, i) => ({
+    kind: KNOT_KINDS[k],
+    zone: KNOT_ZONES[c.zone[i]],
+    knots: c.knots[i],
+    seconds: c.seconds[i],
+    plainSeconds: c.plainSeconds[i],
+    hoursOn: c.hoursOn[i],
+  })).filter((t) => t.kind !== undefined && t.zone !== undefined);
+}
+
 /** Her seconds over those of common practice. */
 export interface PaceOfHers {
   readonly knots: number;

@@ -1,6 +1,7 @@
 /** What a style really was: its rows are the sums of its events, whatever came in which order. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { fromColumns } from '../hands/pace.ts';
 import { foldInstall, type InstallEvent } from '../install/index.ts';
 import type { PlannedKnot, PlannedRow } from '../knots/index.ts';
 import type { KnotZone } from '../trade/index.ts';
@@ -69,15 +70,23 @@ describe('rows of a style', () => {
     });
     expect(f.rows[2]).toMatchObject({ knots: 0, pieces: 0, side: 'right' });
     expect(f).toMatchObject({ knots: 7, leftEmpty: 1, pieces: 9 });
-    expect(f.timed[0]).toMatchObject({ kind: 'anchor', zone: 'nape', knots: 1, seconds: 30, plainSeconds: 20 });
-    expect(f.timed[1].hoursOn).toBeCloseTo(35 / 3600, 9);
+    expect(fromColumns(f.timed)[0]).toMatchObject({
+      kind: 'anchor',
+      zone: 'nape',
+      knots: 1,
+      seconds: 30,
+      plainSeconds: 20,
+    });
+    expect(fromColumns(f.timed)[1].hoursOn).toBeCloseTo(35 / 3600, 6);
     expect(countedRows(f)).toEqual([{ gaps: 6, hookedOverPlanned: 6 / 8, side: 'left' }]);
   });
 
   it('a run told at once is timed as one, of the kind that most of it is', () => {
     const ids = knots.filter((k) => k.row === 1).map((k) => k.id);
     const f = figures([at(0, 'step', { stepId: 'x' }), at(300, 'run', { knotIds: ids, pieces: 9 })]);
-    expect(f.timed).toMatchObject([{ kind: 'wrap', zone: 'back', knots: 9, seconds: 300, plainSeconds: 9 * 21 }]);
+    expect(fromColumns(f.timed)).toMatchObject([
+      { kind: 'wrap', zone: 'back', knots: 9, seconds: 300, plainSeconds: 9 * 21 },
+    ]);
   });
 
   it('hours on begin anew after a long rest', () => {
@@ -89,7 +98,7 @@ describe('rows of a style', () => {
       at(120 + 3600, 'knot', { knotId: 'r0-2' }),
       at(150 + 3600, 'knot', { knotId: 'r0-3' }),
     ]);
-    expect(f.timed.map((t) => Math.round(3600 * t.hoursOn))).toEqual([0, 10]);
+    expect(fromColumns(f.timed).map((t) => Math.round(3600 * t.hoursOn))).toEqual([0, 10]);
   });
 
   it('sums of the rows are those of the events, in any order of events and with any of them twice', () => {

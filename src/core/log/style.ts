@@ -1,5 +1,5 @@
 /** What a style really was, row by row: folded from its events, held against the plan that was followed last. */
-import type { CountedRow, TimedKnots } from '../hands/index.ts';
+import { type CountedRow, inColumns, type TimedColumns, type TimedKnots } from '../hands/index.ts';
 import type { InstallState, Timed } from '../install/index.ts';
 import type { PlannedKnot, PlannedRow } from '../knots/index.ts';
 import type { KnotKind, KnotZone } from '../trade/index.ts';
@@ -26,7 +26,7 @@ export interface StyleRow {
 
 export interface StyleFigures {
   readonly rows: readonly StyleRow[];
-  readonly timed: readonly TimedKnots[];
+  readonly timed: TimedColumns;
   readonly knots: number;
   readonly leftEmpty: number;
   readonly pieces: number;
@@ -49,7 +49,7 @@ export function styleFigures({ rows, knots, supply }: Followed, state: InstallSt
   const timed = state.timed.flatMap((t) => timedKnots(t, byId));
   return {
     rows: rows.flatMap((row, i) => styleRow(row, i, knots, byId, isIn, state)),
-    timed,
+    timed: inColumns(timed),
     knots: state.done.filter((d) => !d.skipped).length,
     leftEmpty: state.done.filter((d) => d.skipped).length,
     pieces: state.piecesFirst,

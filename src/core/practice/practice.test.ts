@@ -60,7 +60,7 @@ describe('a test row', () => {
   });
 
   it('tells each knot and each gap of her hands; one that was not measured tells no gap', () => {
-    expect(toldByRow(row).timed).toHaveLength(5);
+    expect(toldByRow(row).timed.seconds).toHaveLength(5);
     expect(toldByRow(row).counted.map((c) => c.hookedOverPlanned)).toEqual([0.9, 1, 1.1, 1]);
     const unmeasured = { ...row, gapsMm: [] };
     expect(toldByRow(unmeasured).counted).toEqual([]);

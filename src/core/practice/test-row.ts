@@ -1,5 +1,5 @@
 /** A test row on a scrap of net: a few pieces, timed, and the gaps between them measured. */
-import type { CountedRow, TimedKnots } from '../hands/index.ts';
+import { type CountedRow, inColumns, type TimedColumns } from '../hands/index.ts';
 import type { KnotKind } from '../trade/index.ts';
 
 export interface PracticeRow {
@@ -42,10 +42,10 @@ function spread(values: readonly number[]): number {
 }
 
 /** What a test row tells of her hands: knots on the net, fresh, and each gap for itself. */
-export function toldByRow(row: PracticeRow): { readonly timed: TimedKnots[]; readonly counted: CountedRow[] } {
+export function toldByRow(row: PracticeRow): { readonly timed: TimedColumns; readonly counted: CountedRow[] } {
   const { kind, plainSeconds, aimMm } = row;
   return {
-    timed: row.seconds.map((s) => ({ kind, zone: 'back', knots: 1, seconds: s, plainSeconds, hoursOn: 0 })),
+    timed: inColumns(row.seconds.map((s) => ({ kind, zone: 'back', knots: 1, seconds: s, plainSeconds, hoursOn: 0 }))),
     counted: row.gapsMm
       .filter((g) => g > 0 && aimMm > 0)
       .map((g) => ({ gaps: 1, hookedOverPlanned: g / aimMm, side: 'both' })),

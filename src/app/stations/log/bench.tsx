@@ -15,12 +15,12 @@ import { useLogView } from './log-view.ts';
 import { NextTime } from './next-time.tsx';
 import { StyleRecordView } from './record.tsx';
 import { Renewed } from './renewed.tsx';
-import { type Styles, useStyles } from './use-styles.ts';
+import type { Styles } from './use-styles.ts';
 import './log.css';
 
 export function LogBench(props: BenchProps) {
   const { plan } = props.session;
-  const styles = useStyles(plan.id);
+  const styles = useLogView((v) => v.styles);
   return (
     <>
       <h2>Log</h2>

@@ -54,7 +54,8 @@ function useWorkedOut(first: LoggedStyle, second: LoggedStyle) {
   return told;
 }
 
-async function workOut(client: CoreClient, { session }: LoggedStyle): Promise<OtherPlan | undefined> {
+async function workOut(client: CoreClient, { entry }: LoggedStyle): Promise<OtherPlan | undefined> {
+  const session = entry.sessionId ? await db.sessions.get(entry.sessionId) : undefined;
   if (!session) return undefined;
   const plan = planOf(session, await sessionEvents(db, session.id));
   const inputs = inputsOf(plan);

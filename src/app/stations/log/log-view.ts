@@ -1,7 +1,10 @@
 /** Which style of the log is looked at, and which two are held against each other. Of the screen only. */
 import { create } from 'zustand';
+import type { Styles } from './use-styles.ts';
 
 interface LogView {
+  /** As they were read last, for the whole of the log. */
+  readonly styles: Styles | undefined;
   readonly chosen: string | undefined;
   readonly pair: readonly string[];
   readonly isCompared: boolean;
@@ -12,6 +15,7 @@ interface LogView {
 }
 
 export const useLogView = create<LogView>((set) => ({
+  styles: undefined,
   chosen: undefined,
   pair: [],
   isCompared: false,

@@ -1,8 +1,10 @@
 /** Small multiples over her styles, the oldest first: the same few figures of each, on one scale. */
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
+import { useLiveQuery } from 'dexie-react-hooks';
 import type { StyleLine } from '../../../model/logged.ts';
 import type { LoggedStyle } from '../../../store/styles.ts';
+import { db } from '../../session/database.ts';
 import { day, money } from '../../ui/format.ts';
 import { useLogView } from './log-view.ts';
 
@@ -79,11 +81,12 @@ function Bars(props: {
 /** Seconds a knot from the first row to the last. */
 function ByRow({ all }: { readonly all: readonly LoggedStyle[] }) {
   const chosen = useLogView((v) => v.chosen);
-  const told = all.flatMap(({ id, entry, style }) => {
-    const points = (style?.rows ?? []).flatMap((r, i) =>
-      r.timedKnots > 0 ? [[i, r.seconds / r.timedKnots] as const] : [],
-    );
-    return points.length < 2 ? [] : [{ id, day: day(entry.atMs), points, last: (style?.rows.length ?? 2) - 1 }];
+  const ids = all.map((s) => s.entry.sessionId ?? '');
+  const deeds = useLiveQuery(() => db.deeds.bulkGet(ids), [ids.join()]);
+  const told = all.flatMap(({ id, entry }, s) => {
+    const rows = deeds?.[s]?.rows ?? [];
+    const points = rows.flatMap((r, i) => (r.timedKnots > 0 ? [[i, r.seconds / r.timedKnots] as const] : []));
+    return points.length < 2 ? [] : [{ id, day: day(entry.atMs), points, last: rows.length - 1 }];
   });
   if (told.length === 0) return null;
   const marked = told.find((t) => t.id === chosen) ?? told[told.length - 1];

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { handsUsed } from '../../../core/hands/index.ts';
 import { wishesIn } from '../../../core/trade/index.ts';
-import { foldWear } from '../../../core/wear/index.ts';
+import { foldWear, type WearNote } from '../../../core/wear/index.ts';
 import { planOf } from '../../../model/install-log.ts';
 import type { StyleLine } from '../../../model/logged.ts';
 import { type Proposal, proposalsFor } from '../../../model/next-time.ts';
@@ -14,6 +14,7 @@ import { sessionEvents } from '../../../store/install-events.ts';
 import { takeIntoNext } from '../../../store/next-plan.ts';
 import { openRecord } from '../../../store/plans.ts';
 import { type LoggedStyle, nextPlanOf } from '../../../store/styles.ts';
+import { wearEvents } from '../../../store/wear.ts';
 import { inputsOf } from '../../ask/fineness.ts';
 import { type AskedInTurn, useInTurn } from '../../ask/in-turn.ts';
 import { useResult } from '../../ask/plan.ts';
@@ -34,10 +35,10 @@ export function NextTime({ kept, line, planId }: Props) {
   const hands = useHands(planId);
   const proposals = useMemo(() => {
     if (!base || !answer?.isCurrent || !hands) return undefined;
-    const { entry, wear } = kept;
+    const { entry } = kept;
     return proposalsFor(base.plan, {
       wishes: entry.wishes ?? wishesIn(entry.line),
-      notes: foldWear(wear),
+      notes: base.notes,
       wornDays: line.isWornStill ? undefined : line.days,
       hands: hands.found && handsUsed(hands.found, hands.choices),
       fingers: answer.value.spacing.fingers,
@@ -74,19 +75,24 @@ interface Base {
   readonly plan: PlanDocument;
   readonly next: PlanDocument | undefined;
   readonly taken: readonly string[];
+  /** Of the days on which the style was worn. */
+  readonly notes: readonly WearNote[];
 }
 
 /** @returns null where nothing is kept to begin from */
 function useBase({ entry, session }: LoggedStyle): Base | null | undefined {
   return useLiveQuery(async () => {
+    const notes = foldWear(entry.sessionId ? await wearEvents(db, entry.sessionId) : []);
     const begun = await nextPlanOf(db, entry.id);
     const record = begun && (await db.plans.get(begun.planId));
     if (begun && record && record.deletedAtMs === 0) {
       const read = openRecord(record);
-      if (read.ok) return { plan: read.history.present.plan, next: read.history.present.plan, taken: begun.taken };
+      if (read.ok)
+        return { plan: read.history.present.plan, next: read.history.present.plan, taken: begun.taken, notes };
     }
-    if (!session) return null;
-    return { plan: planOf(session, await sessionEvents(db, session.id)), next: undefined, taken: [] };
+    const followed = session && entry.sessionId ? await db.sessions.get(entry.sessionId) : undefined;
+    if (!followed) return null;
+    return { plan: planOf(followed, await sessionEvents(db, followed.id)), next: undefined, taken: [], notes };
   }, [entry.id, session]);
 }
 

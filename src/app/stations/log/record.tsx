@@ -21,7 +21,9 @@ interface OneStyle {
 }
 
 export function StyleRecordView({ kept, line, plan }: OneStyle) {
-  const { entry, style } = kept;
+  const { entry } = kept;
+  const { sessionId } = entry;
+  const deeds = useLiveQuery(async () => (sessionId ? db.deeds.get(sessionId) : undefined), [sessionId, kept]);
   const { currency } = plan;
   return (
     <article data-testid="log-entry">
@@ -47,8 +49,8 @@ export function StyleRecordView({ kept, line, plan }: OneStyle) {
       <Costs line={line} currency={currency} />
       {/* While a finished install is still asked about, its line is written there. */}
       {entry.byItself !== 1 && <Wishes key={entry.line} entry={entry} />}
-      {style && style.rows.length > 0 && <RowByRow rows={style.rows} finger={fingerMm(plan)} />}
-      <Photos sessionId={entry.sessionId} />
+      {deeds && deeds.rows.length > 0 && <RowByRow rows={deeds.rows} finger={fingerMm(plan)} />}
+      <Photos sessionId={sessionId} />
     </article>
   );
 }

@@ -3,9 +3,11 @@ import {
   columnFilteringFeature,
   createColumnHelper,
   createFilteredRowModel,
+  createPaginatedRowModel,
   createSortedRowModel,
   filterFns,
   globalFilteringFeature,
+  rowPaginationFeature,
   rowSortingFeature,
   sortFns,
   tableFeatures,
@@ -19,9 +21,11 @@ import { useLogView } from './log-view.ts';
 const features = tableFeatures({
   columnFilteringFeature,
   globalFilteringFeature,
+  rowPaginationFeature,
   rowSortingFeature,
   filteredRowModel: createFilteredRowModel(),
   sortedRowModel: createSortedRowModel(),
+  paginatedRowModel: createPaginatedRowModel(),
   filterFns,
   sortFns,
 });
@@ -59,22 +63,27 @@ const columnsIn = (currency: string) =>
     }),
   ]);
 
+/** So many at once: a longer log is opened as quickly as a short one. */
+const PAGE = 25;
+
 const ARIA_SORT = { asc: 'ascending', desc: 'descending' } as const;
 
 export function StyleTable({ lines, currency }: { readonly lines: readonly StyleLine[]; readonly currency: string }) {
   const [search, setSearch] = useState('');
   const globalFilter = useDeferredValue(search);
+  const [shown, setShown] = useState(PAGE);
   const columns = useMemo(() => columnsIn(currency), [currency]);
   const data = useMemo(() => [...lines], [lines]);
   const table = useTable({
     features,
     columns,
     data,
-    state: { globalFilter },
+    state: { globalFilter, pagination: { pageIndex: 0, pageSize: shown } },
     globalFilterFn: 'includesString',
     initialState: { sorting: [{ id: 'atMs', desc: true }] },
   });
   const rows = table.getRowModel().rows;
+  const found = table.getFilteredRowModel().rows.length;
   return (
     <>
       <label className="log-search">
@@ -92,7 +101,7 @@ export function StyleTable({ lines, currency }: { readonly lines: readonly Style
       <section className="log-table" aria-label="All styles" tabIndex={0}>
         <table>
           <caption className="sr-only" aria-live="polite">
-            {rows.length} of {lines.length} styles
+            {found} of {lines.length} styles
           </caption>
           <thead>
             {table.getHeaderGroups().map((group) => (
@@ -136,6 +145,16 @@ export function StyleTable({ lines, currency }: { readonly lines: readonly Style
             ))}
           </tbody>
         </table>
+        {found > rows.length && (
+          <button
+            type="button"
+            className="word mt-2"
+            onClick={() => setShown(shown + 4 * PAGE)}
+            data-testid="more-styles"
+          >
+            {found - rows.length} more
+          </button>
+        )}
         {rows.length === 0 && <p className="mt-3">Nothing in your log speaks of “{globalFilter}”.</p>}
       </section>
     </>

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { HandsChoices, HandsOfHers } from '../../../core/hands/index.ts';
 import type { Pace } from '../../../core/trade/index.ts';
 import { handsChoices, handsOf, toldOfHands } from '../../../store/styles.ts';
-import { startClient } from '../../ask/clients.ts';
+import { painter } from '../../ask/clients.ts';
 import { db } from '../../session/database.ts';
 
 export interface Hands {
@@ -22,14 +22,12 @@ export function useHands(planId: string, said: Pace = 'some'): Hands | undefined
   const [found, setFound] = useState<HandsOfHers>();
   useEffect(() => {
     if (!told) return;
-    const client = startClient();
     let isWanted = true;
-    void client.call('handsFrom', { styles: told.styles, said, choices: told.choices }).then((outcome) => {
+    void painter.call('handsFrom', { styles: told.styles, said, choices: told.choices }).then((outcome) => {
       if (isWanted && outcome.state === 'done') setFound(outcome.value);
     });
     return () => {
       isWanted = false;
-      client.stop();
     };
   }, [told, said]);
   return useMemo(() => told && { of: told.of, choices: told.choices, found }, [told, found]);

@@ -2,10 +2,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import { FALL_GUESS_NAMES, isOffHead, PLAIN_GUESSES } from '../../../core/trade/index.ts';
-import { type InstallSession, planOf, type StoredInstallEvent } from '../../../model/install-log.ts';
+import { type InstallSession, planOf } from '../../../model/install-log.ts';
 import { type StyleLine, styleLine } from '../../../model/logged.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import type { StyleRecord } from '../../../store/database.ts';
+import type { DeedsRecord } from '../../../store/database.ts';
 import { sessionEvents, wornSince } from '../../../store/install-events.ts';
 import { keepStyle, type LoggedStyle, stylesOf, unfolded } from '../../../store/styles.ts';
 import type { CoreClient } from '../../../workers/client.ts';
@@ -26,8 +26,8 @@ export function useStyles(planId: string): Styles | undefined {
   return useMemo(() => all && { all, lines: all.map((s) => styleLine(s, today, dayOf)) }, [all, today]);
 }
 
-/** One after the other in a worker of their own. @returns how many are still to be read */
-export function useFolding(planId: string): number {
+/** One after the other in a worker of their own. @returns how many are still to be read; undefined until that is known */
+export function useFolding(planId: string): number | undefined {
   const open = useLiveQuery(() => unfolded(db, planId), [planId]);
   const [failed, setFailed] = useState<ReadonlySet<string>>(new Set());
   const next = open?.find((s) => !failed.has(s.id));
@@ -45,7 +45,7 @@ export function useFolding(planId: string): number {
       client.stop();
     };
   }, [nextId]);
-  return open?.filter((s) => !failed.has(s.id)).length ?? 0;
+  return open?.filter((s) => !failed.has(s.id)).length;
 }
 
 /** @returns false where it can't be worked out: its line stands without rows then */
@@ -54,22 +54,17 @@ async function fold(client: CoreClient, session: InstallSession): Promise<boolea
   const plan = planOf(session, events);
   const told = await client.call('styleOf', { inputs: inputsOf(plan), events });
   if (told.state !== 'done') return false;
-  await keepStyle(db, { ...told.value, ...toldBy(plan, session, events) }, events.length);
+  const deeds = { ...told.value, sessionId: session.id, strands: strandsOf(plan) };
+  const style = {
+    finishedAtMs: wornSince(events) ?? session.startedAtMs,
+    isOffAtNight: isOffHead(plan.cap) && plan.cap.wig,
+  };
+  await keepStyle(db, deeds, style, events.length);
   return true;
 }
 
-function toldBy(plan: PlanDocument, session: InstallSession, events: readonly StoredInstallEvent[]) {
-  const strands = Object.fromEntries(
-    FALL_GUESS_NAMES.flatMap((g) => {
-      const hers = plan.guesses[g];
-      return hers === undefined ? [] : [[g, hers / PLAIN_GUESSES[g]]];
-    }),
-  ) as StyleRecord['strands'];
-  return {
-    sessionId: session.id,
-    finishedAtMs: wornSince(events) ?? session.startedAtMs,
-    strands,
-    isOffAtNight: isOffHead(plan.cap) && plan.cap.wig,
-    said: plan.pace,
-  };
-}
+/** What photos and first rows made of the guesses of the plan that it followed last. */
+const strandsOf = ({ guesses }: PlanDocument): DeedsRecord['strands'] =>
+  Object.fromEntries(
+    FALL_GUESS_NAMES.flatMap((g) => (guesses[g] === undefined ? [] : [[g, guesses[g] / PLAIN_GUESSES[g]]])),
+  );
