@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { foldInstall } from '../core/install/index.ts';
+import type { WearEvent } from '../core/wear/index.ts';
 import { demoPlans } from '../demo/plans.ts';
 import type { InstallSession, StoredInstallEvent } from '../model/install-log.ts';
 import { readInstallJson, writeInstallJson } from './install-json.ts';
@@ -24,21 +25,33 @@ const events: StoredInstallEvent[] = [
   },
   { sessionId: 's', key: 'e', n: 5, kind: 'step', atMs: 120, stepId: 'check/Look', outcome: 'done', under: 'd' },
 ];
-const text = writeInstallJson({ session, events });
+const wear: WearEvent[] = [
+  { key: 'w1', atMs: 900, day: '2026-11-01', what: 'sore', place: 'leftTemple' },
+  { key: 'w2', atMs: 950, day: '2026-11-02', what: 'undo', undoes: 'w1' },
+];
+const text = writeInstallJson({ session, events, wear: wear.map((w) => ({ ...w, sessionId: 's' })) });
 
 describe('a file of an install', () => {
   it('comes back as it went', () => {
     const read = readInstallJson(text);
     expect(read.ok && read.value.events).toEqual(events);
     expect(read.ok && read.value.session).toEqual(session);
+    expect(read.ok && read.value.wear).toEqual(wear);
     expect(read.ok && foldInstall(read.value.events)).toEqual(foldInstall(events));
   });
 
+  it('of the version before, without days of wear, is read as well', () => {
+    const { wear: _, ...old } = { ...JSON.parse(text), version: 1 };
+    const read = readInstallJson(JSON.stringify(old));
+    expect(read.ok && [read.value.events, read.value.wear]).toEqual([events, []]);
+  });
+
   it.each([
+    [text.replace('2026-11-01', '2026-13-01'), /no day/],
     ['', /isn’t JSON/],
     ['{}', /no install of Meshwork/],
     [text.slice(0, 400), /isn’t JSON/],
-    [text.replace('"version":1', '"version":2'), /newer Meshwork/],
+    [text.replace('"version":2', '"version":3'), /newer Meshwork/],
     [text.replace('"kind":"knot"', '"kind":"knit"'), /What a touch is/],
     [text.replace('"pieces":3', '"pieces":-3'), /pieces of a row/],
     [text.replace('"at":[120,10]', '"at":[999,10]'), /azimuth/],

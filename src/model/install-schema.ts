@@ -1,14 +1,19 @@
 /** Anything that claims to be an install in a file to an install, or one sentence that says why not. */
 import { array, mixed, number, object, string, ValidationError } from 'yup';
 import { INSTALL_EVENT_KINDS, type InstallEventKind, STEP_OUTCOMES, type StepOutcome } from '../core/install/index.ts';
+import { WEAR_KINDS, WEAR_PLACES, type WearPlace } from '../core/trade/index.ts';
+import type { WearEvent } from '../core/wear/index.ts';
 import { amount, choice, count, direction } from './checks.ts';
+import { isWrittenDay } from './days.ts';
 import type { InstallSession, StoredInstallEvent } from './install-log.ts';
 import type { Parsed } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 
 export const INSTALL_FORMAT = 'meshwork-install';
-export const INSTALL_VERSION = 1;
+/** Days of wear came with the second. */
+export const INSTALL_VERSION = 2;
+const READ_VERSIONS = [1, INSTALL_VERSION];
 
 /** As many touches as no install has, and knots as no run has. */
 const MOST_EVENTS = 20_000;
@@ -42,9 +47,26 @@ const event = object({
   .noUnknown()
   .strict();
 
+/** What was noted of a day on which it was worn; photos stay where they were taken. */
+const wearEvent = object({
+  key: id('The key of a note'),
+  atMs: amount(0, LATEST_MS, 'The time of a note'),
+  day: string()
+    .strict()
+    .required('The day of a note is missing.')
+    .test('day', 'The day of a note is no day.', isWrittenDay),
+  what: choice<WearEvent['what']>([...WEAR_KINDS, 'photo', 'out', 'undo'], 'What a note says'),
+  place: choice<WearPlace>(WEAR_PLACES, 'The place of a note').optional().default(undefined),
+  text: string().strict().max(400).optional(),
+  photoId: string().strict().max(120).optional(),
+  undoes: string().strict().max(120).optional(),
+})
+  .noUnknown()
+  .strict();
+
 const file = object({
   format: choice([INSTALL_FORMAT], 'The format'),
-  version: number().strict().required().oneOf([INSTALL_VERSION], 'This install was written by a newer Meshwork.'),
+  version: number().strict().required().oneOf(READ_VERSIONS, 'This install was written by a newer Meshwork.'),
   session: object({
     id: id('The id of the install'),
     planId: id('The plan of the install'),
@@ -59,6 +81,7 @@ const file = object({
     .strict()
     .required('The install is missing.'),
   events: array(event.required()).required('The touches are missing.').max(MOST_EVENTS, 'There are too many touches.'),
+  wear: array(wearEvent.required()).max(MOST_EVENTS, 'There are too many notes.').optional().default(undefined),
 })
   .noUnknown()
   .strict();
@@ -75,13 +98,14 @@ function areNames(value: unknown): boolean {
 export interface InstallFile {
   readonly session: InstallSession;
   readonly events: readonly StoredInstallEvent[];
+  readonly wear: readonly WearEvent[];
 }
 
 export function readInstall(value: unknown): Parsed<InstallFile> {
   if (typeof value !== 'object' || value === null || (value as { format?: unknown }).format !== INSTALL_FORMAT)
     return { ok: false, why: 'This is no install of Meshwork.' };
   try {
-    const { session, events } = file.validateSync(value, { strict: true });
+    const { session, events, wear = [] } = file.validateSync(value, { strict: true });
     const plan = readPlan(session.plan);
     if (!plan.ok) return plan;
     const read: StoredInstallEvent[] = [];
@@ -90,7 +114,14 @@ export function readInstall(value: unknown): Parsed<InstallFile> {
       if (of && !of.ok) return of;
       read.push({ ...present(e), sessionId: session.id, ...(of ? { plan: of.value } : {}) } as StoredInstallEvent);
     }
-    return { ok: true, value: { session: present({ ...session, plan: plan.value }) as InstallSession, events: read } };
+    return {
+      ok: true,
+      value: {
+        session: present({ ...session, plan: plan.value }) as InstallSession,
+        events: read,
+        wear: wear.map((w) => present(w) as WearEvent),
+      },
+    };
   } catch (error) {
     const why = error instanceof ValidationError ? error.message : 'An entry is of another kind than it should be.';
     return { ok: false, why: `This install can’t be read: ${why}` };

@@ -7,6 +7,7 @@ import type { LogEntry } from '../model/install-log.ts';
 import { keepAfterWear } from './after-wear.ts';
 import { MeshworkDatabase } from './database.ts';
 import { addEvents, addLogEntry, addRenewal, startSession } from './installs.ts';
+import { mergeInstall } from './merge-install.ts';
 import { putHair, stashCaps, stashHair } from './stash.ts';
 import { addWear, wearEvents, wearingOf } from './wear.ts';
 
@@ -88,4 +89,15 @@ it('what is worth keeping goes back as worn, and the cap once more worn, once', 
     ['worn', 0, 12],
   ]);
   expect((await stashCaps(db, undefined)).map((c) => c.cap.timesWorn)).toEqual([plan.cap.timesWorn + 1]);
+});
+
+it('comes with an install from another device, each note once, none of hers lost', async () => {
+  await begin();
+  await addWear(db, note('here', '2026-12-01'));
+  const session = await db.sessions.get('s');
+  if (!session) throw new Error('the install is gone');
+  const theirs = [note('here', '2026-12-01'), note('there', '2026-12-02')].map(({ sessionId: _, ...n }) => n);
+  expect(await mergeInstall(db, session, [], theirs)).toBe(1);
+  expect(await mergeInstall(db, session, [], theirs)).toBe(0);
+  expect(foldWear(await wearEvents(db, 's')).map((n) => n.key)).toEqual(['here', 'there']);
 });

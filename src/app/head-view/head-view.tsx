@@ -49,7 +49,11 @@ export function HeadView(props: {
   const drawn = { ...lineView, plan, result, scene, seen, look, oldPart, marksSeen: props.atCheck };
   useLines(lineCanvas, drawn, mode);
   useCloser(box);
-  const drag = useTurning(box, (x, y) => result && mode?.tap(drawn, result, x, y));
+  const drag = useTurning(box, (x, y) => {
+    const { touched } = useView.getState();
+    if (touched && scene) touched(seen, scene, x, y);
+    else if (result) mode?.tap(drawn, result, x, y);
+  });
   const stage = useCallback(() => box.current?.getBoundingClientRect(), []);
   const counts = result ? ` with ${result.rows.length} rows and ${result.knots.length} knots` : '';
   const on = { session, result, scene, show, look, hair, picture, stage, view: seen, atCheck: props.atCheck };

@@ -1,6 +1,6 @@
 /** Orthographic view of the head: from mm in the head's frame to pixels on the stage. */
 import type { Vec3 } from '../../core/geometry/index.ts';
-import type { ViewAngle } from '../view/view-store.ts';
+import type { ViewAngle } from '../view/angle.ts';
 import type { Frame, Stage } from './framing.ts';
 
 export type V3 = Vec3;

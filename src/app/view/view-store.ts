@@ -7,12 +7,10 @@ import type { HeadScene, Look } from '../../core/plan/index.ts';
 import type { Age, LookAge, MarkKind } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { type Closeness, WHOLE } from '../head-view/framing.ts';
+import type { Projection } from '../head-view/projection.ts';
+import type { ViewAngle } from './angle.ts';
 
-export interface ViewAngle {
-  /** Where the viewer stands round the head, rad: 0 in front, π/2 at her left. */
-  readonly azimuth: number;
-  readonly elevation: number;
-}
+export type { ViewAngle };
 
 export const VIEWS = {
   behind: { azimuth: Math.PI, elevation: 0.06 },
@@ -113,6 +111,8 @@ interface ViewState extends ViewAngle {
   readonly showBumps: boolean;
   /** Why the last edit on the head was not made. */
   readonly refusal: string | undefined;
+  /** A place on the head is asked for: what is done with a touch there. */
+  readonly touched: ((seen: Projection, scene: HeadScene, x: number, y: number) => void) | undefined;
   /** The plan of `check.against`, worked out. */
   readonly other: OtherPlan | undefined;
   turn(angle: ViewAngle): void;
@@ -155,6 +155,7 @@ export const useView = create<ViewState>((set) => ({
   wornDay: undefined,
   lit: undefined,
   other: undefined,
+  touched: undefined,
   turn: ({ azimuth, elevation }) =>
     set({ azimuth: wrap(azimuth), elevation: Math.min(1.5, Math.max(-0.35, elevation)) }),
   setMoving: (moving) => set({ moving }),

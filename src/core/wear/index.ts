@@ -3,5 +3,6 @@ export { agedBy, type ComesOff, comesOff, hurtsSince, type WhyOff, type Worn } f
 export { dryingHours, type Wet } from './drying.ts';
 export { type Care, DONE_BY, type Due, dueUntil, nextDue, wetOn } from './due.ts';
 export { foldWear, stepsOut, type WearEvent, type WearNote } from './notes.ts';
+export { wearPlaceAt } from './places.ts';
 export { restDays, type ShedVerdict, shedUsual, shedVerdict, tuftAcrossMm } from './shed.ts';
 export { type OutKind, type OutStep, takedownOrder } from './takedown.ts';

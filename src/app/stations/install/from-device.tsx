@@ -13,12 +13,12 @@ export function FromDevice() {
   const take = async (file: File) => {
     const read = readInstallJson(await file.text());
     if (!read.ok) return setTrouble(`${read.why} Nothing was changed.`);
-    const { session, events } = read.value;
+    const { session, events, wear } = read.value;
     try {
       // A plan that is not here comes with it.
       if (!(await db.plans.get(session.planId)))
         await addPlan(db, { ...session.plan, id: session.planId }, 'Came with an install', Date.now());
-      await mergeInstall(db, session, events);
+      await mergeInstall(db, session, events, wear);
       navigate(`/install/${session.id}`);
     } catch (error) {
       setTrouble(storageSentence(error));

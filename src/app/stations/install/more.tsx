@@ -9,6 +9,7 @@ import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { mergeInstall } from '../../../store/merge-install.ts';
 import { storageSentence } from '../../../store/plans.ts';
+import { wearEvents } from '../../../store/wear.ts';
 import { db } from '../../session/database.ts';
 import { offerText } from '../../session/files.ts';
 import { OpenFile } from '../../ui/open-file.tsx';
@@ -218,9 +219,7 @@ function OtherHands({ session, install, forHelper, onClose, onSaid }: Props & Sa
           type="button"
           className="word"
           data-testid="export-install"
-          onClick={() =>
-            offerText('install.json', 'application/json', writeInstallJson({ session, events: install.events }))
-          }
+          onClick={() => void saved(session, install)}
         >
           Save this install as a file
         </button>
@@ -237,12 +236,18 @@ function OtherHands({ session, install, forHelper, onClose, onSaid }: Props & Sa
   );
 }
 
+/** With the days on which it was worn. */
+async function saved(session: InstallSession, { events }: Pick<Install, 'events'>) {
+  const wear = await wearEvents(db, session.id);
+  offerText('install.json', 'application/json', writeInstallJson({ session, events, wear }));
+}
+
 async function takenFrom(file: File, session: InstallSession): Promise<string> {
   const read = readInstallJson(await file.text());
   if (!read.ok) return `${read.why} Nothing was changed.`;
   if (read.value.session.id !== session.id) return 'This file is of another install. Nothing was changed.';
   try {
-    const fresh = await mergeInstall(db, session, read.value.events);
+    const fresh = await mergeInstall(db, session, read.value.events, read.value.wear);
     return fresh === 0 ? 'All of it was here already.' : `${fresh} touches from the other device are in.`;
   } catch (error) {
     return storageSentence(error);

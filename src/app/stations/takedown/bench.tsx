@@ -8,10 +8,10 @@ import type { Wearing } from '../../../store/wear.ts';
 import { today as todayIs } from '../../session/today.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
 import { weekday } from '../../ui/format.ts';
-import { NotePhoto } from '../wear/note-photo.tsx';
 import { useFollowed } from '../wear/use-followed.ts';
 import { dayOf, useWear, type Wear } from '../wear/use-wear.ts';
 import { ComesBack } from './comes-back.tsx';
+import { Edges } from './edges.tsx';
 import { TakedownOrder } from './order.tsx';
 import { Shed } from './shed.tsx';
 import { TakenOut } from './taken-out.tsx';
@@ -96,32 +96,6 @@ function OfWorn({
 }
 
 const meanHairG = ({ strand, lengthMm }: ReturnType<typeof planInputs>['ownHair']) => hairMassG(strand, lengthMm);
-
-/** The first photo and the newest beside each other: hers to compare. */
-function Edges({ wear }: { readonly wear: Wear }) {
-  const photos = (wear.notes ?? []).filter((n) => n.photoId !== undefined);
-  const [before, after] = [photos[0], photos.at(-1)];
-  return (
-    <section className="mt-5" aria-label="Edges before and after">
-      <h3 className="text-title">Your edges, before and after</h3>
-      {before?.photoId && after?.photoId && before !== after ? (
-        <div className="mt-2 grid grid-cols-2 gap-2">
-          {[before, after].map((n) => (
-            <figure key={n.key}>
-              <NotePhoto id={n.photoId ?? ''} />
-              <figcaption className="note">{weekday(n.day)}</figcaption>
-            </figure>
-          ))}
-        </div>
-      ) : (
-        <p className="note mt-1">
-          Two photos of them, noted at Wear on the first day and after this, stand here beside each other. Look for hair
-          that is shorter or thinner than before, and for skin that shines.
-        </p>
-      )}
-    </section>
-  );
-}
 
 function Rest({ from, hurt, isOut }: { readonly from: string; readonly hurt: boolean; readonly isOut: boolean }) {
   const [least, most] = restDays(hurt);

@@ -1,5 +1,6 @@
 /** What she notes of a day: two taps, the second one where it is. */
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { directionDeg } from '../../../core/head/index.ts';
 import {
   upperFirst,
   WEAR_INFO,
@@ -9,10 +10,12 @@ import {
   type WearKind,
   type WearPlace,
 } from '../../../core/trade/index.ts';
-import type { WearNote } from '../../../core/wear/index.ts';
+import { type WearNote, wearPlaceAt } from '../../../core/wear/index.ts';
+import { surfacePointAt } from '../../head-view/surface-hit.ts';
 import { Trouble } from '../../ui/trouble.tsx';
-import { fromFile } from '../install/shot.ts';
+import { useView } from '../../view/view-store.ts';
 import { NotePhoto } from './note-photo.tsx';
+import { TakePhoto } from './take-photo.tsx';
 import type { Wear } from './use-wear.ts';
 
 const GROUPS = [
@@ -55,7 +58,7 @@ export function Noting({ day, wear }: { readonly day: string; readonly wear: Wea
           </fieldset>
         ))
       )}
-      <TakePhoto onPhoto={(image) => wear.add({ day, what: 'photo' }, image)} />
+      <TakePhoto words="A photo of it" onPhoto={(image) => wear.add({ day, what: 'photo' }, image)} />
       <Trouble why={wear.trouble} />
     </section>
   );
@@ -66,9 +69,12 @@ function Where(props: {
   readonly onPlace: (place: WearPlace) => void;
   readonly onBack: () => void;
 }) {
+  const { onPlace } = props;
+  useTouched(onPlace);
   return (
     <fieldset className="line py-2">
       <legend className="font-strong">{upperFirst(WEAR_INFO[props.what].name)}: where?</legend>
+      <p className="note max-phone:hidden">Touch it on the head, or say it:</p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         {WEAR_PLACES.map((place) => (
           <button
@@ -87,6 +93,21 @@ function Where(props: {
       </button>
     </fieldset>
   );
+}
+
+/** A touch on the head says the place too, as long as it is asked for. */
+function useTouched(onPlace: (place: WearPlace) => void) {
+  const latest = useRef(onPlace);
+  latest.current = onPlace;
+  useEffect(() => {
+    useView.setState({
+      touched: (seen, scene, x, y) => {
+        const hit = surfacePointAt(seen, scene.cap, x, y);
+        if (hit) latest.current(wearPlaceAt(directionDeg(hit)));
+      },
+    });
+    return () => useView.setState({ touched: undefined });
+  }, []);
 }
 
 /** What stands for the day, with what to do about it, each to be taken back. */
@@ -118,35 +139,3 @@ const wordsOf = ({ what, place }: WearNote) =>
   what === 'photo'
     ? 'A photo'
     : `${upperFirst(WEAR_INFO[what].name)}${place ? `, ${WEAR_PLACE_INFO[place].name}` : ''}`;
-
-/** No larger than it is looked at, and kept in this browser only. */
-function TakePhoto({ onPhoto }: { readonly onPhoto: (image: string) => Promise<void> }) {
-  const [said, setSaid] = useState<string>();
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    setSaid('Opening the photo …');
-    try {
-      await onPhoto((await fromFile(file)).image);
-      setSaid(undefined);
-    } catch (error) {
-      setSaid(error instanceof Error ? error.message : 'This photo can’t be opened.');
-    }
-  };
-  return (
-    <div className="line">
-      <label className="word cursor-pointer">
-        <input
-          type="file"
-          accept="image/*"
-          className="sr-only"
-          data-testid="wear-photo"
-          onChange={(e) => void take(e.target.files?.[0])}
-        />
-        A photo of it
-      </label>
-      <span className="note ml-5" role="status">
-        {said ?? 'It stays in this browser.'}
-      </span>
-    </div>
-  );
-}
