@@ -34,12 +34,6 @@ const hairDrawn = async (browser: Browser) => {
   await new Promise((r) => setTimeout(r, 2500));
 };
 
-/** Two heads beside each other, and what is different between them. */
-const headsDrawn = async (browser: Browser) => {
-  await browser.until(`document.querySelectorAll('.compare canvas[data-triangles]').length === 3`, 'the heads');
-  await new Promise((r) => setTimeout(r, 1500));
-};
-
 const PICTURES: readonly Picture[] = [
   { name: 'rows', path: `${curls}/rows`, before: aKnot },
   { name: 'aim', path: `${curls}/aim` },
@@ -73,17 +67,6 @@ const PICTURES: readonly Picture[] = [
     },
   },
   {
-    name: 'what-if',
-    path: `${curls}/check`,
-    before: async (b) => {
-      await b.looked();
-      await b.click('[data-part="whatIf"]');
-      await b.choose('against', 'plan demo-deep-part');
-      await headsDrawn(b);
-      await b.script('document.activeElement.blur()');
-    },
-  },
-  {
     name: 'supply',
     path: `${curls}/supply`,
     before: async (b) => {
@@ -105,12 +88,32 @@ const PICTURES: readonly Picture[] = [
     before: async (b) => void (await b.appears('[data-testid="days"]')),
   },
   {
+    name: 'log',
+    path: '/plan/demo-swept-coils/log',
+    before: async (b) => {
+      await b.appears('[data-testid="logbook"][data-folding="0"] [data-style]');
+      await b.click('[data-part="hands"]');
+      await b.appears('[data-testid="pace-learned"]');
+      await b.script('document.activeElement.blur()');
+    },
+  },
+  {
+    name: 'practice',
+    path: '/plan/demo-deep-part/practice',
+    before: async (b) => {
+      await b.script(`document.querySelectorAll('[data-knot]')[2].click()`);
+      await b.focus('[data-testid="rope-time"]');
+      await b.keys(Key.END);
+      for (let i = 0; i < 6; i++) await b.keys(Key.ARROW_LEFT);
+      await b.script('document.activeElement.blur()');
+    },
+  },
+  {
     name: 'takedown',
     path: '/plan/demo-swept-coils/takedown',
     dark: true,
     before: async (b) => void (await b.appears('[data-testid="out-order"]')),
   },
-  { name: 'chart', path: `${curls}/rows/chart` },
   {
     name: 'cap',
     path: `${curls}/cap`,
