@@ -153,6 +153,22 @@ it('what plans take is reserved once: who comes second gets what is left, and a 
   expect(lot.free).toBe(0);
 });
 
+it('a plan that is hooked once more takes hair again, until it is finished', async () => {
+  await putHair(db, undefined, [{ product: { ...first, packsAtHand: 5 }, loose: 0 }], 1);
+  await db.plans.add(record('a', 3));
+  const session = (id: string, startedAtMs: number, finished: 0 | 1) => ({
+    id,
+    planId: 'a',
+    startedAtMs,
+    plan: plan('a', 3),
+    finished,
+  });
+  await db.sessions.bulkAdd([session('new', 9, 0), session('old', 1, 1)]);
+  expect((await lotsTaken(db, undefined))[0].taken).toHaveLength(1);
+  await db.sessions.update('new', { finished: 1 });
+  expect((await lotsTaken(db, undefined))[0].taken).toEqual([]);
+});
+
 it('plans of an older version take what they took; one that can’t be read keeps nobody from the stash', async () => {
   await putHair(db, undefined, [{ product: { ...oldPlan.products[0], packsAtHand: 8 } as never, loose: 0 }], 1);
   const old = { ...record('a', 0), history: { past: [], present: { words: 'x', plan: oldPlan }, future: [] } };

@@ -199,8 +199,9 @@ export interface LotTaken extends StashHair {
 export async function lotsTaken(db: MeshworkDatabase, of: Of): Promise<LotTaken[]> {
   const lots = await stashHair(db, of);
   const plans = (await db.plans.where('deletedAtMs').equals(0).toArray()).filter((p) => p.wearer?.id === of);
-  const worn = new Set((await db.sessions.where('finished').equals(1).toArray()).map((s) => s.planId));
-  const waiting = plans.filter((p) => !worn.has(p.id)).sort((a, b) => (a.id < b.id ? -1 : 1));
+  // The newest install of a plan says: one that is hooked once more takes hair again.
+  const isWorn = new Map((await db.sessions.orderBy('startedAtMs').toArray()).map((s) => [s.planId, s.finished === 1]));
+  const waiting = plans.filter((p) => !isWorn.get(p.id)).sort((a, b) => (a.id < b.id ? -1 : 1));
   const claims = new Map<string, Array<Claim & { readonly name: string }>>();
   for (const record of waiting) {
     const plan = planIn(record);
