@@ -240,7 +240,7 @@ for (const dark of [false, true]) {
     await browser.go(url + p.path);
     await browser.until(`document.querySelector('[data-ready=yes], [data-testid=knot-kind]')`, 'the plan');
     await browser.until(
-      `document.querySelector('[data-picture=ready], [data-testid=knot-kind], .sheet')`,
+      `document.querySelector('[data-picture=ready], [data-testid=knot-kind], .sheet, .logbook, .rope-stage')`,
       'the picture',
     );
     await p.before?.(browser);

@@ -21,11 +21,14 @@ const kept = () => browser.storedRows<PracticeRecord>('practice');
 const move = () => browser.script<string>(`return document.querySelector('[data-testid=rope]').dataset.move`);
 const time = () => browser.script<number>(`return Number(document.querySelector('[data-testid=rope]').dataset.time)`);
 
-/** What is drawn, as numbers: another picture has others. */
-const drawn = () =>
-  browser.script<string>(
-    `const c = document.querySelector('.rope-picture canvas'); return new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(c.toDataURL().slice(-4000)))))`,
+/** What is drawn, once it is drawn as it should be. */
+const drawn = async () => {
+  await browser.until(
+    `document.querySelector('.rope-picture canvas').dataset.drawn === document.querySelector('[data-testid=rope]').dataset.look`,
+    'the knot to be drawn',
   );
+  return browser.script<string>(`return document.querySelector('.rope-picture canvas').toDataURL()`);
+};
 
 describe('a knot', () => {
   it('moves with its time, back and forth by keys, move by move', async () => {
@@ -52,6 +55,7 @@ describe('a knot', () => {
     await browser.keys(' ');
     await browser.until(`Number(document.querySelector('[data-testid=rope]').dataset.time) > 0.01`, 'it to move');
     await browser.keys(' ');
+    await browser.until(`document.querySelector('[data-testid=rope-play]').textContent === 'Play'`, 'it to stop');
     const stopped = await time();
     await drawn();
     expect(await time()).toBe(stopped);

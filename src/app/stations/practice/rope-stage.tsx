@@ -28,7 +28,8 @@ export function RopeStage({ result }: { readonly result: PlanResult | undefined 
 
 function OneKnot({ knot }: { readonly knot: PlannedKnot }) {
   const moving = useMemo(() => movingRope(ropeOf(knot)), [knot]);
-  const { time, isPlaying, set } = usePractice();
+  const practice = usePractice();
+  const { time, isPlaying, set } = practice;
   const move = moveAt(moving, time);
   usePlaying(knot.seconds);
   const onKeyDown = (event: React.KeyboardEvent) => {
@@ -48,6 +49,7 @@ function OneKnot({ knot }: { readonly knot: PlannedKnot }) {
       data-testid="rope"
       data-move={move}
       data-time={time.toFixed(3)}
+      data-look={lookOf(practice)}
     >
       <RopePicture knot={knot} moving={moving} />
       <p className="rope-words" aria-live="polite" data-testid="rope-words">
@@ -76,6 +78,7 @@ function RopePicture({ knot, moving }: { readonly knot: PlannedKnot; readonly mo
         // What a left hand does is what a right hand does in a mirror.
         isTurned: isMirrored !== isLeftHanded,
       });
+      if (canvas.current) canvas.current.dataset.drawn = lookOf(usePractice.getState());
     });
     return () => cancelAnimationFrame(frame);
   }, [knot, moving, time, width, height, isFromAbove, isMirrored, isLeftHanded, theme]);
@@ -85,6 +88,11 @@ function RopePicture({ knot, moving }: { readonly knot: PlannedKnot; readonly mo
     </div>
   );
 }
+
+/** What is seen, in a word: drawn already or not. */
+const lookOf = ({ time, isFromAbove, isMirrored, isLeftHanded }: Looked) =>
+  [time.toFixed(3), isFromAbove, isMirrored, isLeftHanded].join(' ');
+type Looked = Pick<ReturnType<typeof usePractice.getState>, 'time' | 'isFromAbove' | 'isMirrored' | 'isLeftHanded'>;
 
 const STEP = 0.01;
 
