@@ -17,7 +17,7 @@ import { zoneAt } from '../fullness/index.ts';
 import { verticesUnder } from '../geometry/index.ts';
 import type { Point } from '../head/index.ts';
 import { biteGroups } from '../load/index.ts';
-import { GROUND_LUMINANCE, hairLuminance, isWorn, type SpacingZone, ZONES } from '../trade/index.ts';
+import { agedOf, fuzzLoft, GROUND_LUMINANCE, hairLuminance, isWorn, type SpacingZone, ZONES } from '../trade/index.ts';
 import type { Look, ToldPatch } from './look-result.ts';
 import { base, baseContext, ownHair } from './stages/base.ts';
 import { cap, openingLine } from './stages/cap.ts';
@@ -57,11 +57,11 @@ export const hiddenIn = stage(
 /** Mean thickness of the hair over the scalp, mm. */
 export const thickness = stage(
   'thickness',
-  ({ inputs, of, guesses = inputs.guesses }) => ({
+  ({ inputs, of, guesses = inputs.guesses, age = 'finished' }) => ({
     mesh: of(head).mesh,
     worn: of(worn),
     prints: of(prints),
-    loft: guesses.loft,
+    loft: guesses.loft * fuzzLoft(agedOf(age)),
   }),
   ({ mesh: { vertexAreasMm2 }, worn: { pieces, ribbons, textures }, prints: laid, loft }) => {
     const volume = laid.prints.reduce((sum, print, i) => {

@@ -9,6 +9,8 @@ export type Age = (typeof AGES)[number];
 export interface Aged {
   readonly mattedWeeks: number;
   readonly creptWeeks: number;
+  /** Of fuzz that no one has pulled or trimmed. */
+  readonly fuzzWeeks: number;
 }
 
 /** At an age that has a name, or as far as days and notes have brought it. */
@@ -17,7 +19,7 @@ export type LookAge = Age | Aged;
 export const agedOf = (age: LookAge): Aged => {
   if (typeof age !== 'string') return age;
   const weeks = age === 'firstWeek' ? 1 : 0;
-  return { mattedWeeks: weeks, creptWeeks: weeks };
+  return { mattedWeeks: weeks, creptWeeks: weeks, fuzzWeeks: weeks };
 };
 
 /** After a week strands are this wide against fresh ones: they mat together (guess). */
@@ -28,6 +30,13 @@ const LEAST_WIDTH = 0.5;
 /** Width of strands against fresh ones. */
 export const mattedWidth = ({ mattedWeeks }: Aged): number =>
   Math.max(LEAST_WIDTH, 1 - (1 - MATTED_WIDTH) * mattedWeeks);
+
+/** Hair stands off by so much more after a week of fuzz, and by no more than that (guesses). */
+const FUZZ_STANDS_OFF = 0.08;
+const MOST_FUZZ = 0.4;
+
+/** How loosely it lies against hair that is tidied. */
+export const fuzzLoft = ({ fuzzWeeks }: Aged): number => 1 + Math.min(MOST_FUZZ, FUZZ_STANDS_OFF * fuzzWeeks);
 
 /** How far knots creep down in a week, mm (guess). */
 const SLIP_MM: Readonly<Record<Grip, number>> = { grips: 1, some: 2, smooth: 4 };

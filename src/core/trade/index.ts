@@ -1,7 +1,7 @@
 /** What the trade knows: choices, limits, names, reasons, sources. Data and words. */
 
 export { AGE_INFO } from './age-words.ts';
-export { AGES, type Age, type Aged, agedOf, crept, type LookAge, mattedWidth } from './ages.ts';
+export { AGES, type Age, type Aged, agedOf, crept, fuzzLoft, type LookAge, mattedWidth } from './ages.ts';
 export {
   BASE_LIMITS,
   type BaseSettings,
@@ -269,10 +269,12 @@ export {
   BELOW_SHOULDERS_MM,
   CREPT_DAYS,
   EDGES_EVERY_DAYS,
+  FUZZ_SEEN_DAYS,
   LONG_TANGLES_DAYS,
   LONGEST_WORN_DAYS,
   MATS_AFTER_DAYS,
   MATS_SPREAD,
+  TIDIES,
   TIDY_EVERY_DAYS,
   WASH_EVERY_DAYS,
   WEAR_INFO,

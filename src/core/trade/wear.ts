@@ -148,6 +148,11 @@ export const LONGEST_WORN_DAYS = 42;
 /** Crept by so many days' worth, it no longer holds as it was laid (guess). */
 export const CREPT_DAYS = 42;
 
+/** What takes fuzz off. */
+export const TIDIES: readonly WearKind[] = ['tidied', 'trimmed'];
+/** A day on which she sees fuzz is worth so many days of it (guess). */
+export const FUZZ_SEEN_DAYS = 4;
+
 /** Fuzz is pulled and trimmed every so many days. */
 export const TIDY_EVERY_DAYS: Readonly<Record<Texture, number>> = {
   straight: 6,

@@ -4,15 +4,17 @@ import {
   type Aged,
   BELOW_SHOULDERS_MM,
   CREPT_DAYS,
+  FUZZ_SEEN_DAYS,
   LONG_TANGLES_DAYS,
   LONGEST_WORN_DAYS,
   MATS_AFTER_DAYS,
   MATS_SPREAD,
   TEXTURE_INFO,
   type Texture,
+  TIDIES,
   WEAR_INFO,
 } from '../trade/index.ts';
-import { notedUntil, type WearNote } from './notes.ts';
+import { daysSince, notedUntil, type WearNote } from './notes.ts';
 
 /** What of a style its wearing hangs on. */
 export interface Worn {
@@ -39,7 +41,22 @@ function agedDays(notes: readonly WearNote[], first: string, day: string) {
 /** @param first the day on which it was finished, "2026-12-05" */
 export function agedBy(notes: readonly WearNote[], first: string, day: string): Aged {
   const { matted, crept } = agedDays(notes, first, day);
-  return { mattedWeeks: matted / DAYS_A_WEEK, creptWeeks: crept / DAYS_A_WEEK };
+  return {
+    mattedWeeks: matted / DAYS_A_WEEK,
+    creptWeeks: crept / DAYS_A_WEEK,
+    fuzzWeeks: fuzzDays(notes, first, day) / DAYS_A_WEEK,
+  };
+}
+
+/** Each day brings some, one on which she sees it more: until it is tidied, and from then on anew. */
+function fuzzDays(notes: readonly WearNote[], first: string, day: string): number {
+  const since = Math.max(0, daysSince(notes, TIDIES, first, day));
+  const from = daysLater(day, -since);
+  const seen = notedUntil(notes, day).filter((n) => n.what === 'fuzz' && n.day >= from);
+  // Tidied on the day that it was seen it is gone.
+  const isTidied = (n: WearNote) =>
+    notes.some((t) => (TIDIES as readonly string[]).includes(t.what) && t.day === n.day);
+  return since + FUZZ_SEEN_DAYS * seen.filter((n) => !isTidied(n)).length;
 }
 
 const matsAfterDays = ({ texture, lengthMm }: Worn): number =>

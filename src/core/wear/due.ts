@@ -1,6 +1,13 @@
 /** What is due on a day, and why. */
 import { daysFrom, daysLater } from '../time/index.ts';
-import { EDGES_EVERY_DAYS, TIDY_EVERY_DAYS, WASH_EVERY_DAYS, WEAR_INFO, type WearKind } from '../trade/index.ts';
+import {
+  EDGES_EVERY_DAYS,
+  TIDIES,
+  TIDY_EVERY_DAYS,
+  WASH_EVERY_DAYS,
+  WEAR_INFO,
+  type WearKind,
+} from '../trade/index.ts';
 import type { Worn } from './ageing.ts';
 import { daysSince, notedUntil, type WearNote } from './notes.ts';
 
@@ -17,7 +24,6 @@ export interface Due {
 export const DONE_BY: Readonly<Partial<Record<Care, WearKind>>> = { wash: 'washed', tidy: 'tidied' };
 
 const WASHES: readonly WearKind[] = ['washed', 'swam'];
-const TIDIES: readonly WearKind[] = ['tidied', 'trimmed'];
 
 /** Each care with the day on which it is next due: soonest first. */
 export function nextDue(worn: Worn, notes: readonly WearNote[], first: string, today: string): Due[] {

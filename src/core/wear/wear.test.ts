@@ -2,7 +2,15 @@
 import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { agedOf, LONGEST_WORN_DAYS, mattedWidth, TEXTURES, WEAR_KINDS, type WearKind } from '../trade/index.ts';
+import {
+  agedOf,
+  fuzzLoft,
+  LONGEST_WORN_DAYS,
+  mattedWidth,
+  TEXTURES,
+  WEAR_KINDS,
+  type WearKind,
+} from '../trade/index.ts';
 import { agedBy, comesOff, type Worn } from './ageing.ts';
 import { dryingHours, leavesGAnHour, ROOM, SATURATED, type Wet, waterG } from './drying.ts';
 import { dueUntil, nextDue, wetOn } from './due.ts';
@@ -61,6 +69,21 @@ describe('how far it has come', () => {
     expect(7 * agedBy(told, first, later(3)).mattedWeeks).toBeCloseTo(5, 9);
     expect(7 * agedBy(told, first, later(4)).mattedWeeks).toBeCloseTo(5, 9);
     expect(7 * agedBy(told, first, later(7)).creptWeeks).toBeCloseTo(11, 9);
+  });
+});
+
+describe('fuzz', () => {
+  it('grows by the day, more where she saw it, and is gone once it is tidied; hair stands off by it, never beyond all bounds', () => {
+    const fuzz = (told: ReturnType<typeof notes>, day: number) => 7 * agedBy(told, first, later(day)).fuzzWeeks;
+    expect(fuzz([], 6)).toBeCloseTo(6, 9);
+    expect(fuzz(notes(['fuzz', 3]), 6)).toBeCloseTo(10, 9);
+    expect(fuzz(notes(['fuzz', 3], ['tidied', 5]), 6)).toBeCloseTo(1, 9);
+    expect(fuzz(notes(['fuzz', 5], ['tidied', 5]), 6)).toBeCloseTo(1, 9);
+    expect(fuzz(notes(['trimmed', 5], ['fuzz', 6]), 6)).toBeCloseTo(5, 9);
+    const stands = (fuzzWeeks: number) => fuzzLoft({ mattedWeeks: 0, creptWeeks: 0, fuzzWeeks });
+    expect(stands(0)).toBe(1);
+    expect(stands(2)).toBeGreaterThan(stands(1));
+    expect(stands(50)).toBeCloseTo(1.4, 9);
   });
 });
 

@@ -142,14 +142,14 @@ function useDayLookedAt(first: string, today: string, aged: (day: string) => Ret
   const looked = useView((v) => v.wornDay);
   const { lookAtDay, setWornAge } = useView.getState();
   const day = looked?.day ?? today;
-  const age = aged(day);
+  const { mattedWeeks, creptWeeks, fuzzWeeks } = aged(day);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another install has other days
   useEffect(() => {
     lookAtDay({ first, day: today });
     return () => lookAtDay(undefined);
   }, [key, first, today]);
   useEffect(() => {
-    setWornAge({ mattedWeeks: age.mattedWeeks, creptWeeks: age.creptWeeks });
-  }, [age.mattedWeeks, age.creptWeeks, setWornAge]);
+    setWornAge({ mattedWeeks, creptWeeks, fuzzWeeks });
+  }, [mattedWeeks, creptWeeks, fuzzWeeks, setWornAge]);
   return [day, (next: string) => lookAtDay({ first, day: next })] as const;
 }

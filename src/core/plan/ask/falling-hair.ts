@@ -19,6 +19,7 @@ import {
 import { DistanceGrid, polylineLength, type SurfaceMesh, slide } from '../../geometry/index.ts';
 import { bust, bustBox } from '../../head/index.ts';
 import { sin } from '../../numerics/index.ts';
+import { agedOf, fuzzLoft } from '../../trade/index.ts';
 import type { HairOnHead, LookAsked } from '../look-result.ts';
 import { prints, tie, WAYS_OF, worn, wornKnots } from '../stages/fall.ts';
 import { head } from '../stages/head.ts';
@@ -51,7 +52,7 @@ export function fallingHair(graph: PlanGraph, asked: LookAsked): HairOnHead {
   const { mesh, mark } = now.of(head);
   const { roots, ribbons, pieces, textures, lies } = now.of(worn);
   const laid = now.of(prints).prints;
-  const { loft } = asked.guesses ?? asked.inputs.guesses;
+  const loft = (asked.guesses ?? asked.inputs.guesses).loft * fuzzLoft(agedOf(asked.age ?? 'finished'));
   const { lay, whole } = strandMakers(now);
   const order = asked.inputs.products.map((p) => p.id);
   const inOrder = colourIds(asked.inputs.colours);
