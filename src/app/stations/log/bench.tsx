@@ -95,7 +95,7 @@ function StyleParts({ session, result, styles }: BenchProps & { readonly styles:
         {
           id: 'next',
           name: 'Next time',
-          content: <NextTime key={kept.id} kept={kept} line={line} planId={session.plan.id} />,
+          content: <NextTime key={kept.id} kept={kept} line={line} planId={session.plan.id} said={session.plan.pace} />,
         },
         ...(hands ? [hands] : []),
       ]}

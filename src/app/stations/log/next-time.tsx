@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { handsUsed } from '../../../core/hands/index.ts';
-import { wishesIn } from '../../../core/trade/index.ts';
+import { type Pace, wishesIn } from '../../../core/trade/index.ts';
 import { foldWear, type WearNote } from '../../../core/wear/index.ts';
 import { planOf } from '../../../model/install-log.ts';
 import type { StyleLine } from '../../../model/logged.ts';
@@ -27,12 +27,14 @@ interface Props {
   readonly kept: LoggedStyle;
   readonly line: StyleLine;
   readonly planId: string;
+  /** How practised she says she is. */
+  readonly said: Pace;
 }
 
-export function NextTime({ kept, line, planId }: Props) {
+export function NextTime({ kept, line, planId, said }: Props) {
   const base = useBase(kept);
   const { answer } = useResult(base?.plan);
-  const hands = useHands(planId);
+  const hands = useHands(planId, said);
   const proposals = useMemo(() => {
     if (!base || !answer?.isCurrent || !hands) return undefined;
     const { entry } = kept;

@@ -14,7 +14,7 @@ export interface Hands {
   readonly choices: HandsChoices;
 }
 
-export function useHands(planId: string, said: Pace = 'some'): Hands | undefined {
+export function useHands(planId: string, said: Pace): Hands | undefined {
   const told = useLiveQuery(async () => {
     const of = await handsOf(db, planId);
     return { of, choices: await handsChoices(db, of), styles: await toldOfHands(db, planId) };
