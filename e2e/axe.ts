@@ -36,3 +36,24 @@ export async function violations(browser: Browser, options: object = ALL, within
   await browser.rests();
   return run(browser, options, within);
 }
+
+/** By day and in the evening at a desk, and on a phone: the bench stands in its width, and axe finds nothing. @param open the page, at rest */
+export async function soundEverywhere(browser: Browser, open: () => Promise<void>): Promise<void> {
+  for (const [isDark, width, height] of [
+    [false, 1280, 800],
+    [true, 1280, 800],
+    [false, 390, 844],
+  ] as const) {
+    await browser.theme(isDark);
+    await browser.size(width, height);
+    await open();
+    const overflow = await browser.script<number>(
+      `const b = document.querySelector('.bench-tool'); return b.scrollWidth - b.clientWidth`,
+    );
+    if (overflow !== 0) throw new Error(`${overflow} px too wide at ${width}`);
+    const found = await violations(browser);
+    if (found.length > 0) throw new Error(found.join('\n'));
+  }
+  await browser.theme(false);
+  await browser.size(1280, 800);
+}

@@ -1,7 +1,7 @@
 /** Practice on the real screen: a knot played back and forth, a test row, questions that come back; by keys, on a phone. */
 import { describe, expect, inject, it } from 'vitest';
 import type { PracticeRecord } from '../src/store/database.ts';
-import { violations } from './axe.ts';
+import { soundEverywhere } from './axe.ts';
 import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
@@ -152,24 +152,7 @@ describe('questions', () => {
 });
 
 describe('for everybody', () => {
-  it('stands in its width, finds nothing wrong, by day and in the evening, on a phone', async () => {
-    for (const [isDark, width, height] of [
-      [false, 1280, 800],
-      [true, 1280, 800],
-      [false, 390, 844],
-    ] as const) {
-      await browser.theme(isDark);
-      await browser.size(width, height);
-      for (const part of ['knots', 'row', 'questions']) {
-        await at(part);
-        const overflow = await browser.script<number>(
-          `const b = document.querySelector('.bench-tool'); return b.scrollWidth - b.clientWidth`,
-        );
-        expect([part, width, overflow]).toEqual([part, width, 0]);
-        expect(await violations(browser)).toEqual([]);
-      }
-    }
-    await browser.theme(false);
-    await browser.size(1280, 800);
-  });
+  it.each(['knots', 'row', 'questions'])('%s finds nothing wrong, by day and in the evening, on a phone', (part) =>
+    soundEverywhere(browser, () => at(part)),
+  );
 });

@@ -2,7 +2,7 @@
 import { describe, expect, inject, it } from 'vitest';
 import type { LogEntry, StoredInstallEvent } from '../src/model/install-log.ts';
 import type { WearRecord } from '../src/store/database.ts';
-import { violations } from './axe.ts';
+import { soundEverywhere } from './axe.ts';
 import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
@@ -178,23 +178,5 @@ describe('a renewal', () => {
 });
 
 describe('on a phone, and for everybody', () => {
-  it('stands in its width, finds nothing wrong, by day and in the evening', async () => {
-    for (const isDark of [false, true]) {
-      await browser.theme(isDark);
-      for (const [width, height] of [
-        [1280, 800],
-        [390, 844],
-      ]) {
-        await browser.size(width, height);
-        await atWear();
-        const overflow = await browser.script<number>(
-          `const b = document.querySelector('.bench-tool'); return b.scrollWidth - b.clientWidth`,
-        );
-        expect([width, overflow]).toEqual([width, 0]);
-        expect(await violations(browser)).toEqual([]);
-      }
-    }
-    await browser.theme(false);
-    await browser.size(1280, 800);
-  });
+  it('stands in its width, finds nothing wrong, by day and in the evening', () => soundEverywhere(browser, atWear));
 });
