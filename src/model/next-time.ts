@@ -264,7 +264,7 @@ function byHands(plan: PlanDocument, { pace, spacing, reserve, enough, strands }
       ? proposed(
           'spacing',
           `Gaps as your hands set them, ${by(spacing.all.middle)}`,
-          `${spacing.rows} counted rows: you hook ${by(spacing.all.middle)} than planned.`,
+          `${spacing.rows > 0 ? `${spacing.rows} counted rows` : 'You say so'}: you hook ${by(spacing.all.middle)} than planned.`,
           gaps(ZONES, spacing.all.middle)(plan, before),
         )
       : []),
@@ -272,7 +272,7 @@ function byHands(plan: PlanDocument, { pace, spacing, reserve, enough, strands }
       ? proposed(
           'enough',
           `${enough.middle < 1 ? 'Less' : 'More'} hair all over`,
-          `You were content with ${Math.round(100 * enough.middle)} % of what was planned.`,
+          `${enough.styles > 0 ? 'You were content with' : 'You say that enough is'} ${Math.round(100 * enough.middle)} % of what was planned.`,
           gaps(ZONES, 1 / enough.middle)(plan, before),
         )
       : []),

@@ -4,7 +4,7 @@ import { Calibration, drawWearer, UNEVEN, WEARERS } from '../../../tests/helpers
 import { seededRandom } from '../numerics/index.ts';
 import { FALL_GUESSES, KNOT_SPREAD, PACE_FACTOR } from '../trade/index.ts';
 import { amountPrior, ENOUGH_DIFFERS, enoughLearned, spacingLearned, spacingPrior, strandsLearned } from './amounts.ts';
-import { handsFrom } from './hers.ts';
+import { handsFrom, handsUsed } from './hers.ts';
 import type { Learned, Observation } from './mixed.ts';
 import { inColumns, paceEffects, paceInPlan, paceLearned, pacePrior, secondsOfHers, type TimedKnots } from './pace.ts';
 
@@ -199,5 +199,25 @@ describe('all of her hands', () => {
     expect(enough?.styles).toBe(1);
     expect(enough?.middle).toBeGreaterThan(0.8);
     expect(enough?.middle).toBeLessThan(1);
+  });
+
+  it('what is left out is not used; what she says herself stands in place of what is learned', () => {
+    const told = [{ atMs: 1, timed: inColumns(knots(20, 30)), counted: [], used: 1.1, enough: 0.8 }];
+    const found = handsFrom(told, 'some');
+    expect(handsUsed(found, {})).toEqual(found);
+    const used = handsUsed(found, {
+      pace: { own: 1.3 },
+      enough: { isOff: true },
+      spacing: { own: 0.9 },
+    });
+    expect([used.pace, used.enough]).toEqual([undefined, undefined]);
+    expect(used.spacing?.all).toEqual({ middle: 0.9, low: 0.9, high: 0.9, sd: 0 });
+    expect(used.reserve).toEqual(found.reserve);
+  });
+
+  it('what came before she had it forgotten does not count for it, and for nothing else', () => {
+    const told = [1, 5].map((atMs) => ({ atMs, timed: inColumns(knots(20, 30)), counted: [], used: 1.1 }));
+    const found = handsFrom(told, 'some', { pace: { sinceMs: 3 } });
+    expect([found.pace?.styles, found.reserve?.styles]).toEqual([1, 2]);
   });
 });

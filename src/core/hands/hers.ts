@@ -9,6 +9,7 @@ import {
   spacingLearned,
   strandsLearned,
 } from './amounts.ts';
+import type { Learned } from './mixed.ts';
 import { fromColumns, type PaceOfHers, paceLearned, type TimedColumns } from './pace.ts';
 
 const LEARNED = ['pace', 'spacing', 'reserve', 'enough', 'strands'] as const;
@@ -60,17 +61,31 @@ export function handsFrom(styles: readonly StyleTold[], said: Pace, choices: Han
   };
 }
 
-/** What is used of them: nothing that is switched off, nothing in whose place she says a factor of her own. */
+/** What is used of them: nothing that is switched off; what she says herself in place of what is learned. */
 export function handsUsed(hands: HandsOfHers, choices: HandsChoices): HandsOfHers {
-  const isUsed = (name: LearnedName) => !choices[name]?.isOff && choices[name]?.own === undefined;
+  const isOff = (name: LearnedName) => choices[name]?.isOff === true;
+  const own = (name: LearnedName) => choices[name]?.own;
+  const [gap, right] = [own('spacing'), own('enough')];
   return {
-    pace: isUsed('pace') ? hands.pace : undefined,
-    spacing: isUsed('spacing') ? hands.spacing : undefined,
-    reserve: isUsed('reserve') ? hands.reserve : undefined,
-    enough: isUsed('enough') ? hands.enough : undefined,
-    strands: isUsed('strands') ? hands.strands : {},
+    // Her own pace is one factor: it goes into a plan by itself, not as what was learned knot by knot.
+    pace: isOff('pace') || own('pace') !== undefined ? undefined : hands.pace,
+    spacing: isOff('spacing') ? undefined : gap === undefined ? hands.spacing : spacingSaid(gap),
+    // What she keeps for gaps she says at Supply.
+    reserve: isOff('reserve') ? undefined : hands.reserve,
+    enough: isOff('enough') ? undefined : right === undefined ? hands.enough : { ...exactly(right), styles: 0 },
+    strands: isOff('strands') ? {} : hands.strands,
   };
 }
+
+const exactly = (factor: number): Learned => ({ middle: factor, low: factor, high: factor, sd: 0 });
+const spacingSaid = (factor: number): SpacingOfHers => ({
+  rows: 0,
+  styles: 0,
+  all: exactly(factor),
+  left: exactly(factor),
+  right: exactly(factor),
+  uneven: 0,
+});
 
 function reserveFrom(used: readonly number[]): HandsOfHers['reserve'] {
   if (used.length === 0) return undefined;

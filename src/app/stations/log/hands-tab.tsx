@@ -1,5 +1,11 @@
 /** What is learned of her hands: each quantity with what it comes from and how sure it is; used, left out, forgotten, or said by herself. */
-import { type HandsOfHers, type LearnedChoice, type LearnedName, paceInPlan } from '../../../core/hands/index.ts';
+import {
+  type HandsOfHers,
+  handsUsed,
+  type LearnedChoice,
+  type LearnedName,
+  paceInPlan,
+} from '../../../core/hands/index.ts';
 import {
   FALL_GUESS_NAMES,
   FALL_GUESSES,
@@ -26,21 +32,34 @@ export function HandsTab({ session, result }: LaidProps) {
   const hands = useHands(session.plan.id, session.plan.pace);
   if (!hands?.found) return <p aria-busy="true">Reading your styles …</p>;
   const { found } = hands;
+  const used = handsUsed(found, hands.choices);
   return (
     <section data-testid="hands">
       <p className="note">
         Learned from your installs and test rows. One style says little, five say much; ranges hold four times in five.
       </p>
       <PacePart {...{ session, result, hands, found }} />
-      <Quantity name="spacing" title="How close you hook" hands={hands} isThere={found.spacing !== undefined}>
+      <Quantity
+        name="spacing"
+        title="How close you hook"
+        hands={hands}
+        isThere={found.spacing !== undefined}
+        own="times the gap that is planned"
+      >
         {found.spacing && <SpacingWords spacing={found.spacing} />}
       </Quantity>
       <Quantity name="reserve" title="How many pieces you take" hands={hands} isThere={found.reserve !== undefined}>
-        {found.reserve && (
-          <ReservePart reserve={found.reserve} session={session} isOff={hands.choices.reserve?.isOff === true} />
+        {used.reserve && (
+          <ReservePart reserve={used.reserve} session={session} isOff={hands.choices.reserve?.isOff === true} />
         )}
       </Quantity>
-      <Quantity name="enough" title="What is enough for you" hands={hands} isThere={found.enough !== undefined}>
+      <Quantity
+        name="enough"
+        title="What is enough for you"
+        hands={hands}
+        isThere={found.enough !== undefined}
+        own="times the hair that is planned"
+      >
         {found.enough && (
           <p>
             From {countOf(found.enough.styles, 'style')}: {percentWords(found.enough)} of the hair that was planned.
