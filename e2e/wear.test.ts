@@ -61,6 +61,28 @@ describe('a day', () => {
     );
   });
 
+  it('takes its place from a touch on the head as well', async () => {
+    await atWear();
+    // Without a head there is nothing to touch. It stands right of the middle, its note left of it.
+    await browser.picture();
+    await browser.press(/^look from behind/);
+    await browser.click('[data-testid="note-slip"]');
+    await browser.appears('[data-testid="place-behind"]');
+    const [x, y] = await browser.script<[number, number]>(
+      `const r = document.querySelector('.picture').getBoundingClientRect(); return [r.x + 0.615 * r.width, r.y + 0.42 * r.height]`,
+    );
+    await browser.driver
+      .actions()
+      .move({ x: Math.round(x), y: Math.round(y) })
+      .click()
+      .perform();
+    await noted(/Slipped, behind/);
+    await browser.script(
+      `[...document.querySelectorAll('[data-testid=noted] button')].find((b) => /Slipped/.test(b.ariaLabel)).click()`,
+    );
+    await browser.until(`!/Slipped/.test(document.querySelector('[data-testid=noted]').innerText)`, 'it to be gone');
+  });
+
   it('is gone through with the arrow keys; a day before today is noted as that day', async () => {
     await atWear();
     await browser.appears('.day[data-when=today]');

@@ -110,20 +110,20 @@ export const WEAR_INFO: Readonly<Record<WearKind, WearInfo>> = {
   compliments: { ...plain, name: 'someone liked it', group: 'seen' },
 };
 
-/** Where on the head, as she says it; degrees of azimuth (0 in front, 90 at her left) and elevation. */
+/** Where on the head, as she says it; degrees of azimuth (0 in front, 90 at her left) and elevation as seen from the middle of the fitted head. */
 export const WEAR_PLACES = ['front', 'leftTemple', 'rightTemple', 'top', 'left', 'right', 'behind', 'nape'] as const;
 export type WearPlace = (typeof WEAR_PLACES)[number];
 export const WEAR_PLACE_INFO: Readonly<
   Record<WearPlace, { readonly name: string; readonly at: readonly [azimuth: number, elevation: number] }>
 > = {
-  front: { name: 'front', at: [0, 45] },
-  leftTemple: { name: 'left temple', at: [50, 25] },
-  rightTemple: { name: 'right temple', at: [-50, 25] },
+  front: { name: 'front', at: [0, 38] },
+  leftTemple: { name: 'left temple', at: [55, 25] },
+  rightTemple: { name: 'right temple', at: [-55, 25] },
   top: { name: 'top', at: [180, 85] },
-  left: { name: 'left side', at: [100, 25] },
-  right: { name: 'right side', at: [-100, 25] },
-  behind: { name: 'behind', at: [180, 30] },
-  nape: { name: 'nape', at: [180, -15] },
+  left: { name: 'left side', at: [95, 12] },
+  right: { name: 'right side', at: [-95, 12] },
+  behind: { name: 'behind', at: [180, 5] },
+  nape: { name: 'nape', at: [180, -42] },
 };
 
 /** After about so many days it is matted: kinky hair after two weeks, smoother hair later. */
