@@ -38,7 +38,7 @@ export const TOKENS = [
   'heat-4',
   'heat-5',
   'less',
-  'outline',
+  'halo',
   'plait',
   'net-thread',
   'lock',

@@ -72,7 +72,7 @@ function stretch(a: Place, b: Place, { thick, halo, colour, isEndless }: Thread)
   return {
     depth: (a[2] + b[2]) / 2,
     draw: (ctx) => {
-      if (halo > 0) line(ctx, [a, b], thick + halo, token('outline'), 'butt');
+      if (halo > 0) line(ctx, [a, b], thick + halo, token('halo'), 'butt');
       // A little further than its end: no seam stands between two stretches.
       const over: Place = isEndless ? [b[0] + Math.sign(b[0] - a[0]), b[1], b[2]] : b;
       line(ctx, [a, over], thick, colour, isEndless ? 'butt' : 'round');
