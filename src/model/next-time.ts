@@ -56,17 +56,19 @@ export interface Proposal {
 
 type Make = (plan: PlanDocument, before: StyleBefore) => PlanChange | undefined;
 
-const EIGHTH = 8;
+/** Gaps are told in quarters of a finger; what hands or eyes say of them is finer than that. */
+const QUARTER = 4;
+const SIXTEENTH = 16;
 /** A gap wider or closer by so much is seen (guess). */
 const WIDER = 1.15;
 
-/** Gaps of some zones times a factor, to the eighth of a finger; undefined where none moves. */
-function gaps(zones: readonly SpacingZone[], factor: number): Make {
+/** Gaps of some zones times a factor, to so fine a part of a finger; undefined where none moves. */
+function gaps(zones: readonly SpacingZone[], factor: number, parts = QUARTER): Make {
   return (plan, { fingers }) => {
     const next = { ...fingers };
     for (const z of zones) {
-      const eighths = EIGHTH * fingers[z] * factor;
-      const rounded = (factor > 1 ? Math.ceil(eighths - 1e-9) : Math.floor(eighths + 1e-9)) / EIGHTH;
+      const exact = parts * fingers[z] * factor;
+      const rounded = (factor > 1 ? Math.ceil(exact - 1e-9) : Math.floor(exact + 1e-9)) / parts;
       next[z] = Math.min(SPACING_LIMITS_FINGERS[1], Math.max(SPACING_LIMITS_FINGERS[0], rounded));
     }
     if (zones.every((z) => next[z] === fingers[z])) return undefined;
@@ -235,6 +237,8 @@ function byDeeds(plan: PlanDocument, before: StyleBefore): Proposal[] {
   ];
 }
 
+const named = (words: string, change: PlanChange | undefined): PlanChange | undefined => change && { ...change, words };
+
 const by = (factor: number) => `${Math.abs(Math.round(100 * (factor - 1)))} % ${factor > 1 ? 'wider' : 'closer'}`;
 
 function byHands(plan: PlanDocument, { pace, spacing, reserve, enough, strands }: HandsOfHers, before: StyleBefore) {
@@ -265,7 +269,10 @@ function byHands(plan: PlanDocument, { pace, spacing, reserve, enough, strands }
           'spacing',
           `Gaps as your hands set them, ${by(spacing.all.middle)}`,
           `${spacing.rows > 0 ? `${spacing.rows} counted rows` : 'You say so'}: you hook ${by(spacing.all.middle)} than planned.`,
-          gaps(ZONES, spacing.all.middle)(plan, before),
+          named(
+            `All gaps ${by(spacing.all.middle)}, as your hands set them`,
+            gaps(ZONES, spacing.all.middle, SIXTEENTH)(plan, before),
+          ),
         )
       : []),
     ...(isOtherEnough
@@ -273,7 +280,10 @@ function byHands(plan: PlanDocument, { pace, spacing, reserve, enough, strands }
           'enough',
           `${enough.middle < 1 ? 'Less' : 'More'} hair all over`,
           `${enough.styles > 0 ? 'You were content with' : 'You say that enough is'} ${Math.round(100 * enough.middle)} % of what was planned.`,
-          gaps(ZONES, 1 / enough.middle)(plan, before),
+          named(
+            `All gaps ${by(1 / enough.middle)}, as that is enough for you`,
+            gaps(ZONES, 1 / enough.middle, SIXTEENTH)(plan, before),
+          ),
         )
       : []),
     ...proposed(

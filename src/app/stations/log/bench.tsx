@@ -71,15 +71,7 @@ function StyleParts({ session, result, styles }: BenchProps & { readonly styles:
     all.length > 0 ? 0 : -1,
   ].find((i) => i >= 0);
   const hands = result && { id: 'hands', name: 'Hands', content: <HandsTab session={session} result={result} /> };
-  if (at === undefined)
-    return (
-      <>
-        <p className="mt-3">
-          Nothing here yet. A finished install asks for one line: what was planned, what was used, what to change.
-        </p>
-        {hands?.content}
-      </>
-    );
+  if (at === undefined) return <div className="mt-3">{hands?.content}</div>;
   const [kept, line] = [all[at], lines[at]];
   return (
     <Parts

@@ -1,6 +1,6 @@
 /** One style as one record: planned and used, what it really was row by row, its days, its photos, what she would have otherwise. */
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { StyleRow } from '../../../core/log/index.ts';
 import { fingersFigure, NEXT_WISH_INFO, NEXT_WISHES, type NextWish, wishesIn } from '../../../core/trade/index.ts';
 import type { LogEntry, LogFigures } from '../../../model/install-log.ts';
@@ -48,7 +48,7 @@ export function StyleRecordView({ kept, line, plan }: OneStyle) {
       />
       <Costs line={line} currency={currency} />
       {/* While a finished install is still asked about, its line is written there. */}
-      {entry.byItself !== 1 && <Wishes key={entry.line} entry={entry} />}
+      {entry.byItself !== 1 && <Wishes entry={entry} />}
       {deeds && deeds.rows.length > 0 && <RowByRow rows={deeds.rows} finger={fingerMm(plan)} />}
       <Photos sessionId={sessionId} />
     </article>
@@ -95,25 +95,34 @@ const ENOUGH: ReadonlyArray<readonly [string, string]> = [
   ['1.2', 'a fifth more'],
 ];
 
+/** What she writes is kept so soon after the last letter, ms. */
+const WRITTEN_MS = 500;
+
 /** Her line, and what she taps; both can be put right whenever she likes. */
 function Wishes({ entry }: { readonly entry: LogEntry }) {
   const [trouble, tried] = useTrouble();
-  const [line, setLine] = useState(entry.line);
+  // As she writes it; what is kept shows as soon as she has left it.
+  const [draft, setDraft] = useState<string>();
   const wishes = entry.wishes ?? wishesIn(entry.line);
-  const keep = (change: Partial<Pick<LogEntry, 'line' | 'wishes' | 'enough'>>) =>
-    void tried(
-      setNextTime(db, entry.id, {
-        line: entry.line,
-        wishes,
-        ...(entry.enough === undefined ? {} : { enough: entry.enough }),
-        ...change,
-      }),
-    );
-  const toggle = (wish: NextWish) =>
-    keep({ wishes: wishes.includes(wish) ? wishes.filter((w) => w !== wish) : [...wishes, wish] });
-  const keepLine = () => {
-    if (line.trim() !== entry.line) keep({ line: line.trim(), wishes: [...new Set([...wishes, ...wishesIn(line)])] });
+  const keep = (change: Partial<Pick<LogEntry, 'line' | 'wishes' | 'enough'>>) => {
+    const { enough } = entry;
+    const told = { line: entry.line, wishes, ...(enough === undefined ? {} : { enough }), ...change };
+    return tried(setNextTime(db, entry.id, told));
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only what is written is kept by itself
+  useEffect(() => {
+    if (draft === undefined || draft === entry.line) return undefined;
+    const timer = setTimeout(() => void keep({ line: draft }), WRITTEN_MS);
+    return () => clearTimeout(timer);
+  }, [draft]);
+  const leave = async () => {
+    if (draft === undefined) return;
+    const line = draft.trim();
+    const isKept = await keep({ line, wishes: [...new Set([...wishes, ...wishesIn(line)])] });
+    if (isKept) setDraft(undefined);
+  };
+  const toggle = (wish: NextWish) =>
+    void keep({ wishes: wishes.includes(wish) ? wishes.filter((w) => w !== wish) : [...wishes, wish] });
   return (
     <section className="mt-3" aria-label="What you would change">
       <label htmlFor={`line-${entry.id}`} className="font-strong">
@@ -125,9 +134,9 @@ function Wishes({ entry }: { readonly entry: LogEntry }) {
         className="entry mt-1 p-1"
         rows={2}
         maxLength={400}
-        value={line}
-        onChange={(e) => setLine(e.target.value)}
-        onBlur={keepLine}
+        value={draft ?? entry.line}
+        onChange={(e) => setDraft(e.target.value)}
+        onBlur={() => void leave()}
       />
       <fieldset className="wishes">
         <legend className="sr-only">Wishes for next time</legend>
@@ -150,15 +159,21 @@ function Wishes({ entry }: { readonly entry: LogEntry }) {
         value={ENOUGH.some(([v]) => v === String(entry.enough)) ? String(entry.enough) : ''}
         options={ENOUGH}
         testId="style-enough"
-        onChange={(v) => keep(v === '' ? {} : { enough: Number(v) })}
+        onChange={(v) => void keep({ enough: v === '' ? undefined : Number(v) })}
       />
       <Trouble why={trouble} />
     </section>
   );
 }
 
+/** ", 6 % closer"; nothing where no hand could tell. */
+function differsBy(factor: number): string {
+  const by = Math.round(100 * (factor - 1));
+  return Math.abs(by) < 2 ? '' : `, ${Math.abs(by)} % ${by > 0 ? 'wider' : 'closer'}`;
+}
+
 function RowByRow({ rows, finger }: { readonly rows: readonly StyleRow[]; readonly finger: number }) {
-  const gap = (mm: number) => fingersFigure(Math.round((8 * mm) / finger) / 8);
+  const gap = (mm: number) => fingersFigure(Math.round((4 * mm) / finger) / 4);
   return (
     <details className="mt-3" data-testid="row-by-row">
       <summary>Row by row</summary>
@@ -170,7 +185,7 @@ function RowByRow({ rows, finger }: { readonly rows: readonly StyleRow[]; readon
           name: r.label,
           cells: [
             <WasNow key="p" was={String(r.planned)} now={String(r.pieces)} />,
-            r.isCounted ? <WasNow key="g" was={gap(r.plannedMm)} now={gap(r.hookedMm)} /> : gap(r.plannedMm),
+            `${gap(r.plannedMm)}${r.isCounted ? differsBy(r.hookedMm / r.plannedMm) : ''}`,
             r.timedKnots > 0 ? Math.round(r.seconds / r.timedKnots) : '–',
           ],
         }))}

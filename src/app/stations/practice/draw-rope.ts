@@ -21,7 +21,7 @@ const ABOVE = 1.05;
 const ACROSS = 24;
 const OVER = 9;
 const BELOW = 17;
-const BAR_STEP = 0.6;
+const MARK_STEP = 0.6;
 /** Room left between one strand and another that it crosses. */
 const HALO = 0.34;
 
@@ -73,9 +73,7 @@ function stretch(a: Place, b: Place, { thick, halo, colour, isEndless }: Thread)
     depth: (a[2] + b[2]) / 2,
     draw: (ctx) => {
       if (halo > 0) line(ctx, [a, b], thick + halo, token('halo'), 'butt');
-      // A little further than its end: no seam stands between two stretches.
-      const over: Place = isEndless ? [b[0] + Math.sign(b[0] - a[0]), b[1], b[2]] : b;
-      line(ctx, [a, over], thick, colour, isEndless ? 'butt' : 'round');
+      line(ctx, [a, b], thick, colour, isEndless ? 'butt' : 'round');
     },
   };
 }
@@ -139,22 +137,24 @@ function ropeStrokes(rope: RopeFrame['rope'], at: Projector, scale: number): Str
 
 /** What it is hooked to: threads of a net, a band, a twisted tail, own hair. */
 function barStrokes({ held, radius }: RopeLook, at: Projector, scale: number, half: number): Stroke[] {
-  const strands = BARS[held](radius);
-  const out: Stroke[] = [];
-  for (const { y, z, thick, colour, marks } of strands) {
-    for (let x = -half; x < half; x += BAR_STEP) {
-      const [a, b] = [at(x, y, z), at(x + BAR_STEP * 1.05, y, z)];
-      out.push(stretch(a, b, { thick: scale * thick, halo: scale * 0.16, colour: token(colour), isEndless: true }));
-      if (marks) out.push(twistMark(at, x, y, z, thick, scale));
-    }
-  }
-  return out;
+  return BARS[held](radius).flatMap(({ y, z, thick, colour, marks }) => {
+    // Straight, and everywhere as deep: one stroke from end to end.
+    const bar = stretch(at(-half, y, z), at(half, y, z), {
+      thick: scale * thick,
+      halo: scale * 0.16,
+      colour: token(colour),
+      isEndless: true,
+    });
+    const turns = marks ? Math.floor((2 * half) / MARK_STEP) : 0;
+    const marked = Array.from({ length: turns }, (_, i) => twistMark(at, -half + i * MARK_STEP, y, z, thick, scale));
+    return [bar, ...marked];
+  });
 }
 
 /** A turn of a plait or of a thread, lying on what it is a turn of. */
 function twistMark(at: Projector, x: number, y: number, z: number, thick: number, scale: number): Stroke {
   const [a, b] = [at(x, y - 0.34 * thick, z), at(x + 0.42, y + 0.34 * thick, z)];
-  return { ...stretch(a, b, { thick: 0.1 * scale, halo: 0, colour: token('sign') }), depth: z + 0.01 };
+  return { ...stretch(a, b, { thick: 0.1 * scale, halo: 0, colour: token('sign') }), depth: at(x, y, z)[2] + 0.01 };
 }
 
 const NETTED: ReadonlySet<Held> = new Set(['net', 'netAndHair', 'border']);
