@@ -5,7 +5,25 @@ import type { PlanDocument } from '../model/plan.ts';
 import type { PlanChange } from '../model/plan-change.ts';
 import type { MeshworkDatabase } from './database.ts';
 import { addPlan, openRecord, savePlan } from './plans.ts';
-import { keepNextPlan, nextPlanOf } from './styles.ts';
+
+/** The plan that was begun as the next after a style, and what of the proposals is in it. */
+export interface NextPlan {
+  readonly planId: string;
+  readonly taken: readonly string[];
+}
+
+export async function nextPlanOf(db: MeshworkDatabase, entryId: string): Promise<NextPlan | undefined> {
+  const kept = await db.settings.get(`next-${entryId}`);
+  try {
+    return kept ? (JSON.parse(kept.value) as NextPlan) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+async function keepNextPlan(db: MeshworkDatabase, entryId: string, next: NextPlan): Promise<void> {
+  await db.settings.put({ key: `next-${entryId}`, value: JSON.stringify(next) });
+}
 
 export interface TakenOver {
   /** Line of the style in the log, and the plan that its wearer is known by. */

@@ -1,6 +1,6 @@
 /** Test rows and answers of a wearer: only ever added. */
 import type { MeshworkDatabase, PracticeRecord } from './database.ts';
-import { handsOf } from './styles.ts';
+import { handsOf } from './hands.ts';
 
 type Fresh = PracticeRecord extends infer R ? (R extends unknown ? Omit<R, 'of'> : never) : never;
 

@@ -7,21 +7,13 @@ import { setWornDays } from '../model/evenings.ts';
 import type { LogEntry } from '../model/install-log.ts';
 import { styleLine } from '../model/logged.ts';
 import { type DeedsRecord, MeshworkDatabase } from './database.ts';
+import { chooseHands, handsChoices, toldOfHands } from './hands.ts';
 import { addEvents, addLogEntry, startSession } from './installs.ts';
 import { mergeInstall } from './merge-install.ts';
-import { takeIntoNext } from './next-plan.ts';
+import { nextPlanOf, takeIntoNext } from './next-plan.ts';
 import { addPlan, deletePlan } from './plans.ts';
 import { addPractice, dropPractice, practiceOf } from './practice.ts';
-import {
-  chooseHands,
-  handsChoices,
-  keepStyle,
-  nextPlanOf,
-  setNextTime,
-  stylesOf,
-  toldOfHands,
-  unfolded,
-} from './styles.ts';
+import { keepStyle, setNextTime, stylesOf, unfolded } from './styles.ts';
 import { addWear } from './wear.ts';
 
 let db: MeshworkDatabase;
@@ -51,8 +43,6 @@ const deeds: DeedsRecord = {
   knots: 90,
   leftEmpty: 0,
   pieces: 110,
-  renewedPieces: 0,
-  workedMinutes: 118,
   piecesPerPack: 30,
   strands: {},
 };

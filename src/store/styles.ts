@@ -1,32 +1,12 @@
-/** Styles that are done, each as one record: session, log line, what it really was, days of wear. */
-import {
-  type HandsChoices,
-  inColumns,
-  type LearnedChoice,
-  type LearnedName,
-  type StyleTold,
-} from '../core/hands/index.ts';
-import { countedRows } from '../core/log/index.ts';
-import { toldByRow } from '../core/practice/index.ts';
-import type { WearEvent } from '../core/wear/index.ts';
+/** Styles that are done, each as one record: session, log line, what it came to, days of wear where they count. */
 import type { InstallSession, LogEntry } from '../model/install-log.ts';
-import type { DeedsRecord, MeshworkDatabase, PracticeRecord, StyleRecord } from './database.ts';
+import type { KeptStyle } from '../model/logged.ts';
+import type { DeedsRecord, MeshworkDatabase, StyleRecord } from './database.ts';
 import { sessionEvents, wornSince } from './install-events.ts';
-import { plansOfHer, usedOverPlanned } from './installs.ts';
-
-/** One style as it is kept; without a session where only its line is left. */
-export interface LoggedStyle {
-  readonly id: string;
-  readonly entry: LogEntry;
-  /** Without the plan that it followed: that is read when it is asked for. */
-  readonly session: { readonly takenOutAtMs: number | undefined } | undefined;
-  readonly style: StyleRecord | undefined;
-  /** Of one that comes off at night: its days, by which it is known how often it was put on. */
-  readonly wear: readonly WearEvent[];
-}
+import { plansOfHer } from './installs.ts';
 
 /** All styles of a plan's wearer, the newest first. */
-export async function stylesOf(db: MeshworkDatabase, planId: string): Promise<LoggedStyle[]> {
+export async function stylesOf(db: MeshworkDatabase, planId: string): Promise<KeptStyle[]> {
   const hers = await plansOfHer(db, planId);
   const entries = (await db.log.toArray()).filter((e) => hers.has(e.planId)).sort((a, b) => b.atMs - a.atMs);
   const ids = entries.flatMap((e) => e.sessionId ?? []);
@@ -103,82 +83,4 @@ export async function setNextTime(
     if (!entry) throw new Error('This line is no longer in the log.');
     await db.log.put({ ...entry, ...told });
   });
-}
-
-/** What each style and each test row of hers tells of her hands. */
-export async function toldOfHands(db: MeshworkDatabase, planId: string): Promise<StyleTold[]> {
-  const of = await handsOf(db, planId);
-  const hers = await plansOfHer(db, planId);
-  const entries = (await db.log.toArray()).filter((e) => hers.has(e.planId));
-  const deeds = await db.deeds.bulkGet(entries.map((e) => e.sessionId ?? ''));
-  const rows = await db.practice.where('of').equals(of).toArray();
-  return [...entries.map((e, i) => toldByStyle(e, deeds[i])), ...rows.flatMap(toldByPractice)];
-}
-
-const NONE_TIMED = inColumns([]);
-
-function toldByStyle(entry: LogEntry, deeds: DeedsRecord | undefined): StyleTold {
-  const { enough } = entry;
-  const [used] = usedOverPlanned(entry);
-  return {
-    atMs: entry.atMs,
-    timed: deeds?.timed ?? NONE_TIMED,
-    counted: deeds ? countedRows(deeds) : [],
-    used,
-    enough: enough === undefined || used === undefined ? undefined : enough * used,
-    strands: deeds?.strands,
-  };
-}
-
-const toldByPractice = (record: PracticeRecord): StyleTold[] =>
-  record.kind === 'row' ? [{ atMs: record.atMs, ...toldByRow(record.row) }] : [];
-
-/** Whose hands: of a wearer, or of a plan that is nobody's. */
-export const handsOf = async (db: MeshworkDatabase, planId: string): Promise<string> =>
-  (await db.plans.get(planId))?.wearer?.id ?? planId;
-
-const choicesKey = (of: string) => `hands-${of}`;
-
-/** What she has decided of what is learned; nothing where what is kept of it can't be read. */
-export async function handsChoices(db: MeshworkDatabase, of: string): Promise<HandsChoices> {
-  const kept = await db.settings.get(choicesKey(of));
-  try {
-    return kept ? (JSON.parse(kept.value) as HandsChoices) : {};
-  } catch {
-    return {};
-  }
-}
-
-export async function chooseHands(
-  db: MeshworkDatabase,
-  of: string,
-  name: LearnedName,
-  choice: LearnedChoice | undefined,
-): Promise<void> {
-  await db.transaction('rw', db.settings, async () => {
-    const { [name]: _, ...others } = await handsChoices(db, of);
-    await db.settings.put({
-      key: choicesKey(of),
-      value: JSON.stringify(choice ? { ...others, [name]: choice } : others),
-    });
-  });
-}
-
-/** The plan that was begun as the next after a style, and what of the proposals is in it. */
-export interface NextPlan {
-  readonly planId: string;
-  readonly taken: readonly string[];
-}
-
-export async function nextPlanOf(db: MeshworkDatabase, entryId: string): Promise<NextPlan | undefined> {
-  const kept = await db.settings.get(`next-${entryId}`);
-  try {
-    return kept ? (JSON.parse(kept.value) as NextPlan) : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-export async function keepNextPlan(db: MeshworkDatabase, entryId: string, next: NextPlan): Promise<void> {
-  await db.settings.put({ key: `next-${entryId}`, value: JSON.stringify(next) });
 }

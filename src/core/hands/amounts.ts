@@ -1,7 +1,7 @@
 /** How close she hooks, how much hair is enough for her, and what her strands are like: learned as her pace is. */
-import { exp, log, normalQuantile } from '../numerics/index.ts';
+import { exp, log } from '../numerics/index.ts';
 import { HANDS_SD, INSTALL_SD, KNOT_PIECES_SD } from '../supply/index.ts';
-import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess, PERSON_SHARE } from '../trade/index.ts';
+import { FALL_GUESS_NAMES, FALL_GUESSES, type FallGuess, PERSON_SHARE, TOLD_SDS } from '../trade/index.ts';
 import { type Learned, learn, type Observation, type Prior, spreadOf, toldOf } from './mixed.ts';
 
 /** A row, or a gap of a test row, that was counted or measured. */
@@ -84,8 +84,6 @@ export interface AmountOfHers extends Learned {
   readonly styles: number;
 }
 
-const Z = normalQuantile(0.9);
-
 /** What people and styles differ by together, and how sure one telling is; logarithms. */
 export function amountPrior(differs: number, told: number): Prior {
   const variance = differs * differs;
@@ -126,7 +124,7 @@ export function strandsLearned(
     FALL_GUESS_NAMES.flatMap((name) => {
       const factors = told.flatMap((t) => (t[name] === undefined ? [] : [t[name]]));
       const [low, high] = FALL_GUESSES[name].range;
-      const learned = amountLearned(factors, amountPrior(log(high / low) / 2 / Z, PHOTO_TOLD));
+      const learned = amountLearned(factors, amountPrior(log(high / low) / 2 / TOLD_SDS, PHOTO_TOLD));
       return learned ? [[name, learned]] : [];
     }),
   );

@@ -1,5 +1,5 @@
 /** How quick she is, by kind of knot, by place and by how long she has been at it: learned from knots that were timed. */
-import { exp, log, normalQuantile } from '../numerics/index.ts';
+import { exp, log } from '../numerics/index.ts';
 import {
   KIND_DIFFERS,
   KNOT_KINDS,
@@ -10,7 +10,7 @@ import {
   MOST_HOURS_ON,
   PACE_FACTOR,
   type Pace,
-  PEOPLE_DIFFER,
+  PEOPLE_VARIANCE,
   PERSON_SHARE,
   PHONE_CALL,
   PLACE_DIFFERS,
@@ -83,11 +83,9 @@ export interface PaceOfKind extends Learned {
   readonly plainSeconds: number;
 }
 
-const Z = normalQuantile(0.9);
-const OTHERS_VAR = (log(PEOPLE_DIFFER) / Z) ** 2;
 /** What a person and a style differ by: together as much as people do. */
-const PERSON_SD = Math.sqrt(PERSON_SHARE * OTHERS_VAR);
-const STYLE_SD = Math.sqrt((1 - PERSON_SHARE) * OTHERS_VAR);
+const PERSON_SD = Math.sqrt(PERSON_SHARE * PEOPLE_VARIANCE);
+const STYLE_SD = Math.sqrt((1 - PERSON_SHARE) * PEOPLE_VARIANCE);
 /** Knots that the guess of how uneven hands are is worth (guess). */
 const SPREAD_KNOWN = 20;
 

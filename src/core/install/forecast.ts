@@ -3,15 +3,11 @@
  * same for all knots but for chance; so are her pieces on those planned. What is known of others is mixed with her own by
  * Bayes' rule: pace in logarithms, pieces as they are, where both are normal.
  */
-import { exp, log, normalBelow, normalQuantile } from '../numerics/index.ts';
+import { exp, log, normalBelow } from '../numerics/index.ts';
 import { ANY_HANDS, type Hands, handsLearned, KNOT_PIECES_SD } from '../supply/index.ts';
-import { KNOT_SPREAD, PEOPLE_DIFFER } from '../trade/index.ts';
+import { KNOT_SPREAD, PEOPLE_VARIANCE, TOLD_SDS } from '../trade/index.ts';
 import type { Counted, InstallState, Timed } from './session.ts';
 
-/** Four times in five. */
-const Z = normalQuantile(0.9);
-/** Others: within the factor that people differ by, four times in five. */
-const OTHERS_VAR = (log(PEOPLE_DIFFER) / Z) ** 2;
 /** What comes is another place, and hands tire: standard deviation of the logarithm (guess). */
 const DRIFT_SD = 0.08;
 /** A median is less sure than a mean by so much, but a phone call does not move it. */
@@ -118,7 +114,7 @@ export function forecastInstall(
     secondsRange: [likely / factor, likely * factor],
     piecesLeft: left,
     piecesOver: Math.round(over),
-    piecesOverRange: [Math.round(over - Z * sd), Math.round(over + Z * sd)],
+    piecesOverRange: [Math.round(over - TOLD_SDS * sd), Math.round(over + TOLD_SDS * sd)],
     runsOut: sd === 0 ? Number(over < 0) : normalBelow(-over / sd),
     fromOwnPace: isHers,
     fromEarlierStyles: paceSd !== undefined,
@@ -127,11 +123,11 @@ export function forecastInstall(
 
 /** What a stretch of knots takes, and the factor to either side. */
 function toCome(state: Worked, knots: readonly KnotToDo[], stretch: readonly KnotToDo[], paceSd: number | undefined) {
-  const { pace, variance, isHers } = paceOf(state, knots, paceSd === undefined ? OTHERS_VAR : paceSd ** 2);
+  const { pace, variance, isHers } = paceOf(state, knots, paceSd === undefined ? PEOPLE_VARIANCE : paceSd ** 2);
   const told = stretch.reduce((sum, k) => sum + k.seconds, 0);
   const squares = stretch.reduce((sum, k) => sum + k.seconds ** 2, 0);
   const chance = told > 0 ? ((exp(KNOT_SPREAD ** 2) - 1) * squares) / told ** 2 : 0;
-  const factor = exp(Z * Math.sqrt(variance + (isHers ? DRIFT_SD ** 2 + chance : 0)));
+  const factor = exp(TOLD_SDS * Math.sqrt(variance + (isHers ? DRIFT_SD ** 2 + chance : 0)));
   return { likely: told * exp(pace), factor, isHers };
 }
 

@@ -30,9 +30,6 @@ export interface StyleFigures {
   readonly knots: number;
   readonly leftEmpty: number;
   readonly pieces: number;
-  /** Of renewals, beside those. */
-  readonly renewedPieces: number;
-  readonly workedMinutes: number;
   /** Hooked pieces that come out of a pack. */
   readonly piecesPerPack: number;
 }
@@ -53,8 +50,6 @@ export function styleFigures({ rows, knots, supply }: Followed, state: InstallSt
     knots: state.done.filter((d) => !d.skipped).length,
     leftEmpty: state.done.filter((d) => d.skipped).length,
     pieces: state.piecesFirst,
-    renewedPieces: state.renewals.reduce((sum, r) => sum + r.pieces, 0),
-    workedMinutes: state.workedSeconds / 60,
     piecesPerPack: supply.piecesPerPack,
   };
 }

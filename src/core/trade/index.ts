@@ -166,6 +166,7 @@ export {
   PACES,
   type Pace,
   PEOPLE_DIFFER,
+  PEOPLE_VARIANCE,
   PERSON_SHARE,
   PHONE_CALL,
   PLACE_DIFFERS,
@@ -173,6 +174,7 @@ export {
   TAKEDOWN,
   TEST_ROW_LIMITS,
   TIRES_AN_HOUR,
+  TOLD_SDS,
 } from './pace.ts';
 export { PART_LIMITS, type PartKind } from './parts.ts';
 export {

@@ -3,7 +3,7 @@
  * in 25 to 40, a beginner takes twice that; her own pace replaces them.
  */
 
-import { exp } from '../numerics/index.ts';
+import { exp, log, normalQuantile } from '../numerics/index.ts';
 
 export const PACES = ['firstTime', 'some', 'practised'] as const;
 
@@ -59,8 +59,12 @@ export const TAKEDOWN = {
   detangleMinutes: 10,
 } as const;
 
-/** People differ by this factor to either side (common practice, no source). */
+/** People differ by this factor to either side, four in five of them (common practice, no source). */
 export const PEOPLE_DIFFER = 1.6;
+/** Standard deviations to either side that four cases in five lie within. */
+export const TOLD_SDS = normalQuantile(0.9);
+/** The same as a variance of the logarithm. */
+export const PEOPLE_VARIANCE = (log(PEOPLE_DIFFER) / TOLD_SDS) ** 2;
 /** One knot against the next in the same hands, standard deviation of the logarithm (guess). */
 export const KNOT_SPREAD = 0.35;
 /**
@@ -99,9 +103,6 @@ export interface HowKnown {
 }
 
 const OF_OTHERS: HowKnown = { knotsTimed: 0, paceSd: undefined };
-/** Standard deviations that four cases in five lie within. */
-const TOLD_SDS = 1.2816;
-
 /** What is likely: the factor to either side narrows as her own knots are timed. */
 export function likelyAround(
   amount: number,

@@ -1,8 +1,8 @@
 /** Two styles on heads that turn as one: each as it was followed last, with what is different between them. */
 import { useEffect, useState } from 'react';
 import { planOf } from '../../../model/install-log.ts';
+import type { KeptStyle } from '../../../model/logged.ts';
 import { sessionEvents } from '../../../store/install-events.ts';
-import type { LoggedStyle } from '../../../store/styles.ts';
 import type { CoreClient } from '../../../workers/client.ts';
 import { startClient } from '../../ask/clients.ts';
 import { headInputsOf, inputsOf } from '../../ask/fineness.ts';
@@ -11,10 +11,10 @@ import { db } from '../../session/database.ts';
 import { day } from '../../ui/format.ts';
 import type { OtherPlan } from '../../view/view-store.ts';
 
-export function ComparedStyles(props: { readonly two: readonly LoggedStyle[]; readonly onBack: () => void }) {
+export function ComparedStyles(props: { readonly two: readonly KeptStyle[]; readonly onBack: () => void }) {
   const [first, second] = props.two;
   const { found, why } = useWorkedOut(first, second);
-  const name = ({ entry }: LoggedStyle) => `${entry.planName}, ${day(entry.atMs)}`;
+  const name = ({ entry }: KeptStyle) => `${entry.planName}, ${day(entry.atMs)}`;
   return (
     <section className="logbook-compared" data-testid="compared-styles">
       <button type="button" className="word" onClick={props.onBack} data-testid="compare-back">
@@ -30,7 +30,7 @@ export function ComparedStyles(props: { readonly two: readonly LoggedStyle[]; re
 type Both = readonly [OtherPlan, OtherPlan];
 
 /** The plans that they followed last, worked out and looked at in a worker of their own, one after the other. */
-function useWorkedOut(first: LoggedStyle, second: LoggedStyle) {
+function useWorkedOut(first: KeptStyle, second: KeptStyle) {
   const [told, setTold] = useState<{ readonly found?: Both; readonly why?: string }>({});
   useEffect(() => {
     const client = startClient();
@@ -54,7 +54,7 @@ function useWorkedOut(first: LoggedStyle, second: LoggedStyle) {
   return told;
 }
 
-async function workOut(client: CoreClient, { entry }: LoggedStyle): Promise<OtherPlan | undefined> {
+async function workOut(client: CoreClient, { entry }: KeptStyle): Promise<OtherPlan | undefined> {
   const session = entry.sessionId ? await db.sessions.get(entry.sessionId) : undefined;
   if (!session) return undefined;
   const plan = planOf(session, await sessionEvents(db, session.id));

@@ -18,7 +18,7 @@ import {
   upperFirst,
 } from '../../../core/trade/index.ts';
 import { paceSaid, setLogged, setOwnPace } from '../../../model/hands.ts';
-import { chooseHands } from '../../../store/styles.ts';
+import { chooseHands } from '../../../store/hands.ts';
 import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { LaidProps } from '../../ui/bench-props.ts';

@@ -2,8 +2,7 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { StyleLine } from '../../../model/logged.ts';
-import type { LoggedStyle } from '../../../store/styles.ts';
+import type { KeptStyle, StyleLine } from '../../../model/logged.ts';
 import { db } from '../../session/database.ts';
 import { day, money } from '../../ui/format.ts';
 import { useLogView } from './log-view.ts';
@@ -15,7 +14,7 @@ const MOST_BY_ROW = 5;
 
 interface Multiples {
   readonly lines: readonly StyleLine[];
-  readonly all: readonly LoggedStyle[];
+  readonly all: readonly KeptStyle[];
   readonly currency: string;
 }
 
@@ -79,7 +78,7 @@ function Bars(props: {
 }
 
 /** Seconds a knot from the first row to the last. */
-function ByRow({ all }: { readonly all: readonly LoggedStyle[] }) {
+function ByRow({ all }: { readonly all: readonly KeptStyle[] }) {
   const chosen = useLogView((v) => v.chosen);
   const ids = all.map((s) => s.entry.sessionId ?? '');
   const deeds = useLiveQuery(() => db.deeds.bulkGet(ids), [ids.join()]);

@@ -7,13 +7,12 @@ import { handsUsed } from '../../../core/hands/index.ts';
 import { type Pace, wishesIn } from '../../../core/trade/index.ts';
 import { foldWear, type WearNote } from '../../../core/wear/index.ts';
 import { planOf } from '../../../model/install-log.ts';
-import type { StyleLine } from '../../../model/logged.ts';
+import type { KeptStyle, StyleLine } from '../../../model/logged.ts';
 import { type Proposal, proposalsFor } from '../../../model/next-time.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { sessionEvents } from '../../../store/install-events.ts';
-import { takeIntoNext } from '../../../store/next-plan.ts';
+import { nextPlanOf, takeIntoNext } from '../../../store/next-plan.ts';
 import { openRecord } from '../../../store/plans.ts';
-import { type LoggedStyle, nextPlanOf } from '../../../store/styles.ts';
 import { wearEvents } from '../../../store/wear.ts';
 import { inputsOf } from '../../ask/fineness.ts';
 import { type AskedInTurn, useInTurn } from '../../ask/in-turn.ts';
@@ -24,7 +23,7 @@ import { Trouble, useTrouble } from '../../ui/trouble.tsx';
 import { useHands } from './use-hands.ts';
 
 interface Props {
-  readonly kept: LoggedStyle;
+  readonly kept: KeptStyle;
   readonly line: StyleLine;
   readonly planId: string;
   /** How practised she says she is. */
@@ -82,7 +81,7 @@ interface Base {
 }
 
 /** @returns null where nothing is kept to begin from */
-function useBase({ entry, session }: LoggedStyle): Base | null | undefined {
+function useBase({ entry, session }: KeptStyle): Base | null | undefined {
   return useLiveQuery(async () => {
     const notes = foldWear(entry.sessionId ? await wearEvents(db, entry.sessionId) : []);
     const begun = await nextPlanOf(db, entry.id);
@@ -102,7 +101,7 @@ function Effects(props: {
   readonly base: Base;
   readonly result: PlanResult;
   readonly proposals: readonly Proposal[];
-  readonly kept: LoggedStyle;
+  readonly kept: KeptStyle;
   readonly planId: string;
 }) {
   const { base, result, proposals, kept, planId } = props;

@@ -4,10 +4,10 @@ import { useEffect, useState } from 'react';
 import type { StyleRow } from '../../../core/log/index.ts';
 import { fingersFigure, NEXT_WISH_INFO, NEXT_WISHES, type NextWish, wishesIn } from '../../../core/trade/index.ts';
 import type { LogEntry, LogFigures } from '../../../model/install-log.ts';
-import type { StyleLine } from '../../../model/logged.ts';
+import type { KeptStyle, StyleLine } from '../../../model/logged.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
-import { type LoggedStyle, setNextTime } from '../../../store/styles.ts';
+import { setNextTime } from '../../../store/styles.ts';
 import { db } from '../../session/database.ts';
 import { SelectField } from '../../ui/field.tsx';
 import { day, duration, money } from '../../ui/format.ts';
@@ -15,7 +15,7 @@ import { Ledger, WasNow } from '../../ui/ledger.tsx';
 import { Trouble, useTrouble } from '../../ui/trouble.tsx';
 
 interface OneStyle {
-  readonly kept: LoggedStyle;
+  readonly kept: KeptStyle;
   readonly line: StyleLine;
   readonly plan: PlanDocument;
 }
@@ -49,6 +49,11 @@ export function StyleRecordView({ kept, line, plan }: OneStyle) {
       <Costs line={line} currency={currency} />
       {/* While a finished install is still asked about, its line is written there. */}
       {entry.byItself !== 1 && <Wishes entry={entry} />}
+      {deeds && deeds.leftEmpty > 0 && (
+        <p className="note mt-2">
+          {deeds.leftEmpty} {deeds.leftEmpty === 1 ? 'place was' : 'places were'} left empty.
+        </p>
+      )}
       {deeds && deeds.rows.length > 0 && <RowByRow rows={deeds.rows} finger={fingerMm(plan)} />}
       <Photos sessionId={sessionId} />
     </article>

@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import type { HandsChoices, HandsOfHers } from '../../../core/hands/index.ts';
 import type { Pace } from '../../../core/trade/index.ts';
-import { handsChoices, handsOf, toldOfHands } from '../../../store/styles.ts';
+import { handsChoices, handsOf, toldOfHands } from '../../../store/hands.ts';
 import { painter } from '../../ask/clients.ts';
 import { db } from '../../session/database.ts';
 

@@ -3,11 +3,12 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import { FALL_GUESS_NAMES, isOffHead, PLAIN_GUESSES } from '../../../core/trade/index.ts';
 import { type InstallSession, planOf } from '../../../model/install-log.ts';
+import type { KeptStyle } from '../../../model/logged.ts';
 import { type StyleLine, styleLine } from '../../../model/logged.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { DeedsRecord } from '../../../store/database.ts';
 import { sessionEvents, wornSince } from '../../../store/install-events.ts';
-import { keepStyle, type LoggedStyle, stylesOf, unfolded } from '../../../store/styles.ts';
+import { keepStyle, stylesOf, unfolded } from '../../../store/styles.ts';
 import type { CoreClient } from '../../../workers/client.ts';
 import { startClient } from '../../ask/clients.ts';
 import { inputsOf } from '../../ask/fineness.ts';
@@ -16,7 +17,7 @@ import { useToday } from '../../session/today.ts';
 import { dayOf } from '../wear/use-wear.ts';
 
 export interface Styles {
-  readonly all: readonly LoggedStyle[];
+  readonly all: readonly KeptStyle[];
   readonly lines: readonly StyleLine[];
 }
 

@@ -28,6 +28,8 @@ export function RopeStage({ result }: { readonly result: PlanResult | undefined 
 
 function OneKnot({ knot }: { readonly knot: PlannedKnot }) {
   const moving = useMemo(() => movingRope(ropeOf(knot)), [knot]);
+  // Counted once on the finished rope, not as often as it is drawn.
+  const passes = useMemo(() => passesOf(moving).right, [moving]);
   const practice = usePractice();
   const { time, isPlaying, set } = practice;
   const move = moveAt(moving, time);
@@ -53,7 +55,7 @@ function OneKnot({ knot }: { readonly knot: PlannedKnot }) {
     >
       <RopePicture knot={knot} moving={moving} />
       <p className="rope-words" aria-live="polite" data-testid="rope-words">
-        <b>{MOVE_NAMES[move]}</b> <span>{howOf(knot, move, moving)}</span>
+        <b>{MOVE_NAMES[move]}</b> <span>{howOf(knot, move, passes)}</span>
       </p>
       <Controls moving={moving} />
     </section>
@@ -222,11 +224,10 @@ const MOVE_NAMES: Readonly<Record<Move, string>> = {
   lock: 'Lock it.',
 };
 
-function howOf(knot: PlannedKnot, move: Move, moving: MovingRope): string {
+function howOf(knot: PlannedKnot, move: Move, passes: number): string {
   const isOneLeg = knot.kind === 'oneLeg';
   const sides = isOneLeg ? 'One side' : 'Both sides';
-  const { right } = passesOf(moving);
-  const times = ['', 'once', 'twice', 'three times', 'four times'][right];
+  const times = ['', 'once', 'twice', 'three times', 'four times'][passes];
   switch (move) {
     case 'under':
       return `Under ${underWhat(knot)}, latch open; lay the ${knot.kind === 'fold' ? 'middle of the fold' : 'middle of the piece'} into the hook.`;
