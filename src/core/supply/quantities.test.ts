@@ -14,7 +14,8 @@ import { knotSeconds } from '../time/seconds.ts';
 import { takedownMinutes } from '../time/takedown.ts';
 import { wholeMinutes } from '../time/whole-minutes.ts';
 import { DEFAULT_CAP } from '../trade/caps.ts';
-import { likelyAround, PACE_FACTOR, type Pace } from '../trade/pace.ts';
+import { PACE_FACTOR, type Pace } from '../trade/pace.ts';
+import { likelyAround } from '../trade/people.ts';
 import { planSupply, supplyOf } from './packs.ts';
 
 const packsFor = (knots: number, reserve: number, perPack: number, packPrice: number) => {

@@ -152,31 +152,24 @@ export {
   TAKE_UP,
   type TailStyle,
 } from './own-hair.ts';
+export { FINISH, KNOT_SECONDS, PACE_FACTOR, PACE_NAMES, PACES, type Pace, TAKEDOWN, TEST_ROW_LIMITS } from './pace.ts';
+export { PART_LIMITS, type PartKind } from './parts.ts';
 export {
-  FINISH,
   type HowKnown,
   KIND_DIFFERS,
-  KNOT_SECONDS,
   KNOT_SPREAD,
   likelyAround,
   MOST_HOURS_ON,
   ownPace,
-  PACE_FACTOR,
-  PACE_NAMES,
-  PACES,
-  type Pace,
   PEOPLE_DIFFER,
   PEOPLE_VARIANCE,
   PERSON_SHARE,
   PHONE_CALL,
   PLACE_DIFFERS,
   REST_SECONDS,
-  TAKEDOWN,
-  TEST_ROW_LIMITS,
   TIRES_AN_HOUR,
   TOLD_SDS,
-} from './pace.ts';
-export { PART_LIMITS, type PartKind } from './parts.ts';
+} from './people.ts';
 export {
   DRESSING_INFO,
   DRESSINGS,
