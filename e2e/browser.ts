@@ -138,7 +138,6 @@ export class Browser {
     }
   }
 
-  /** What the browser's store holds is such that `test` of its records, called `all`, is true. */
   /** All that a table of the store holds. */
   async storedRows<T>(store: string): Promise<T[]> {
     return this.script<T[]>(
@@ -156,6 +155,7 @@ export class Browser {
     );
   }
 
+  /** What the browser's store holds is such that `test` of its records, called `all`, is true. */
   async untilStored(store: string, test: string, what: string) {
     await this.until(
       `new Promise((done) => {
@@ -203,15 +203,21 @@ export class Browser {
     return (await this.find(css)).getText();
   }
 
+  /** Clicks it as soon as it is there and may be clicked. */
   async click(css: string) {
-    await (await this.appears(css)).click();
+    const selector = JSON.stringify(css);
+    const element = await this.until<WebElement>(
+      `(e => e && !e.disabled && e)(document.querySelector(${selector}))`,
+      `${css} to be clicked`,
+    );
+    await element.click();
   }
 
   /** Clicks the first button or link that reads so. */
   async press(words: string | RegExp) {
     const test = words instanceof RegExp ? words.toString() : `/^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}/`;
     const element = await this.until<WebElement>(
-      `[...document.querySelectorAll('button, a')].find((b) => ${test}.test(b.textContent.trim()) && (b.getClientRects().length > 0 || b.closest('.finding')))`,
+      `[...document.querySelectorAll('button, a')].find((b) => !b.disabled && ${test}.test(b.textContent.trim()) && (b.getClientRects().length > 0 || b.closest('.finding')))`,
       `a button that reads ${words}`,
     );
     // A finding is a line that opens, and what is in it comes into its place with the next picture.

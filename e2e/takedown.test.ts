@@ -1,8 +1,12 @@
 /** Taking a style out on the real screen: the order from what is in, ticked and kept; what comes back; what was shed. */
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { encode } from 'fast-png';
 import { describe, expect, inject, it } from 'vitest';
 import type { StashRecord, WearRecord } from '../src/store/database.ts';
 import { violations } from './axe.ts';
-import type { Browser } from './browser.ts';
+import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
@@ -51,6 +55,67 @@ describe('the order', () => {
     await browser.click('[data-out^="throughHair"] [data-testid="where"]');
     await browser.click('[data-out^="throughHair"] ul button');
     await browser.appears('.told [data-testid="knot-note"], .told h3, .told button');
+  });
+});
+
+describe('edges', () => {
+  /** A picture of one grey, as a file. */
+  const grey = (level: number) => {
+    const path = join(mkdtempSync(join(tmpdir(), 'edges-')), `grey-${level}.png`);
+    writeFileSync(path, encode({ width: 8, height: 8, channels: 3, data: new Uint8Array(192).fill(level) }));
+    return path;
+  };
+  const shown = () =>
+    browser.script<string[]>(`return [...document.querySelectorAll('[data-testid=edges] img')].map((i) => i.src)`);
+  const photos = (count: number) =>
+    browser.untilStored('wear', `all.filter((e) => e.what === 'photo').length === ${count}`, `${count} photos`);
+
+  it('of an earlier day and of now stand beside each other, and still after a reload; she chooses which of three', async () => {
+    await browser.go(`${url}/plan/demo-swept-coils/wear`);
+    await browser.appears('.day[data-when=today]');
+    await browser.focus('.day[data-state=checked]');
+    await browser.keys(Key.ARROW_LEFT, Key.ARROW_LEFT);
+    await browser.until(
+      `[...document.querySelectorAll('.day')].findIndex((d) => d.dataset.state === 'checked') === [...document.querySelectorAll('.day')].findIndex((d) => d.dataset.when === 'today') - 2`,
+      'the day before yesterday',
+    );
+    const earlier = (await browser.storedRows<WearRecord>('wear')).filter((e) => e.what === 'photo').length;
+    await (await browser.byId('wear-photo')).sendKeys(grey(60));
+    await photos(earlier + 1);
+    await at('demo-swept-coils');
+    await (await browser.byId('wear-photo')).sendKeys(grey(160));
+    await photos(earlier + 2);
+    await browser.until(`document.querySelectorAll('[data-testid=edges] img').length === 2`, 'two photos');
+    const two = await shown();
+    expect(new Set(two).size).toBe(2);
+    await at('demo-swept-coils');
+    await browser.until(`document.querySelectorAll('[data-testid=edges] img').length === 2`, 'both again');
+    expect(await shown()).toEqual(two);
+    await (await browser.byId('wear-photo')).sendKeys(grey(230));
+    await photos(earlier + 3);
+    await browser.until(`document.querySelectorAll('[data-testid=edges] select').length === 2`, 'a choice of days');
+    const newest = await shown();
+    const middle = await browser.script<string>(
+      `return document.querySelector('[data-testid=edges-after]').options[${earlier + 1}].value`,
+    );
+    await browser.choose('edges-after', middle);
+    await browser.until(
+      `document.querySelectorAll('[data-testid=edges] img')[1].src !== ${JSON.stringify(newest[1])}`,
+      'the other photo',
+    );
+    expect((await shown())[0]).toBe(newest[0]);
+  });
+
+  it('a file that is no picture is refused with a sentence and changes nothing', async () => {
+    const path = join(mkdtempSync(join(tmpdir(), 'edges-')), 'photo.png');
+    writeFileSync(path, 'no picture');
+    const before = await shown();
+    await (await browser.byId('wear-photo')).sendKeys(path);
+    await browser.until(
+      `/no photo that can be opened/.test(document.querySelector('[data-testid=edges] [role=status]').innerText)`,
+      'why not',
+    );
+    expect(await shown()).toEqual(before);
   });
 });
 

@@ -139,6 +139,20 @@ describe('gaps left to the hair', () => {
     expect(pieces(1)).toBeGreaterThan(pieces(1, 'spare'));
   });
 
+  it('take a sixth less of pieces split in two, in the middle of unlike thick ones; none takes clearly more (common practice, no source)', () => {
+    const grams = (t: Texture, massG: number, strands: number, lengthMm: number) =>
+      look(left(hair(t, massG, strands, lengthMm))).gaps.filling.massG;
+    const ratios = TEXTURES.flatMap((t) =>
+      ([[1.5, 300] as const, [2, 250], [2.5, 350]] as const).map(
+        ([massG, lengthMm]) => grams(t, massG / 2, 2, lengthMm) / grams(t, massG, 4, lengthMm),
+      ),
+    ).toSorted((a, b) => a - b);
+    const middle = ratios[ratios.length >> 1];
+    expect(middle).toBeGreaterThan(0.75);
+    expect(middle).toBeLessThan(0.92);
+    expect(ratios.at(-1)).toBeLessThan(1.08);
+  });
+
   it('leave what she set herself, and pieces never sit on each other', () => {
     const hers = { said: 'centres' as const, fingers: { top: 1.75, nape: 2 } };
     const { spacing, head } = atelier.plan(left(HAIR[4], { spacing: hers }));

@@ -1,7 +1,7 @@
 /**
  * Gaps at which hair reaches what she aims at with the least of it. From the widest gaps that people lay one zone after
  * the other is closed by a quarter finger, always where a gram more does most, until it is enough: so the top goes
- * before what its hair falls over. What pieces hide in a cell is 1 - e^(-λ), λ the area that their strands hide there
+ * before what its hair falls over. Then whatever may be wider again is. What pieces hide in a cell is 1 - e^(-λ), λ the area that their strands hide there
  * over that of the cell: a Boolean model (P. Hall, "Introduction to the Theory of Coverage Processes", Wiley 1988,
  * ch. 3; from memory); bricks hide a little more than places at random.
  */
@@ -157,7 +157,15 @@ export function gapsForHair(hooked: Hooked, aim: Aim, limits: GapLimits): GapsFo
     quarters = best.quarters;
     filling = best.filling;
   }
-  return { quarters, filling, reached: true };
+  // What was closed early may be more than is owed once the rest is closed.
+  for (;;) {
+    const wider = oneWider(quarters, limits)
+      .map((q) => ({ quarters: q, filling: at(q) }))
+      .filter((w) => short(w.filling) <= 0)
+      .toSorted((a, b) => a.filling.massG - b.filling.massG)[0];
+    if (!wider || wider.filling.massG >= filling.massG) return { quarters, filling, reached: true };
+    ({ quarters, filling } = wider);
+  }
 }
 
 /** A zone may hide so much less than the whole (guess): to the eye it is as full. */
@@ -184,6 +192,14 @@ function oneCloser(quarters: ByZone, { least, backOverTop }: GapLimits): ByZone[
   const wasInOrder = isInOrder(quarters, backOverTop);
   return ZONES.map((z) => ({ ...quarters, [z]: quarters[z] - 1 })).filter(
     (closer, i) => closer[ZONES[i]] >= least[ZONES[i]] && (!wasInOrder || isInOrder(closer, backOverTop)),
+  );
+}
+
+/** Every zone a quarter wider, where it may. */
+function oneWider(quarters: ByZone, { most, backOverTop }: GapLimits): ByZone[] {
+  const wasInOrder = isInOrder(quarters, backOverTop);
+  return ZONES.map((z) => ({ ...quarters, [z]: quarters[z] + 1 })).filter(
+    (wider, i) => wider[ZONES[i]] <= most[ZONES[i]] && (!wasInOrder || isInOrder(wider, backOverTop)),
   );
 }
 

@@ -50,8 +50,9 @@ function OfDay(props: {
             label={label}
             wide
             value={shown.key}
-            options={photos.map((n) => [n.key, weekday(n.day)] as const)}
+            options={photos.map((n) => [n.key, dayOf(n, photos)] as const)}
             onChange={onChoose}
+            testId={`edges-${label.toLowerCase()}`}
           />
         ) : (
           <span className="note">{weekday(shown.day)}</span>
@@ -59,4 +60,12 @@ function OfDay(props: {
       </figcaption>
     </figure>
   );
+}
+
+/** Two of the same day are told apart by which came first. */
+function dayOf(photo: WearNote, photos: readonly WearNote[]): string {
+  const ofDay = photos.filter((n) => n.day === photo.day);
+  return ofDay.length > 1
+    ? `${weekday(photo.day)}, ${ofDay.indexOf(photo) + 1} of ${ofDay.length}`
+    : weekday(photo.day);
 }
