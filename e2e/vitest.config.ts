@@ -6,8 +6,7 @@ export default defineConfig({
     globalSetup: ['e2e/global-setup.ts'],
     testTimeout: 600_000,
     hookTimeout: 300_000,
-    // Software rendering takes a core of its own: one browser at a time.
-    maxWorkers: 1,
-    fileParallelism: false,
+    // A browser waits a third of its time, for its own worker or for the driver: two fill two cores.
+    maxWorkers: 2,
   },
 });

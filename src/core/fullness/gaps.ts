@@ -1,9 +1,9 @@
 /**
  * Gaps at which hair reaches what she aims at with the least of it. From the widest gaps that people lay one zone after
  * the other is closed by a quarter finger, always where a gram more does most, until it is enough: so the top goes
- * before what its hair falls over. Then whatever may be wider again is. What pieces hide in a cell is 1 - e^(-λ), λ the area that their strands hide there
- * over that of the cell: a Boolean model (P. Hall, "Introduction to the Theory of Coverage Processes", Wiley 1988,
- * ch. 3; from memory); bricks hide a little more than places at random.
+ * before what its hair falls over; then whatever may be wider again is. What pieces hide in a cell is 1 - e^(-λ), λ the
+ * area that their strands hide there over that of the cell: a Boolean model (P. Hall, "Introduction to the Theory of
+ * Coverage Processes", Wiley 1988, ch. 3; from memory); bricks hide a little more than places at random.
  */
 import { exp } from '../numerics/index.ts';
 import { faceEdgeFactor, napeFactor, partFactor } from '../rows/index.ts';
