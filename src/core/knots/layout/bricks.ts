@@ -166,8 +166,10 @@ function repaired(places: readonly number[]): number[] {
 
 function relax(places: number[], targets: readonly number[], low: number, high: number) {
   const last = places.length - 1;
+  // NaN where a knot has no brick place.
+  const goals = new Float64Array(places.length);
   for (let sweep = 0; sweep < RELAX_SWEEPS; sweep++) {
-    const goals = places.map((u) => goalNear(targets, u));
+    for (let i = 0; i <= last; i++) goals[i] = goalNear(targets, places[i]) ?? Number.NaN;
     for (let i = 0; i <= last; i++) {
       let pull = 0;
       let weight = 0;
@@ -180,7 +182,7 @@ function relax(places: number[], targets: readonly number[], low: number, high: 
         weight++;
       }
       const goal = goals[i];
-      if (goal !== undefined) {
+      if (!Number.isNaN(goal)) {
         pull += BRICK_PULL * goal;
         weight += BRICK_PULL;
       }

@@ -29,7 +29,8 @@ export function withoutCollisions(
   const gone = new Uint8Array(all.length);
   const nearest = COLLISION * spacing.gapMm;
   const toEnd = (k: LaidKnot) => Math.min(k.arcMm, rows[k.row].curve.lengthMm - k.arcMm);
-  const near = Float64Array.from(all, (k) => nearest * closeness(pitch, k.vertex));
+  const near = new Float64Array(all.length);
+  for (let i = 0; i < all.length; i++) near[i] = nearest * closeness(pitch, all[i].vertex);
   const isKept = ({ row }: LaidKnot) =>
     rows[row].besidePart || rows[row].placesMm !== undefined || rows[row].kind === 'front';
   // What is hooked already stays, however near: it can't be laid otherwise any more.
@@ -39,19 +40,39 @@ export function withoutCollisions(
     if (a.row !== b.row && isKept(b)) return isKept(a) ? undefined : a;
     return !isKept(a) && toEnd(a) <= toEnd(b) + TIE ? a : b;
   };
+  for (const [i, j] of closePairs(all, near)) {
+    if (gone[i] || gone[j]) continue;
+    const goes = loser(all[i], all[j]);
+    if (goes !== undefined) gone[goes === all[i] ? i : j] = 1;
+  }
+  const kept = all.filter((_, i) => !gone[i]);
+  return { knots: kept, thinnedOut: all.length - kept.length };
+}
+
+/** Pairs of knots nearer than both allow, in laying order. @param near how near each lets another come, mm */
+function closePairs(all: readonly LaidKnot[], near: Float64Array): Array<readonly [i: number, j: number]> {
+  const x = new Float64Array(all.length);
+  const y = new Float64Array(all.length);
+  const z = new Float64Array(all.length);
+  const fromLeft = new Uint32Array(all.length);
   for (let i = 0; i < all.length; i++) {
-    for (let j = i + 1; j < all.length && !gone[i]; j++) {
-      const a = all[i];
-      const b = all[j];
-      if (gone[j]) continue;
-      const limit = Math.min(near[i], near[j]);
-      const dx = a.xMm - b.xMm;
-      if (Math.abs(dx) > limit) continue;
-      const dSq = dx * dx + (a.yMm - b.yMm) ** 2 + (a.zMm - b.zMm) ** 2;
-      if (dSq >= limit * limit) continue;
-      const goes = loser(a, b);
-      if (goes !== undefined) gone[goes === a ? i : j] = 1;
+    x[i] = all[i].xMm;
+    y[i] = all[i].yMm;
+    z[i] = all[i].zMm;
+    fromLeft[i] = i;
+  }
+  fromLeft.sort((a, b) => x[a] - x[b]);
+  const pairs: Array<readonly [number, number]> = [];
+  for (let at = 0; at < fromLeft.length; at++) {
+    const a = fromLeft[at];
+    for (let to = at + 1; to < fromLeft.length; to++) {
+      const b = fromLeft[to];
+      const dx = x[b] - x[a];
+      if (dx > near[a]) break;
+      const limit = Math.min(near[a], near[b]);
+      const dSq = dx * dx + (y[a] - y[b]) ** 2 + (z[a] - z[b]) ** 2;
+      if (dx <= limit && dSq < limit * limit) pairs.push(a < b ? [a, b] : [b, a]);
     }
   }
-  return { knots: all.filter((_, i) => !gone[i]), thinnedOut: gone.reduce((a, b) => a + b, 0) };
+  return pairs.sort((p, q) => p[0] - q[0] || p[1] - q[1]);
 }

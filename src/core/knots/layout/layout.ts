@@ -6,24 +6,25 @@
  */
 import type { SurfaceMesh } from '../../geometry/index.ts';
 import type { Row, RowSpacing } from '../../rows/index.ts';
-import { projectBelow } from './below.ts';
+import { LaidRows } from './below.ts';
 import { placesAlong } from './bricks.ts';
 import { type KnotLayout, withoutCollisions } from './collide.ts';
-import { arcAt, knotAt, type LaidKnot, measured, type PitchFields, type Working } from './measure.ts';
+import { arcAt, knotAt, measured, type PitchFields } from './measure.ts';
 import { shareOf, tally } from './score.ts';
 
 export function layKnots(mesh: SurfaceMesh, rows: readonly Row[], pitch: PitchFields, spacing: RowSpacing): KnotLayout {
-  const laid: Working[] = [];
-  const knotsOfRow: LaidKnot[][] = [];
+  const laid = new LaidRows();
   const score = { sum: 0, counted: 0 };
   rows.forEach((row, index) => {
     const working = measured(row, pitch, spacing.pitchMm);
-    const below = projectBelow(row, working, laid, knotsOfRow, pitch, spacing);
+    const below = laid.below(working, pitch, spacing);
     const places = row.placesMm ? undefined : placesAlong(working, below);
     const arcs = row.placesMm ?? (places as number[]).map((u) => arcAt(working, u));
     if (places) tally(score, places, below);
-    laid.push(working);
-    knotsOfRow.push(arcs.map((arc) => knotAt(mesh, row.curve, index, arc)));
+    laid.add(
+      working,
+      arcs.map((arc) => knotAt(mesh, row.curve, index, arc)),
+    );
   });
-  return { ...withoutCollisions(rows, knotsOfRow, pitch, spacing), brickScore: shareOf(score) };
+  return { ...withoutCollisions(rows, laid.knots, pitch, spacing), brickScore: shareOf(score) };
 }

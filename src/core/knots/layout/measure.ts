@@ -39,19 +39,44 @@ export interface Working {
   readonly lengthU: number;
 }
 
+/** What spacing along a row is multiplied by, at every point of it. */
+interface Factors {
+  readonly zone: Float64Array;
+  readonly edge: Float64Array;
+  readonly even: Float64Array;
+}
+
+/** The same rows are measured at several spacings. */
+const factorsOf = new WeakMap<Row, Map<PitchFields, Factors>>();
+
+function factors(row: Row, pitch: PitchFields): Factors {
+  const known = factorsOf.get(row)?.get(pitch);
+  if (known) return known;
+  const { curve, gapRatio } = row;
+  const n = curve.pointCount;
+  const made = { zone: new Float64Array(n), edge: new Float64Array(n), even: new Float64Array(n) };
+  for (let i = 0; i < n; i++) {
+    made.zone[i] = fieldAt(curve, pitch.spacingFactor, i);
+    made.edge[i] = fieldAt(curve, pitch.faceEdge, i);
+    made.even[i] = evenness(gapRatio[i]);
+  }
+  const ofRow = factorsOf.get(row) ?? new Map<PitchFields, Factors>();
+  factorsOf.set(row, ofRow.set(pitch, made));
+  return made;
+}
+
 export function measured(row: Row, pitch: PitchFields, pitchMm: number): Working {
   const { curve } = row;
-  const n = curve.pointCount;
-  const local = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    local[i] =
-      pitchMm * fieldAt(curve, pitch.spacingFactor, i) * fieldAt(curve, pitch.faceEdge, i) * evenness(row.gapRatio[i]);
-  }
+  const { arcMm, pointCount: n } = curve;
+  const { zone, edge, even } = factors(row, pitch);
   const u = new Float64Array(n);
+  let before = pitchMm * zone[0] * edge[0] * even[0];
   for (let i = 1; i < n; i++) {
-    u[i] = u[i - 1] + (2 * (curve.arcMm[i] - curve.arcMm[i - 1])) / (local[i] + local[i - 1]);
+    const here = pitchMm * zone[i] * edge[i] * even[i];
+    u[i] = u[i - 1] + (2 * (arcMm[i] - arcMm[i - 1])) / (here + before);
+    before = here;
   }
-  const closing = curve.closed ? (curve.lengthMm - curve.arcMm[n - 1]) / local[n - 1] : 0;
+  const closing = curve.closed ? (curve.lengthMm - arcMm[n - 1]) / before : 0;
   return { row, u, lengthU: u[n - 1] + closing };
 }
 

@@ -1,8 +1,8 @@
 /** How well knots stand in bricks. */
 import { footOn } from '../../geometry/index.ts';
 import type { Row, RowSpacing } from '../../rows/index.ts';
-import { projectBelow } from './below.ts';
-import { type LaidKnot, measured, type PitchFields, type Working } from './measure.ts';
+import { LaidRows } from './below.ts';
+import { type LaidKnot, measured, type PitchFields } from './measure.ts';
 import { nearestOf } from './ties.ts';
 
 /** Adds up how far each place lies from the nearest knot below, in half spacings. */
@@ -27,13 +27,13 @@ export function brickScore(
   pitch: PitchFields,
   spacing: RowSpacing,
 ): number {
-  const laid: Working[] = [];
+  const laid = new LaidRows();
   const knotsOfRow = rows.map((_, index) => knots.filter((k) => k.row === index));
   const score = { sum: 0, counted: 0 };
   rows.forEach((row, index) => {
     const working = measured(row, pitch, spacing.pitchMm);
-    const below = projectBelow(row, working, laid, knotsOfRow, pitch, spacing);
-    laid.push(working);
+    const below = laid.below(working, pitch, spacing);
+    laid.add(working, knotsOfRow[index]);
     tally(
       score,
       knotsOfRow[index].map((knot) => footOn(row.curve, working.u, knot).u),

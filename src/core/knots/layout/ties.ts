@@ -2,16 +2,18 @@
 
 /** @param values rising */
 export function nearestOf(values: readonly number[], u: number): number | undefined {
-  let best: number | undefined;
-  let away = Infinity;
-  for (const v of values) {
-    const off = Math.abs(v - u);
-    if (off < away - TIE) {
-      best = v;
-      away = off;
-    } else if (v > u) break;
+  let low = 0;
+  let high = values.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (values[middle] < u) low = middle + 1;
+    else high = middle;
   }
-  return best;
+  if (low === values.length) low--;
+  else if (low > 0 && u - values[low - 1] <= values[low] - u + TIE) low--;
+  // Of several in one place the first.
+  while (low > 0 && values[low] - values[low - 1] <= TIE) low--;
+  return values[low];
 }
 
 /**

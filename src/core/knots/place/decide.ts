@@ -212,8 +212,7 @@ function placeOf({ told, situation, where, schoolsAt }: Table, { row, inRow }: R
 function pieceFor(table: Table, at: RowAtWork, i: number) {
   const { told, hooked, usedInZone, overrides } = table;
   const { row } = at;
-  const place = placeOf(table, at, i);
-  const { zone, said } = place;
+  const { exposed, zone, said } = placeOf(table, at, i);
   const pieceZone = row.kind === 'fringe' || row.kind === 'border' ? row.kind : pieceZoneOf(zone);
   const hers = overrides.of(at.from + i);
   const known = (id: string | undefined) => (id !== undefined && hooked.has(id) ? id : undefined);
@@ -222,7 +221,7 @@ function pieceFor(table: Table, at: RowAtWork, i: number) {
   // What goes into the base is beside the rows: it does not count in a mix of them.
   const numberInZone = () => (row.into ? 0 : nextOf(usedInZone, pieceZone));
   const cut = chosen ?? cutFor(told.pieces, pieceZone, numberInZone());
-  return { ...place, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
+  return { exposed, zone, said, pieceZone, hers, cut, piece: hooked.get(cut) as HookedPiece };
 }
 
 /** What the rules look at where a knot lies, with the piece that it gets. */
@@ -267,7 +266,7 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     chain: decision.chain,
     id: at.ids[i],
     row: at.index,
-    place: inRow.slice(0, i + 1).filter(isHooked).length,
+    place: hookedUpTo(inRow, i),
     hand: k.hand === 'moved' || k.hand === 'added' ? k.hand : undefined,
     xMm: k.xMm,
     yMm: k.yMm,
@@ -299,6 +298,13 @@ function decideOne(table: Table, at: RowAtWork, i: number) {
     plainSeconds,
   };
   return { knot, refused: decision.refused, hers: hers.ids };
+}
+
+/** How many of a row are hooked, up to this one. */
+function hookedUpTo(inRow: readonly LaidKnot[], i: number): number {
+  let count = 0;
+  for (let n = 0; n <= i; n++) if (isHooked(inRow[n])) count++;
+  return count;
 }
 
 /** Side of the scalp that bears a piece: of what goes into a tie or a tail all pieces of the section share all of its hair. */

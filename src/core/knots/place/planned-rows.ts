@@ -83,7 +83,13 @@ const PASS_WORDS: Readonly<Record<Pass, string>> = {
 
 function normalsAlong(mesh: SurfaceMesh, curve: SurfaceCurve, turned: boolean): Float32Array {
   const out = new Float32Array(3 * curve.pointCount);
-  for (let i = 0; i < curve.pointCount; i++) out.set(normalAt(mesh, curve.fromVertex[i], turned), 3 * i);
+  const { normals } = mesh;
+  for (let i = 0; i < curve.pointCount; i++) {
+    const v = 3 * curve.fromVertex[i];
+    out[3 * i] = turned ? 0 - normals[v] : normals[v];
+    out[3 * i + 1] = normals[v + 1];
+    out[3 * i + 2] = normals[v + 2];
+  }
   return out;
 }
 

@@ -115,6 +115,6 @@ function bestTotal(mesh: SurfaceMesh, fN: Float64Array, fP: Float64Array) {
 
 function maximum(field: Float64Array): number {
   let best = 0;
-  for (const v of field) if (v > best) best = v;
+  for (let i = 0; i < field.length; i++) if (field[i] > best) best = field[i];
   return best;
 }

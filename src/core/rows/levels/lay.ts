@@ -180,6 +180,6 @@ export function inLayingOrder(rows: Row[], outwards: boolean): Row[] {
 
 function maximumFinite(field: Float64Array): number {
   let best = -Infinity;
-  for (const v of field) if (v > best && v < Infinity) best = v;
+  for (let i = 0; i < field.length; i++) if (field[i] > best && field[i] < Infinity) best = field[i];
   return best;
 }
