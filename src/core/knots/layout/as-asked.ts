@@ -45,7 +45,9 @@ export function laidAsAsked(context: RowContext, options: RowOptions, pitch: Pit
       const held = { ...spacing, pitchMm: share * spacing.pitchMm };
       return { plan, spacing: held, layout: layKnots(mesh, plan.rows, pitch, held) };
     };
-    return { plan, rows: lengths(pitch), evenRows: lengths(evenEdge), along };
+    const rows = once(() => lengths(pitch));
+    const evenRows = once(() => lengths(evenEdge));
+    return { plan, rows, evenRows, along };
   };
   const first = laid();
   const asked = Math.round(knotsAsked(context, first.plan.firstMm, pitch));
@@ -64,7 +66,7 @@ export function laidAsAsked(context: RowContext, options: RowOptions, pitch: Pit
 
 /** As many rows as hold most nearly what is asked at the spacing told, and whether more or fewer come next. */
 function nearestRows(asked: number, first: Ground, laid: (wholeRows: number) => Ground) {
-  const missing = ({ evenRows }: Ground) => log(asked / knotsExpected(evenRows, 1));
+  const missing = ({ evenRows }: Ground) => log(asked / knotsExpected(evenRows(), 1));
   let ground = first;
   const towards = missing(first) > 0 ? 1 : -1;
   for (let k = 0; k < MOST_ROWS_OFF; k++) {
@@ -80,6 +82,15 @@ function nearestRows(asked: number, first: Ground, laid: (wholeRows: number) => 
 /** By how many knots a layout misses what is asked; as many and one less are alike. */
 const off = ({ layout }: AsAsked, asked: number) => Math.abs(layout.knots.length - asked + BELOW);
 
+/** Worked out where it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: T | undefined;
+  return () => {
+    made ??= make();
+    return made;
+  };
+}
+
 interface RowLength {
   readonly isRing: boolean;
   readonly lengthU: number;
@@ -89,8 +100,8 @@ interface RowLength {
 interface Ground {
   readonly plan: RowPlan;
   /** Their lengths in spacings told, and without the face edge. */
-  readonly rows: readonly RowLength[];
-  readonly evenRows: readonly RowLength[];
+  rows(): readonly RowLength[];
+  evenRows(): readonly RowLength[];
   along(share: number): AsAsked;
 }
 
@@ -130,7 +141,7 @@ function closest(asked: number, ground: Ground): AsAsked {
     if (!best || off(at, asked) < off(best, asked)) best = at;
     if (off(best, asked) <= BELOW) break;
     tried.push(share);
-    beyond += (at.layout.knots.length - knotsExpected(ground.rows, share) - beyond) / tried.length;
+    beyond += (at.layout.knots.length - knotsExpected(ground.rows(), share) - beyond) / tried.length;
   }
   return best as AsAsked;
 }
@@ -153,7 +164,7 @@ function shareFor(knots: number, ground: Ground): number {
   let [from, to] = ALONG as readonly [number, number];
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (from + to) / 2;
-    if (knotsExpected(ground.rows, middle) > knots) from = middle;
+    if (knotsExpected(ground.rows(), middle) > knots) from = middle;
     else to = middle;
   }
   return (from + to) / 2;

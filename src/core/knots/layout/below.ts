@@ -4,63 +4,68 @@ import type { Row, RowSpacing } from '../../rows/index.ts';
 import { ALIKE_MM, beginsAt } from './ends.ts';
 import type { LaidKnot, PitchFields, Working } from './measure.ts';
 
-/** Rows that are laid, lowest first, and where each knot of theirs falls on another, found once. */
+/** A row that is laid, with where knots of other rows fall on it, found once: by their number. */
+interface LaidRow {
+  readonly working: Working;
+  /** Number of its first knot among all that are laid. */
+  readonly from: number;
+  readonly feet: Array<Foot | undefined>;
+}
+
+/** Rows that are laid, lowest first. */
 export class LaidRows {
-  readonly knots: LaidKnot[][] = [];
-  private readonly rows: Working[] = [];
-  private readonly feet = new Map<Working, Map<LaidKnot, Foot>>();
+  readonly knots: Array<readonly LaidKnot[]> = [];
+  private readonly rows: LaidRow[] = [];
+  private count = 0;
 
-  add(row: Working, knots: readonly LaidKnot[]) {
-    this.rows.push(row);
-    this.knots.push([...knots]);
-  }
-
-  private footOf(on: Working, knot: LaidKnot): Foot {
-    let known = this.feet.get(on);
-    if (!known) {
-      known = new Map();
-      this.feet.set(on, known);
-    }
-    let foot = known.get(knot);
-    if (!foot) {
-      foot = footOn(on.row.curve, on.u, knot);
-      known.set(knot, foot);
-    }
-    return foot;
-  }
-
-  /** Places (in local spacings) where knots of the rows below fall on this row, rising. */
+  /** Places (in local spacings) where knots of the rows below fall on the next row, rising. */
   below(working: Working, pitch: PitchFields, spacing: RowSpacing): number[] {
     const { row } = working;
     const feet: number[] = [];
     const isAlike = !row.curve.closed && beginsAt(row.curve) === 'either';
     const free = row.kind === 'front' || row.kind === 'fringe';
     const box = boxOf(row.curve.pointsMm);
-    this.rows.forEach(({ row: lower }, index) => {
+    const next: LaidRow = { working, from: this.count, feet: [] };
+    this.rows.forEach(({ working: { row: lower }, from }, index) => {
       const levels = free ? 1 : Math.abs(lower.quarter - row.quarter) / 4;
       if (levels <= 0 || levels > 2.05) return;
-      for (const knot of this.knots[index]) {
+      this.knots[index].forEach((knot, i) => {
         const reach = 1.9 * spacing.gapMm * pitch.spacingFactor[knot.vertex] * Math.max(1, 0.75 * levels);
-        if (isBeyond(box, knot, reach)) continue;
-        const foot = isAlike && Math.abs(knot.xMm) < ALIKE_MM ? middleFoot(working, knot) : this.footOf(working, knot);
-        if (foot.distance > (foot.atEnd ? 0.75 * reach : reach)) continue;
-        if (levels > 0.3 && this.isHidden(knot, foot.distance, row, lower)) continue;
+        if (isBeyond(box, knot, reach)) return;
+        const foot =
+          isAlike && Math.abs(knot.xMm) < ALIKE_MM ? middleFoot(working, knot) : footOnRow(next, knot, from + i);
+        if (foot.distance > (foot.atEnd ? 0.75 * reach : reach)) return;
+        if (levels > 0.3 && this.isHidden(knot, from + i, foot.distance, row, lower)) return;
         feet.push(foot.u);
-      }
+      });
     });
+    this.rows.push(next);
     return feet.sort((a, b) => a - b);
   }
 
-  /** Whether a row in between lies nearer to the knot than this one. */
-  private isHidden(knot: LaidKnot, distance: number, row: Row, lower: Row): boolean {
-    const [low, high] = row.quarter < lower.quarter ? [row.quarter, lower.quarter] : [lower.quarter, row.quarter];
-    return this.rows.some((between) => {
-      const q = between.row.quarter;
-      if (q <= low || q >= high) return false;
-      const foot = this.footOf(between, knot);
-      return !foot.atEnd && foot.distance < distance;
-    });
+  /** The knots of the row that was asked about last. */
+  add(knots: readonly LaidKnot[]) {
+    this.knots.push(knots);
+    this.count += knots.length;
   }
+
+  /** Whether a row in between lies nearer to the knot than this one. */
+  private isHidden(knot: LaidKnot, number: number, distance: number, row: Row, lower: Row): boolean {
+    const low = Math.min(row.quarter, lower.quarter);
+    const high = Math.max(row.quarter, lower.quarter);
+    for (const between of this.rows) {
+      const { quarter } = between.working.row;
+      if (quarter <= low || quarter >= high) continue;
+      const foot = footOnRow(between, knot, number);
+      if (!foot.atEnd && foot.distance < distance) return true;
+    }
+    return false;
+  }
+}
+
+function footOnRow({ working, feet }: LaidRow, knot: LaidKnot, number: number): Foot {
+  feet[number] ??= footOn(working.row.curve, working.u, knot);
+  return feet[number];
 }
 
 /** The box round a row: least and most of x, y and z, mm. */

@@ -21,7 +21,7 @@ const closeness = ({ spacingFactor, faceEdge }: PitchFields, v: number) => spaci
 /** Of two knots that came too close, the one nearer its row's end goes; one of a row that has to be whole stays. */
 export function withoutCollisions(
   rows: readonly Row[],
-  knotsOfRow: readonly LaidKnot[][],
+  knotsOfRow: ReadonlyArray<readonly LaidKnot[]>,
   pitch: PitchFields,
   spacing: RowSpacing,
 ): Omit<KnotLayout, 'brickScore'> {

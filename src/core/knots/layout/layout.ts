@@ -21,10 +21,7 @@ export function layKnots(mesh: SurfaceMesh, rows: readonly Row[], pitch: PitchFi
     const places = row.placesMm ? undefined : placesAlong(working, below);
     const arcs = row.placesMm ?? (places as number[]).map((u) => arcAt(working, u));
     if (places) tally(score, places, below);
-    laid.add(
-      working,
-      arcs.map((arc) => knotAt(mesh, row.curve, index, arc)),
-    );
+    laid.add(arcs.map((arc) => knotAt(mesh, row.curve, index, arc)));
   });
   return { ...withoutCollisions(rows, laid.knots, pitch, spacing), brickScore: shareOf(score) };
 }

@@ -33,7 +33,7 @@ export function brickScore(
   rows.forEach((row, index) => {
     const working = measured(row, pitch, spacing.pitchMm);
     const below = laid.below(working, pitch, spacing);
-    laid.add(working, knotsOfRow[index]);
+    laid.add(knotsOfRow[index]);
     tally(
       score,
       knotsOfRow[index].map((knot) => footOn(row.curve, working.u, knot).u),
