@@ -1,16 +1,22 @@
 /** Gaps for the hair on a scalp of five cells, one a zone, against every gap that may be tried. */
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numerics/index.ts';
+import { zoneShares } from '../rows/index.ts';
 import { type SpacingZone, ZONES } from '../trade/index.ts';
 import { type Aim, type ByZone, type CellPlace, fillingAt, type GapLimits, gapsForHair, type Hooked } from './gaps.ts';
 
 const FAR = 200;
+/** The middle of a zone, mm from the nape line, the part and the front hairline. */
+const at = (zone: SpacingZone, fromNape: number, fromPart: number, fromFront: number): CellPlace => ({
+  shares: zoneShares(fromNape, fromPart, fromFront, 1),
+  zone,
+});
 const PLACES: Readonly<Record<SpacingZone, CellPlace>> = {
-  part: { fromNapeMm: FAR, fromPartMm: 2, fromFrontHairlineMm: FAR, zone: 'part' },
-  top: { fromNapeMm: FAR, fromPartMm: FAR, fromFrontHairlineMm: FAR, zone: 'top' },
-  back: { fromNapeMm: 60, fromPartMm: FAR, fromFrontHairlineMm: FAR, zone: 'back' },
-  nape: { fromNapeMm: 2, fromPartMm: FAR, fromFrontHairlineMm: FAR, zone: 'nape' },
-  faceEdge: { fromNapeMm: FAR, fromPartMm: FAR, fromFrontHairlineMm: 2, zone: 'faceEdge' },
+  part: at('part', FAR, 2, FAR),
+  top: at('top', FAR, FAR, FAR),
+  back: at('back', 60, FAR, FAR),
+  nape: at('nape', 2, FAR, FAR),
+  faceEdge: at('faceEdge', FAR, FAR, 2),
 };
 /** What hangs from one zone lies over it and over the next one down. */
 const BELOW: Readonly<Partial<Record<SpacingZone, SpacingZone>>> = { part: 'top', top: 'back', back: 'nape' };
@@ -28,7 +34,6 @@ function anyHair(seed: number): Hooked {
     ground: {
       cells: { count, middles: new Int32Array(count), of: new Int32Array(count), areasMm2 },
       places: ZONES.map((z) => PLACES[z]),
-      scale: 1,
       open: new Float64Array(count).fill(1),
       owed: new Float64Array(count).fill(1),
       owedIn,

@@ -6,7 +6,7 @@
  * Coverage Processes", Wiley 1988, ch. 3; from memory); bricks hide a little more than places at random.
  */
 import { exp } from '../numerics/index.ts';
-import { faceEdgeFactor, napeFactor, partFactor } from '../rows/index.ts';
+import { factorOf, type ZoneShares } from '../rows/index.ts';
 import { type SpacingZone, ZONES } from '../trade/index.ts';
 import type { Cells } from './cells.ts';
 import type { CellReach } from './reach.ts';
@@ -15,17 +15,14 @@ export type ByZone = Readonly<Record<SpacingZone, number>>;
 
 /** Where a cell lies, for the zones. */
 export interface CellPlace {
-  readonly fromNapeMm: number;
-  readonly fromPartMm: number;
-  readonly fromFrontHairlineMm: number;
+  /** How much it has of each zone: gaps run from one into the next. */
+  readonly shares: ZoneShares;
   readonly zone: SpacingZone;
 }
 
 export interface Ground {
   readonly cells: Cells;
   readonly places: readonly CellPlace[];
-  /** Of the head against one of prior size. */
-  readonly scale: number;
   /** Share of each cell where pieces go, and where cover is owed. */
   readonly open: Float64Array;
   readonly owed: Float64Array;
@@ -69,18 +66,17 @@ export interface Filling {
 const BRICKS = 1.12;
 
 /** Pieces a mm² in every cell. @param centresMm from knot to knot by zone */
-function densities({ places, scale, open }: Ground, centresMm: ByZone): Float64Array {
+function densities({ places, open }: Ground, centresMm: ByZone): Float64Array {
   const { top } = centresMm;
-  const zones = {
-    part: centresMm.part / top,
-    back: centresMm.back / top,
-    nape: centresMm.nape / top,
-    faceEdge: centresMm.faceEdge / top,
-  };
-  return Float64Array.from(places, ({ fromNapeMm, fromPartMm, fromFrontHairlineMm }, i) => {
-    const gap = top * napeFactor(zones, fromNapeMm, scale) * partFactor(zones, fromPartMm);
-    return open[i] / (gap * gap * faceEdgeFactor(zones.faceEdge, fromFrontHairlineMm));
-  });
+  const zones = { part: centresMm.part / top, back: centresMm.back / top, nape: centresMm.nape / top };
+  const edge = centresMm.faceEdge / top - 1;
+  const placed = new Float64Array(places.length);
+  for (let i = 0; i < placed.length; i++) {
+    const { shares } = places[i];
+    const gap = top * factorOf(zones, shares);
+    placed[i] = open[i] / (gap * gap * (1 + edge * shares.faceEdge));
+  }
+  return placed;
 }
 
 /**

@@ -1,7 +1,7 @@
 /** The head as gaps are worked out on it: cells, where each lies, where pieces go and cover is owed. */
 import type { SurfaceMesh } from '../geometry/index.ts';
 import type { ScalpFields } from '../head/index.ts';
-import { ZONE_REACH_MM } from '../rows/index.ts';
+import { ZONE_REACH_MM, zoneShares } from '../rows/index.ts';
 import type { SpacingZone } from '../trade/index.ts';
 import { scalpCells } from './cells.ts';
 import { type CellPlace, type Ground, NONE } from './gaps.ts';
@@ -35,19 +35,20 @@ export function groundOf(
   sight: Uint8Array,
 ): Ground {
   const cells = scalpCells(mesh);
-  const places = Array.from(cells.middles, (v): CellPlace => {
-    const fromNapeMm = scalp.fromNape[v];
-    const fromPartMm = fromPart[v];
-    const fromFrontHairlineMm = scalp.fromFrontHairline[v];
-    return { fromNapeMm, fromPartMm, fromFrontHairlineMm, zone: zoneAt(scalp, fromPart, v) };
-  });
+  const places = Array.from(
+    cells.middles,
+    (v): CellPlace => ({
+      shares: zoneShares(scalp.fromNape[v], fromPart[v], scalp.fromFrontHairline[v], scalp.scale),
+      zone: zoneAt(scalp, fromPart, v),
+    }),
+  );
   const owed = shareOf(sight);
   const owedIn: Record<SpacingZone, number> = { ...NONE };
   places.forEach(({ zone }, i) => {
     owedIn[zone] += cells.areasMm2[i] * owed[i];
   });
   const areaMm2 = cells.areasMm2.reduce((a, b) => a + b, 0);
-  return { cells, places, scale: scalp.scale, open: shareOf(closed), owed, owedIn, areaMm2 };
+  return { cells, places, open: shareOf(closed), owed, owedIn, areaMm2 };
 
   /** Of each cell that is not marked. */
   function shareOf(marked: Uint8Array): Float64Array {

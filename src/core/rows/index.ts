@@ -11,12 +11,12 @@ export {
 export { brushField } from './field/brush.ts';
 export { factorsOnHead, isFieldScheme, schemeField } from './field/schemes.ts';
 export {
-  faceEdgeFactor,
   faceEdgeFactors,
-  napeFactor,
-  partFactor,
+  factorOf,
   ZONE_REACH_MM,
   type ZoneFactors,
+  type ZoneShares,
+  zoneShares,
 } from './field/zones.ts';
 export { borderRows } from './given/border.ts';
 export { fringeArea, fringeMask } from './given/fringe.ts';

@@ -26,25 +26,48 @@ export const ZONE_REACH_MM = {
   faceEdge: [12, 40],
 } as const;
 
+/** How much of the back, of the nape, of the part and of the face edge a place has, each 0 to 1. */
+export interface ZoneShares {
+  readonly back: number;
+  readonly nape: number;
+  readonly part: number;
+  readonly faceEdge: number;
+}
+
+const within = ([from, to]: readonly [number, number], mm: number, scale = 1) =>
+  1 - smoothstep(from * scale, to * scale, mm);
+
+export const zoneShares = (
+  fromNapeMm: number,
+  fromPartMm: number,
+  fromFrontHairlineMm: number,
+  scale: number,
+): ZoneShares => ({
+  back: within(ZONE_REACH_MM.back, fromNapeMm, scale),
+  nape: within(ZONE_REACH_MM.nape, fromNapeMm, scale),
+  part: within(ZONE_REACH_MM.part, fromPartMm),
+  faceEdge: within(ZONE_REACH_MM.faceEdge, fromFrontHairlineMm),
+});
+
+/** On the gap between rows, of shares that were worked out once. */
+export const factorOf = (zones: Omit<ZoneFactors, 'faceEdge'>, { back, nape, part }: ZoneShares) =>
+  (1 + (zones.back - 1) * back + (zones.nape - zones.back) * nape) * (1 + (zones.part - 1) * part);
+
 export function napeFactor(zones: ZoneFactors, fromNapeMm: number, scale: number): number {
-  const [n0, n1] = ZONE_REACH_MM.nape;
-  const [b0, b1] = ZONE_REACH_MM.back;
   return (
     1 +
-    (zones.back - 1) * (1 - smoothstep(b0 * scale, b1 * scale, fromNapeMm)) +
-    (zones.nape - zones.back) * (1 - smoothstep(n0 * scale, n1 * scale, fromNapeMm))
+    (zones.back - 1) * within(ZONE_REACH_MM.back, fromNapeMm, scale) +
+    (zones.nape - zones.back) * within(ZONE_REACH_MM.nape, fromNapeMm, scale)
   );
 }
 
 export function partFactor(zones: ZoneFactors, fromPartMm: number): number {
-  const [p0, p1] = ZONE_REACH_MM.part;
-  return 1 + (zones.part - 1) * (1 - smoothstep(p0, p1, fromPartMm));
+  return 1 + (zones.part - 1) * within(ZONE_REACH_MM.part, fromPartMm);
 }
 
 /** Along a row near the face. @param factor at the hairline itself */
 export function faceEdgeFactor(factor: number, fromFrontHairlineMm: number): number {
-  const [f0, f1] = ZONE_REACH_MM.faceEdge;
-  return 1 + (factor - 1) * (1 - smoothstep(f0, f1, fromFrontHairlineMm));
+  return 1 + (factor - 1) * within(ZONE_REACH_MM.faceEdge, fromFrontHairlineMm);
 }
 
 /** The same at every vertex. */
