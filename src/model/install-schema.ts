@@ -18,12 +18,13 @@ const READ_VERSIONS = [1, INSTALL_VERSION];
 /** As many touches as no install has, and knots as no run has. */
 const MOST_EVENTS = 20_000;
 const MOST_KNOTS = 3000;
-const LATEST_MS = 8.64e15;
+export const LATEST_MS = 8.64e15;
 
-const id = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(120);
+export const keyText = (what: string) => string().strict().required(`${what} is missing.`).min(1).max(120);
 
-const event = object({
-  key: id('The key of a touch'),
+/** One touch at the mirror. */
+export const eventSchema = object({
+  key: keyText('The key of a touch'),
   n: count(0, 1e9, 'The place of a touch in the order'),
   kind: choice<InstallEventKind>(INSTALL_EVENT_KINDS, 'What a touch is'),
   atMs: amount(0, LATEST_MS, 'The time of a touch'),
@@ -48,8 +49,8 @@ const event = object({
   .strict();
 
 /** What was noted of a day on which it was worn; photos stay where they were taken. */
-const wearEvent = object({
-  key: id('The key of a note'),
+export const wearEventSchema = object({
+  key: keyText('The key of a note'),
   atMs: amount(0, LATEST_MS, 'The time of a note'),
   day: string()
     .strict()
@@ -64,24 +65,28 @@ const wearEvent = object({
   .noUnknown()
   .strict();
 
+/** An install without what happened in it. */
+export const sessionSchema = object({
+  id: keyText('The id of the install'),
+  planId: keyText('The plan of the install'),
+  startedAtMs: amount(0, LATEST_MS, 'The begin of the install'),
+  finished: number<0 | 1>().strict().oneOf([0, 1]).required(),
+  knots: count(0, MOST_KNOTS, 'The knots').optional().default(undefined),
+  takenOutAtMs: amount(0, LATEST_MS, 'The day it came off').optional().default(undefined),
+  keptAtMs: amount(0, LATEST_MS, 'The day it went back to the stash').optional().default(undefined),
+  plan: mixed<PlanDocument>().required('The plan of the install is missing.'),
+})
+  .noUnknown()
+  .strict();
+
 const file = object({
   format: choice([INSTALL_FORMAT], 'The format'),
   version: number().strict().required().oneOf(READ_VERSIONS, 'This install was written by a newer Meshwork.'),
-  session: object({
-    id: id('The id of the install'),
-    planId: id('The plan of the install'),
-    startedAtMs: amount(0, LATEST_MS, 'The begin of the install'),
-    finished: number<0 | 1>().strict().oneOf([0, 1]).required(),
-    knots: count(0, MOST_KNOTS, 'The knots').optional().default(undefined),
-    takenOutAtMs: amount(0, LATEST_MS, 'The day it came off').optional().default(undefined),
-    keptAtMs: amount(0, LATEST_MS, 'The day it went back to the stash').optional().default(undefined),
-    plan: mixed<PlanDocument>().required('The plan of the install is missing.'),
-  })
-    .noUnknown()
-    .strict()
-    .required('The install is missing.'),
-  events: array(event.required()).required('The touches are missing.').max(MOST_EVENTS, 'There are too many touches.'),
-  wear: array(wearEvent.required()).max(MOST_EVENTS, 'There are too many notes.').optional().default(undefined),
+  session: sessionSchema.required('The install is missing.'),
+  events: array(eventSchema.required())
+    .required('The touches are missing.')
+    .max(MOST_EVENTS, 'There are too many touches.'),
+  wear: array(wearEventSchema.required()).max(MOST_EVENTS, 'There are too many notes.').optional().default(undefined),
 })
   .noUnknown()
   .strict();
@@ -129,5 +134,5 @@ export function readInstall(value: unknown): Parsed<InstallFile> {
 }
 
 /** Without entries that are not there. */
-const present = <R extends object>(record: R): R =>
+export const present = <R extends object>(record: R): R =>
   Object.fromEntries(Object.entries(record).filter(([, v]) => v !== undefined)) as R;

@@ -3,8 +3,10 @@ import { fileStem, writePlanJson } from '../../formats/plan-json.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
 
-export function offerText(name: string, type: string, text: string) {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const offerText = (name: string, type: string, text: string) => offerBlob(name, new Blob([text], { type }));
+
+export function offerBlob(name: string, blob: Blob) {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -26,6 +26,7 @@ import { exportPlan, saveAsItIs } from '../session/files.ts';
 import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
 import { OpenFile } from '../ui/open-file.tsx';
+import { BackupWord } from './backup-word.tsx';
 import { DemoChoice } from './demo-choice.tsx';
 import { PlanPicture } from './plan-picture.tsx';
 import { type SmallPictures, useSmallPictures } from './small-pictures.ts';
@@ -106,6 +107,7 @@ export function PlanList({ currentId, close }: { readonly currentId: string | un
         <DemoChoice close={close} />
       </div>
       <WearerList say={setSentence} />
+      <BackupWord close={close} />
     </>
   );
 }

@@ -118,7 +118,9 @@ export function StyleTable({ lines, currency }: { readonly lines: readonly Style
                           data-testid={`sort-${header.id}`}
                         >
                           <table.FlexRender header={header} />
-                          <span aria-hidden="true" className="whitespace-pre">{sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}</span>
+                          <span aria-hidden="true" className="whitespace-pre">
+                            {sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}
+                          </span>
                         </button>
                       ) : (
                         <table.FlexRender header={header} />
