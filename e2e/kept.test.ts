@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { describe, expect, inject, it } from 'vitest';
 import type { LogEntry } from '../src/model/install-log.ts';
 import type { PlanRecord } from '../src/store/database.ts';
-import { soundEverywhere } from './axe.ts';
+import { soundEverywhere, violations } from './axe.ts';
 import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
 
@@ -48,8 +48,47 @@ function list(browser: Browser): string[] {
   }
 }
 
+describe('a plan handed over', () => {
+  it('to a friend goes as a link without whose head it was, and is taken beside what is there', async () => {
+    await desk.click('[data-testid="plans"]');
+    await desk.press('Hand over Swept-back coils');
+    await desk.appears('[data-testid="code"] path');
+    const link = () => desk.script<string>(`return document.querySelector('[data-testid=copy-link]').dataset.link`);
+    const mine = await link();
+    await desk.tabTo(`e.dataset.choice === 'me'`);
+    await desk.keys(Key.ARROW_DOWN, ' ');
+    await desk.until(`document.querySelector('[data-choice=friend]').ariaChecked === 'true'`, 'the friend');
+    const given = await link();
+    expect(await violations(desk, undefined, '[data-testid=hand-over]')).toEqual([]);
+    expect(given).not.toBe(mine);
+    const to = (address: string) => address.replace(url, inject('plainUrl'));
+    await tablet.go(to(mine));
+    await tablet.until(`/head and hair of Amara/.test(document.body.innerText)`, 'whose it is');
+    await tablet.go('about:blank');
+    await tablet.go(to(given));
+    await tablet.until(`/No head is in it/.test(document.body.innerText)`, 'nobody’s');
+    expect(await tablet.script(`return document.documentElement.scrollWidth`)).toBeLessThanOrEqual(1280);
+    await tablet.click('[data-testid="take-plan"]');
+    await tablet.settled();
+    const [taken] = await tablet.storedRows<PlanRecord>('plans');
+    expect(taken.history.present.plan).toMatchObject({ name: 'Swept-back coils', wearer: '', marks: [] });
+    await tablet.script(
+      `return new Promise((ok) => { const gone = indexedDB.deleteDatabase('meshwork'); gone.onsuccess = ok; gone.onblocked = ok; })`,
+    );
+  });
+
+  it('with a letter missing is refused with a sentence', async () => {
+    await tablet.go('about:blank');
+    await tablet.go(`${inject('plainUrl')}/bring#1abcdefgh`);
+    await tablet.appears('[data-testid="no-plan"]');
+    expect(await tablet.text('[data-testid="no-plan"]')).toMatch(/damaged.*Nothing was changed/);
+  });
+});
+
 describe('a backup', () => {
   it('is written by keys alone, from the list of plans', async () => {
+    await desk.go(url);
+    await desk.settled();
     await desk.click('[data-testid="plans"]');
     await desk.appears('[data-testid="to-kept"]');
     await desk.tabTo(`e.dataset.testid === 'to-kept'`);
@@ -98,7 +137,7 @@ describe('a backup', () => {
     const asked = '[data-difference="plans/demo-shoulder-curls"]';
     await desk.appears(asked);
     expect(await desk.text(asked)).toMatch(/At the desk[\s\S]*called At the mirror/);
-    expect(await desk.script(`return document.querySelector('${asked} [data-testid=choose-both]').checked`)).toBe(true);
+    expect(await desk.script(`return document.querySelector('${asked} [data-choice=both]').ariaChecked`)).toBe('true');
     await desk.click('[data-testid="bring-in"]');
     await said(desk, /1 beside yours/);
     expect(await names(desk)).toEqual(expect.arrayContaining(['At the desk', 'At the mirror, from the backup']));

@@ -1,5 +1,6 @@
 /** What of a plan is the wearer’s own, whatever she plans: her head, her hair, her hands. A plan holds all of it, so that its file is whole. */
 import { dequal } from 'dequal';
+import { newPlan } from './defaults.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 
@@ -31,6 +32,13 @@ export const isAsSheIs = (plan: PlanDocument, her: Herself) => dequal(herselfOf(
 /** The plan for her head, hair and hands as they are now. */
 export function asSheIs(plan: PlanDocument, her: Herself): PlanDocument {
   return { ...plan, ...(Object.fromEntries(HERS.map((key) => [key, her[key]])) as unknown as Herself) };
+}
+
+/** What a friend needs: the style, not whose head it was made for. Money and unit are no secret. */
+export function withoutHerself(plan: PlanDocument): PlanDocument {
+  const { unit, currency } = plan;
+  const { ownPace: _, logged: __, ...rest } = plan;
+  return { ...asSheIs(rest, herselfOf(newPlan(plan.id, plan.name))), unit, currency };
 }
 
 export function followHer(plan: PlanDocument, her: Herself): PlanChange {

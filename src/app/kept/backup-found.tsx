@@ -1,7 +1,8 @@
 /** What an opened backup would bring, and where both changed the same thing: hers to choose. */
 import { useState } from 'react';
-import type { Choice, Difference } from '../../store/backup/compare.ts';
+import type { Difference, Choice as Taken } from '../../store/backup/compare.ts';
 import { choiceKey } from '../../store/backup/restore.ts';
+import { Choice } from '../ui/choice.tsx';
 import { day } from '../ui/format.ts';
 import type { LookedAt } from './kept.worker.ts';
 
@@ -16,7 +17,7 @@ const NAMES: ReadonlyArray<readonly [table: string, one: string, many: string]> 
   ['photos', 'photo', 'photos'],
 ];
 
-const CHOICE_WORDS: Readonly<Record<Difference['table'], Readonly<Record<Choice, string>>>> = {
+const CHOICE_WORDS: Readonly<Record<Difference['table'], Readonly<Record<Taken, string>>>> = {
   plans: { both: 'both, beside each other', ours: 'as it is here', theirs: 'as in the backup' },
   wearers: { both: 'both, beside each other', ours: 'as she is here', theirs: 'as in the backup' },
   log: { both: 'both lines', ours: 'as it is here', theirs: 'as in the backup' },
@@ -25,11 +26,11 @@ const CHOICE_WORDS: Readonly<Record<Difference['table'], Readonly<Record<Choice,
 
 export function BackupFound(props: {
   readonly looked: LookedAt;
-  readonly onTake: (chosen: Readonly<Record<string, Choice>>) => void;
+  readonly onTake: (chosen: Readonly<Record<string, Taken>>) => void;
   readonly onLeave: () => void;
 }) {
   const { compared, writtenAtMs } = props.looked;
-  const [chosen, setChosen] = useState<Readonly<Record<string, Choice>>>({});
+  const [chosen, setChosen] = useState<Readonly<Record<string, Taken>>>({});
   const fresh = NAMES.flatMap(([table, one, many]) => {
     const n = compared.fresh[table] ?? 0;
     return n > 0 ? [`${n} ${n === 1 ? one : many}`] : [];
@@ -76,33 +77,22 @@ export function BackupFound(props: {
 
 function OneDifference(props: {
   readonly difference: Difference;
-  readonly choice: Choice;
-  readonly onChoose: (choice: Choice) => void;
+  readonly choice: Taken;
+  readonly onChoose: (choice: Taken) => void;
 }) {
   const { difference: d, choice, onChoose } = props;
   return (
     <li className="line py-3" data-difference={choiceKey(d)}>
-      <fieldset>
-        <legend className="font-strong">{d.name}</legend>
-        <p className="note">
-          Here: {d.ours}. In the backup: {d.theirs}.
-        </p>
-        <div className="flex flex-wrap gap-x-6">
-          {d.choices.map((c) => (
-            <label key={c} className="word cursor-pointer">
-              <input
-                type="radio"
-                className="mr-2"
-                name={choiceKey(d)}
-                checked={choice === c}
-                onChange={() => onChoose(c)}
-                data-testid={`choose-${c}`}
-              />
-              {CHOICE_WORDS[d.table][c]}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <h4 className="font-strong">{d.name}</h4>
+      <p className="note">
+        Here: {d.ours}. In the backup: {d.theirs}.
+      </p>
+      <Choice
+        label={d.name}
+        value={choice}
+        options={d.choices.map((value) => ({ value, name: CHOICE_WORDS[d.table][value] }))}
+        onChange={onChoose}
+      />
     </li>
   );
 }

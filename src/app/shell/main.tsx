@@ -14,6 +14,7 @@ import { PlanScreen } from './plan-screen.tsx';
 const Home = lazy(() => import('./home.tsx').then((m) => ({ default: m.Home })));
 const NewPlanPage = lazy(() => import('./new-plan.tsx').then((m) => ({ default: m.NewPlanPage })));
 const KeptPage = lazy(() => import('../kept/kept-page.tsx').then((m) => ({ default: m.KeptPage })));
+const BringPage = lazy(() => import('./bring-page.tsx').then((m) => ({ default: m.BringPage })));
 const BaseSheet = lazy(() => import('../stations/base/sheet.tsx').then((m) => ({ default: m.BaseSheet })));
 const KnotSheet = lazy(() => import('../stations/rows/sheet.tsx').then((m) => ({ default: m.KnotSheet })));
 const ShoppingSheet = lazy(() => import('../stations/supply/sheet.tsx').then((m) => ({ default: m.ShoppingSheet })));
@@ -46,6 +47,7 @@ const PAGES: ReadonlyArray<readonly [path: string, page: ReactNode]> = [
   ['/', <Home key="home" />],
   ['/new', <NewPlanPage key="new" />],
   ['/kept', <KeptPage key="kept" />],
+  ['/bring', <BringPage key="bring" />],
   ['/plan/:planId/base/sheet', <BaseSheet key="base" />],
   ['/plan/:planId/rows/chart', <KnotSheet key="knots" />],
   ['/plan/:planId/supply/list', <ShoppingSheet key="list" />],

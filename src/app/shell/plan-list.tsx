@@ -1,6 +1,6 @@
 /** Her plans in a list: what can be done with each, and how another begins. */
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { readPlanJson } from '../../formats/plan-json.ts';
 import { setField } from '../../model/commands.ts';
@@ -22,7 +22,7 @@ import {
 } from '../../store/plans.ts';
 import { holdsPlan } from '../../store/records.ts';
 import { db, newId } from '../session/database.ts';
-import { exportPlan, saveAsItIs } from '../session/files.ts';
+import { saveAsItIs } from '../session/files.ts';
 import { TextField } from '../ui/field.tsx';
 import { day } from '../ui/format.ts';
 import { OpenFile } from '../ui/open-file.tsx';
@@ -31,6 +31,8 @@ import { DemoChoice } from './demo-choice.tsx';
 import { PlanPicture } from './plan-picture.tsx';
 import { type SmallPictures, useSmallPictures } from './small-pictures.ts';
 import { WearerList } from './wearer-list.tsx';
+
+const HandOver = lazy(() => import('./hand-over.tsx').then((m) => ({ default: m.HandOver })));
 
 export function PlanList({ currentId, close }: { readonly currentId: string | undefined; readonly close: () => void }) {
   const plans = useLiveQuery(() => keptPlans(db));
@@ -198,11 +200,12 @@ function PlanEntry(props: {
   const name = nameOf(record);
   const plan = holdsPlan(record) ? record.history.present.plan : undefined;
   const [renaming, setRenaming] = useState(false);
+  const [isHanding, setHanding] = useState(false);
   const words: ReadonlyArray<readonly [string, () => void]> = plan
     ? [
         ['Copy', () => deeds.copy(record.id)],
         ['Rename', () => setRenaming(true)],
-        ['Save as a file', () => exportPlan(plan)],
+        ['Hand over', () => setHanding(true)],
         ['Delete', () => deeds.remove(record.id)],
       ]
     : [
@@ -244,6 +247,11 @@ function PlanEntry(props: {
             ))}
           </div>
         </>
+      )}
+      {isHanding && opened && (
+        <Suspense>
+          <HandOver plan={opened} onClose={() => setHanding(false)} />
+        </Suspense>
       )}
     </li>
   );
