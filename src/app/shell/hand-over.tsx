@@ -88,8 +88,8 @@ function Code({ text }: { readonly text: string }) {
       aria-label="A code that holds the link"
       data-testid="code"
     >
-      <rect x={-QUIET} y={-QUIET} width={side} height={side} fill="#fff" />
-      <path d={path} fill="#1b2450" shapeRendering="crispEdges" />
+      <rect x={-QUIET} y={-QUIET} width={side} height={side} fill="white" />
+      <path d={path} fill="black" shapeRendering="crispEdges" />
     </svg>
   );
 }
