@@ -186,8 +186,9 @@ export class Browser {
     return this.driver.findElement(By.css(css)) as unknown as Promise<WebElement>;
   }
 
+  /** As soon as it is there. */
   byId(testId: string): Promise<WebElement> {
-    return this.find(`[data-testid="${testId}"]`);
+    return this.appears(`[data-testid="${testId}"]`);
   }
 
   async has(css: string): Promise<boolean> {

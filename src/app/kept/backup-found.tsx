@@ -39,7 +39,8 @@ export function BackupFound(props: {
     <section className="kept-found" aria-label="The backup" data-testid="backup-found">
       <h2 className="text-heading">A backup of {day(writtenAtMs)}</h2>
       <p className="mt-1">
-        {fresh.length > 0 ? `New to this browser: ${fresh.join(', ')}.` : 'All of it is here already.'}
+        {fresh.length > 0 && `New to this browser: ${fresh.join(', ')}.`}
+        {fresh.length + compared.ahead.length + compared.differences.length === 0 && 'All of it is here already.'}
         {compared.ahead.length > 0 &&
           ` ${compared.ahead.length} ${compared.ahead.length === 1 ? 'goes' : 'go'} further there than here.`}
       </p>

@@ -112,7 +112,9 @@ function stakeWords({ writtenAtMs, plans, styles, photos }: AtStake): string {
   const parts = fresh.filter(([n]) => n > 0).map(([n, one, many]) => `${n} ${n === 1 ? one : many}`);
   const list = parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}` : parts[0];
   if (writtenAtMs === undefined)
-    return list ? `No backup yet: ${list} of yours lie here alone.` : 'No backup yet, and nothing of yours to lose.';
+    return list
+      ? `No backup yet: ${list} of yours ${plans + styles + photos === 1 ? 'lies' : 'lie'} here alone.`
+      : 'No backup yet, and nothing of yours to lose.';
   const since = `Last written ${day(writtenAtMs)}.`;
   return list ? `${since} ${list} changed since.` : `${since} Nothing has changed since.`;
 }

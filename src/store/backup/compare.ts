@@ -134,8 +134,8 @@ const day = (atMs: number) =>
 
 const planWords = (ours: PlanRecord, theirs: PlanRecord) => ({
   name: nameOf(ours),
-  ours: `changed here ${day(ours.updatedAtMs)}`,
-  theirs: `changed there ${day(theirs.updatedAtMs)}${nameOf(theirs) === nameOf(ours) ? '' : `, called ${nameOf(theirs)}`}`,
+  ours: `changed ${day(ours.updatedAtMs)}`,
+  theirs: `changed ${day(theirs.updatedAtMs)}${nameOf(theirs) === nameOf(ours) ? '' : `, called ${nameOf(theirs)}`}`,
   ...BESIDE,
 });
 
@@ -143,8 +143,8 @@ function wearerWords(ours: WearerRecord, theirs: WearerRecord) {
   const differs = whatDiffers(ours.her as never, theirs.her) || 'something';
   return {
     name: wearerName(ours),
-    ours: `${differs} as of ${day(ours.updatedAtMs)} here`,
-    theirs: `${differs} as of ${day(theirs.updatedAtMs)} there`,
+    ours: `${differs} as of ${day(ours.updatedAtMs)}`,
+    theirs: `${differs} as of ${day(theirs.updatedAtMs)}`,
     ...BESIDE,
   };
 }
