@@ -9,6 +9,7 @@ import { demoBundle } from '../demo/demo.ts';
 import { installPlans } from '../demo/installs.ts';
 import { routePlans } from '../demo/routes.ts';
 import { camera } from './camera.ts';
+import { guard, limitedStreams, readOnly, sentences } from './guard.ts';
 import { scale } from './scale.ts';
 import { openShop, shopRoutes } from './shop/shop.ts';
 
@@ -16,6 +17,8 @@ export interface ServerOptions {
   readonly dist: string;
   readonly demo: boolean;
   readonly now: () => number;
+  /** Names that it goes by beside those of this machine. */
+  readonly hosts?: readonly string[];
 }
 
 export function createServer(options: ServerOptions): Express {
@@ -43,6 +46,7 @@ export function createServer(options: ServerOptions): Express {
       strictTransportSecurity: false,
     }),
   );
+  app.use(guard(options.hosts));
   app.get('/api/start', (_request, response) => {
     response.json({ demo: options.demo });
   });
@@ -54,11 +58,12 @@ export function createServer(options: ServerOptions): Express {
     response.json([...of('base', basePlans), ...of('route', routePlans), ...of('install', installPlans)]);
   });
   app.use('/api/shop', shopRoutes(openShop(options.now)));
-  app.get('/api/scale', scale);
+  app.get('/api/scale', limitedStreams(), scale);
   app.post('/api/camera', express.json({ limit: '2mb' }), camera);
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });
   });
+  app.use(readOnly);
   // Files come with a Brotli copy from the build.
   app.use(
     expressStaticGzip(options.dist, {
@@ -73,5 +78,6 @@ export function createServer(options: ServerOptions): Express {
     if (existsSync(page)) response.sendFile(page);
     else response.status(503).type('text').send('Meshwork is not built yet: run npm start.');
   });
+  app.use(sentences);
   return app;
 }

@@ -7,7 +7,8 @@ import { createServer } from './app.ts';
 const wanted = Number(process.env.PORT ?? 4870);
 const demo = process.argv.includes('--demo');
 const dist = fileURLToPath(new URL('../../dist/', import.meta.url));
-const app = createServer({ dist, demo, now: () => Date.now() });
+const hosts = (process.env.MESHWORK_HOSTS ?? '').split(',').flatMap((h) => h.trim() || []);
+const app = createServer({ dist, demo, hosts, now: () => Date.now() });
 
 function listen(port: number, triesLeft: number) {
   const server: Server = app.listen(port, '127.0.0.1');
