@@ -41,8 +41,23 @@ describe('server', () => {
     expect(policy).toContain("frame-ancestors 'none'");
     expect(policy).not.toMatch(/https?:/);
     expect(policy).not.toContain("'unsafe-eval'");
+    expect(policy).not.toContain("'unsafe-inline'");
     expect(headers.get('x-powered-by')).toBeNull();
     expect(headers.get('strict-transport-security')).toBeNull();
+  });
+
+  it('signs each page anew, and lets only styles with that sign in', async () => {
+    writeFileSync(join(dist, 'index.html'), '<meta name="style-nonce" content="%NONCE%">');
+    const base = await start({ demo: false });
+    const signs = await Promise.all(
+      ['/', '/plan/x'].map(async (path) => {
+        const answer = await fetch(base + path);
+        const [, sign] = /content="([\w-]{20,})"/.exec(await answer.text()) ?? [];
+        expect(answer.headers.get('content-security-policy')).toContain(`style-src 'self' 'nonce-${sign}'`);
+        return sign;
+      }),
+    );
+    expect(signs[0]).not.toBe(signs[1]);
   });
 
   it('gives the demo only when it was started with it', async () => {

@@ -1,7 +1,8 @@
 /** Serves the built application and, in demo mode, the invented wearer's records. Nothing leaves the machine. */
-import { existsSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express } from 'express';
+import express, { type Express, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { basePlans } from '../demo/bases.ts';
@@ -24,6 +25,10 @@ export interface ServerOptions {
 export function createServer(options: ServerOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.use((_request, response, next) => {
+    response.locals.nonce = randomBytes(16).toString('base64url');
+    next();
+  });
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -37,7 +42,8 @@ export function createServer(options: ServerOptions): Express {
           // What to buy is worked out by a solver in WebAssembly.
           scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           workerSrc: ["'self'"],
-          styleSrc: ["'self'", "'unsafe-inline'"],
+          // Sheets over the page hold it still by a style of their own: it carries the sign of this answer.
+          styleSrc: ["'self'", (_request, response) => `'nonce-${(response as Response).locals.nonce}'`],
           imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'", 'blob:'],
@@ -75,7 +81,10 @@ export function createServer(options: ServerOptions): Express {
   );
   app.get('/{*rest}', (_request, response) => {
     const page = join(options.dist, 'index.html');
-    if (existsSync(page)) response.sendFile(page);
+    const { nonce } = response.locals;
+    // One that is kept would carry an old sign.
+    if (existsSync(page))
+      response.set('cache-control', 'no-store').type('html').send(readFileSync(page, 'utf8').replace('%NONCE%', nonce));
     else response.status(503).type('text').send('Meshwork is not built yet: run npm start.');
   });
   app.use(sentences);

@@ -1,6 +1,7 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/bricolage-grotesque/wdth.css';
 import { QueryClientProvider } from '@tanstack/react-query';
+import { setNonce } from 'get-nonce';
 import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes, useLocation, useParams } from 'react-router';
@@ -56,6 +57,8 @@ const PAGES: ReadonlyArray<readonly [path: string, page: ReactNode]> = [
   ['*', <Home key="else" />],
 ];
 
+const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content;
+if (nonce) setNonce(nonce);
 const root = document.getElementById('root');
 if (root) {
   createRoot(root).render(
