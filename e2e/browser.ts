@@ -204,32 +204,51 @@ export class Browser {
     return (await this.find(css)).getText();
   }
 
+  /** What moves away under the pointer or is made anew meanwhile is found once more, as a hand does. */
+  private async clicked(find: () => Promise<WebElement>) {
+    const end = Date.now() + WAIT_MS;
+    for (;;) {
+      const element = await find();
+      try {
+        await element.click();
+        return;
+      } catch (error) {
+        const moved = error instanceof Error && /Stale|Intercepted|NotInteractable/.test(error.name);
+        if (!moved || Date.now() > end) throw error;
+      }
+      await new Promise((r) => setTimeout(r, 60));
+    }
+  }
+
   /** Clicks it as soon as it is there and may be clicked. */
   async click(css: string) {
     const selector = JSON.stringify(css);
-    const element = await this.until<WebElement>(
-      `(e => e && !e.disabled && e)(document.querySelector(${selector}))`,
-      `${css} to be clicked`,
+    await this.clicked(() =>
+      this.until<WebElement>(
+        `(e => e && !e.disabled && e)(document.querySelector(${selector}))`,
+        `${css} to be clicked`,
+      ),
     );
-    await element.click();
   }
 
   /** Clicks the first button or link that reads so. */
   async press(words: string | RegExp) {
     const test = words instanceof RegExp ? words.toString() : `/^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}/`;
-    const element = await this.until<WebElement>(
-      `[...document.querySelectorAll('button, a')].find((b) => !b.disabled && ${test}.test(b.textContent.trim()) && (b.getClientRects().length > 0 || b.closest('.finding')))`,
-      `a button that reads ${words}`,
-    );
-    // A finding is a line that opens, and what is in it comes into its place with the next picture.
-    await this.script(
-      `const f = arguments[0].closest('.finding');
-       if (!f || f.open) return;
-       f.open = true;
-       return new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => { arguments[0].scrollIntoView({ block: 'center' }); done(); })));`,
-      element,
-    );
-    await element.click();
+    await this.clicked(async () => {
+      const element = await this.until<WebElement>(
+        `[...document.querySelectorAll('button, a')].find((b) => !b.disabled && ${test}.test(b.textContent.trim()) && (b.getClientRects().length > 0 || b.closest('.finding')))`,
+        `a button that reads ${words}`,
+      );
+      // A finding is a line that opens, and what is in it comes into its place with the next picture.
+      await this.script(
+        `const f = arguments[0].closest('.finding');
+         if (!f || f.open) return;
+         f.open = true;
+         return new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => { arguments[0].scrollIntoView({ block: 'center' }); done(); })));`,
+        element,
+      );
+      return element;
+    });
   }
 
   /** Keys go to it, as soon as it is there. */

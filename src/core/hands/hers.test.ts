@@ -4,9 +4,10 @@ import { Calibration, drawWearer, UNEVEN, WEARERS } from '../../../tests/helpers
 import { seededRandom } from '../numerics/index.ts';
 import { FALL_GUESSES, KNOT_SPREAD, PACE_FACTOR } from '../trade/index.ts';
 import { amountPrior, ENOUGH_DIFFERS, enoughLearned, spacingLearned, spacingPrior, strandsLearned } from './amounts.ts';
+import { secondsOfHers } from './at-her-pace.ts';
 import { handsFrom, handsUsed } from './hers.ts';
 import type { Learned, Observation } from './mixed.ts';
-import { inColumns, paceEffects, paceInPlan, paceLearned, pacePrior, secondsOfHers, type TimedKnots } from './pace.ts';
+import { inColumns, paceEffects, paceInPlan, paceLearned, pacePrior, type TimedKnots } from './pace.ts';
 
 const asLog = ({ middle, low, high, sd }: Learned): Learned => ({
   middle: Math.log(middle),

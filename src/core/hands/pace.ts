@@ -16,6 +16,7 @@ import {
   PLACE_DIFFERS,
   TIRES_AN_HOUR,
 } from '../trade/index.ts';
+import type { PaceInPlan } from './at-her-pace.ts';
 import { type Learned, learn, type Observation, type Posterior, type Prior, spreadOf, toldOf } from './mixed.ts';
 
 /** Knots that were timed together. */
@@ -160,17 +161,6 @@ export function paceLearned(styles: ReadonlyArray<readonly TimedKnots[]>, said: 
 const sums = (timed: readonly TimedKnots[]) =>
   timed.reduce(([knots, plain], t) => [knots + t.knots, plain + t.plainSeconds], [0, 0]);
 
-/** What a plan takes over: her factors, and how sure they are for a style that is still to come. */
-export interface PaceInPlan {
-  readonly knots: number;
-  readonly styles: number;
-  readonly factor: number;
-  readonly byKind: Readonly<Partial<Record<KnotKind, number>>>;
-  readonly byZone: Readonly<Partial<Record<KnotZone, number>>>;
-  readonly tiresAnHour: number;
-  readonly sd: number;
-}
-
 const rounded = (v: number) => Math.round(1000 * v) / 1000;
 
 /** Kinds and places as factors beside the one of all. */
@@ -188,18 +178,4 @@ export function paceInPlan(pace: PaceOfHers): PaceInPlan {
     tiresAnHour: rounded(Math.max(0, pace.tires.middle)),
     sd: rounded(pace.anew.sd),
   };
-}
-
-/** Seconds of knots in their order, at her pace, from those of common practice. @returns seconds, one for each knot */
-export function secondsOfHers(
-  knots: ReadonlyArray<{ readonly kind: KnotKind; readonly zone: KnotZone; readonly plainSeconds: number }>,
-  { factor, byKind, byZone, tiresAnHour }: PaceInPlan,
-): number[] {
-  let worked = 0;
-  return knots.map(({ kind, zone, plainSeconds }) => {
-    const tired = exp(tiresAnHour * Math.min(MOST_HOURS_ON, worked / 3600));
-    const seconds = plainSeconds * factor * (byKind[kind] ?? 1) * (byZone[zone] ?? 1) * tired;
-    worked += seconds;
-    return seconds;
-  });
 }
