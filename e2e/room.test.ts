@@ -41,7 +41,7 @@ const sized = async (width: number, height: number) => {
 /** Dark pixels in boxes of the screen, words and threads hidden: hair and head are darker than the room by day. */
 async function darkIn(boxes: readonly Box[]): Promise<number[]> {
   await browser.script(
-    `const s = document.createElement('style'); s.id = 'hush'; s.textContent = '.told, .leader, .handle { visibility: hidden !important }'; document.head.append(s)`,
+    `const s = document.createElement('style'); s.id = 'hush'; s.nonce = document.querySelector('meta[name=style-nonce]').content; s.textContent = '.told, .leader, .handle { visibility: hidden !important }'; document.head.append(s)`,
   );
   const png = await browser.driver.takeScreenshot();
   await browser.script(`document.getElementById('hush').remove()`);
