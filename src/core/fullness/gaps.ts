@@ -6,7 +6,7 @@
  * Coverage Processes", Wiley 1988, ch. 3; from memory); bricks hide a little more than places at random.
  */
 import { exp } from '../numerics/index.ts';
-import { factorOf, type ZoneShares } from '../rows/index.ts';
+import { edgeFactor, gapFactor, type ZoneShares } from '../rows/index.ts';
 import { type SpacingZone, ZONES } from '../trade/index.ts';
 import type { Cells } from './cells.ts';
 import type { CellReach } from './reach.ts';
@@ -68,13 +68,17 @@ const BRICKS = 1.12;
 /** Pieces a mm² in every cell. @param centresMm from knot to knot by zone */
 function densities({ places, open }: Ground, centresMm: ByZone): Float64Array {
   const { top } = centresMm;
-  const zones = { part: centresMm.part / top, back: centresMm.back / top, nape: centresMm.nape / top };
-  const edge = centresMm.faceEdge / top - 1;
+  const zones = {
+    part: centresMm.part / top,
+    back: centresMm.back / top,
+    nape: centresMm.nape / top,
+    faceEdge: centresMm.faceEdge / top,
+  };
   const placed = new Float64Array(places.length);
   for (let i = 0; i < placed.length; i++) {
     const { shares } = places[i];
-    const gap = top * factorOf(zones, shares);
-    placed[i] = open[i] / (gap * gap * (1 + edge * shares.faceEdge));
+    const gap = top * gapFactor(zones, shares);
+    placed[i] = open[i] / (gap * gap * edgeFactor(zones, shares));
   }
   return placed;
 }
@@ -144,7 +148,7 @@ export function gapsForHair(hooked: Hooked, aim: Aim, limits: GapLimits): GapsFo
   let filling = at(quarters);
   while (short(filling) > 0) {
     let best: { quarters: ByZone; filling: Filling; gain: number } | undefined;
-    for (const closer of oneCloser(quarters, limits)) {
+    for (const closer of oneStep(quarters, -1, limits)) {
       const then = at(closer);
       const gain = (short(filling) - short(then)) / Math.max(1e-9, then.massG - filling.massG);
       if (!best || gain > best.gain) best = { quarters: closer, filling: then, gain };
@@ -155,7 +159,7 @@ export function gapsForHair(hooked: Hooked, aim: Aim, limits: GapLimits): GapsFo
   }
   // What was closed early may be more than is owed once the rest is closed.
   for (;;) {
-    const wider = oneWider(quarters, limits)
+    const wider = oneStep(quarters, 1, limits)
       .map((q) => ({ quarters: q, filling: at(q) }))
       .filter((w) => short(w.filling) <= 0)
       .toSorted((a, b) => a.filling.massG - b.filling.massG)[0];
@@ -183,19 +187,14 @@ function shortOf(aim: Aim, { owedIn }: Ground): (filling: Filling) => number {
     (aim.thicknessMm > 0 ? Math.max(0, 1 - thicknessMm / aim.thicknessMm) : 0);
 }
 
-/** Every zone a quarter closer, where it may; what she set out of order herself doesn't hold the others. */
-function oneCloser(quarters: ByZone, { least, backOverTop }: GapLimits): ByZone[] {
+/** One zone a quarter closer or wider, each that may; what she set out of order herself doesn't hold the others. */
+function oneStep(quarters: ByZone, step: 1 | -1, { least, most, backOverTop }: GapLimits): ByZone[] {
   const wasInOrder = isInOrder(quarters, backOverTop);
-  return ZONES.map((z) => ({ ...quarters, [z]: quarters[z] - 1 })).filter(
-    (closer, i) => closer[ZONES[i]] >= least[ZONES[i]] && (!wasInOrder || isInOrder(closer, backOverTop)),
-  );
-}
-
-/** Every zone a quarter wider, where it may. */
-function oneWider(quarters: ByZone, { most, backOverTop }: GapLimits): ByZone[] {
-  const wasInOrder = isInOrder(quarters, backOverTop);
-  return ZONES.map((z) => ({ ...quarters, [z]: quarters[z] + 1 })).filter(
-    (wider, i) => wider[ZONES[i]] <= most[ZONES[i]] && (!wasInOrder || isInOrder(wider, backOverTop)),
+  return ZONES.map((z) => ({ ...quarters, [z]: quarters[z] + step })).filter(
+    (other, i) =>
+      other[ZONES[i]] >= least[ZONES[i]] &&
+      other[ZONES[i]] <= most[ZONES[i]] &&
+      (!wasInOrder || isInOrder(other, backOverTop)),
   );
 }
 

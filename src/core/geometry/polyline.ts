@@ -26,23 +26,15 @@ export function footOn(curve: SurfaceCurve, u: Float64Array, { xMm, yMm, zMm }: 
   const p = curve.pointsMm;
   const arc = curve.arcMm;
   const n = curve.pointCount;
+  const awaySq = (i: number) => (p[3 * i] - xMm) ** 2 + (p[3 * i + 1] - yMm) ** 2 + (p[3 * i + 2] - zMm) ** 2;
   // No nearest point is farther than this; from one that is, as much of the curve can be passed over as it is farther.
   let bound = Infinity;
-  for (let i = 0; i < n; i += STRIDE) {
-    const dx = p[3 * i] - xMm;
-    const dy = p[3 * i + 1] - yMm;
-    const dz = p[3 * i + 2] - zMm;
-    const d = dx * dx + dy * dy + dz * dz;
-    if (d < bound) bound = d;
-  }
+  for (let i = 0; i < n; i += STRIDE) bound = Math.min(bound, awaySq(i));
   bound = Math.sqrt(bound) + ROUNDING_MM;
   let best = Infinity;
   let at = 0;
   for (let i = 0; i < n; ) {
-    const dx = p[3 * i] - xMm;
-    const dy = p[3 * i + 1] - yMm;
-    const dz = p[3 * i + 2] - zMm;
-    const d = dx * dx + dy * dy + dz * dz;
+    const d = awaySq(i);
     if (d < best) {
       best = d;
       at = i;

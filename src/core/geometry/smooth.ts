@@ -11,6 +11,7 @@ export function smoothField(
   sweeps: number,
   weight: (v: number) => number,
 ): Float64Array {
+  const { neighbourStart, neighbours } = mesh;
   let out = field.slice();
   let next = field.slice();
   const fixed = new Uint8Array(mesh.vertexCount);
@@ -25,37 +26,26 @@ export function smoothField(
     weights[count++] = w;
   }
   for (let sweep = 0; sweep < sweeps; sweep++) {
-    sweepOnce(mesh, active.subarray(0, count), weights, out, next);
+    for (let i = 0; i < count; i++) {
+      const v = active[i];
+      const from = neighbourStart[v];
+      const to = neighbourStart[v + 1];
+      let sum = 0;
+      if (to - from === 6) {
+        // Nearly every vertex of a geodesic mesh has six neighbours: unrolled, twice as fast.
+        sum =
+          out[neighbours[from]] +
+          out[neighbours[from + 1]] +
+          out[neighbours[from + 2]] +
+          out[neighbours[from + 3]] +
+          out[neighbours[from + 4]] +
+          out[neighbours[from + 5]];
+      } else {
+        for (let k = from; k < to; k++) sum += out[neighbours[k]];
+      }
+      next[v] = out[v] + weights[i] * (sum / (to - from) - out[v]);
+    }
     [out, next] = [next, out];
   }
   return out;
-}
-
-/** One sweep from `out` into `next`. A function of its own, so that the engine sees that neither changes what it is. */
-function sweepOnce(
-  { neighbourStart, neighbours }: SurfaceMesh,
-  active: Int32Array,
-  weights: Float64Array,
-  out: Float64Array,
-  next: Float64Array,
-) {
-  for (let i = 0; i < active.length; i++) {
-    const v = active[i];
-    const from = neighbourStart[v];
-    const to = neighbourStart[v + 1];
-    let sum = 0;
-    if (to - from === 6) {
-      // Nearly every vertex of a geodesic mesh has six neighbours: unrolled, twice as fast.
-      sum =
-        out[neighbours[from]] +
-        out[neighbours[from + 1]] +
-        out[neighbours[from + 2]] +
-        out[neighbours[from + 3]] +
-        out[neighbours[from + 4]] +
-        out[neighbours[from + 5]];
-    } else {
-      for (let k = from; k < to; k++) sum += out[neighbours[k]];
-    }
-    next[v] = out[v] + weights[i] * (sum / (to - from) - out[v]);
-  }
 }

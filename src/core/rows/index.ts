@@ -11,8 +11,9 @@ export {
 export { brushField } from './field/brush.ts';
 export { factorsOnHead, isFieldScheme, schemeField } from './field/schemes.ts';
 export {
+  edgeFactor,
   faceEdgeFactors,
-  factorOf,
+  gapFactor,
   ZONE_REACH_MM,
   type ZoneFactors,
   type ZoneShares,

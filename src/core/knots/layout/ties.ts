@@ -2,6 +2,7 @@
 
 /** @param values rising */
 export function nearestOf(values: readonly number[], u: number): number | undefined {
+  if (values.length === 0) return undefined;
   let low = 0;
   let high = values.length;
   while (low < high) {

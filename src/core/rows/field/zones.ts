@@ -49,26 +49,26 @@ export const zoneShares = (
   faceEdge: within(ZONE_REACH_MM.faceEdge, fromFrontHairlineMm),
 });
 
-/** On the gap between rows, of shares that were worked out once. */
-export const factorOf = (zones: Omit<ZoneFactors, 'faceEdge'>, { back, nape, part }: ZoneShares) =>
-  (1 + (zones.back - 1) * back + (zones.nape - zones.back) * nape) * (1 + (zones.part - 1) * part);
+/** Of the top, the back and the nape. */
+const alongNape = ({ back, nape }: Pick<ZoneFactors, 'back' | 'nape'>, backShare: number, napeShare: number) =>
+  1 + (back - 1) * backShare + (nape - back) * napeShare;
+/** Of the top and one other zone. */
+const towards = (factor: number, share: number) => 1 + (factor - 1) * share;
 
-export function napeFactor(zones: ZoneFactors, fromNapeMm: number, scale: number): number {
-  return (
-    1 +
-    (zones.back - 1) * within(ZONE_REACH_MM.back, fromNapeMm, scale) +
-    (zones.nape - zones.back) * within(ZONE_REACH_MM.nape, fromNapeMm, scale)
-  );
-}
+/** On the gap between rows, and along a row, of shares that were worked out once. */
+export const gapFactor = (zones: ZoneFactors, shares: ZoneShares) =>
+  alongNape(zones, shares.back, shares.nape) * towards(zones.part, shares.part);
+export const edgeFactor = (zones: ZoneFactors, shares: ZoneShares) => towards(zones.faceEdge, shares.faceEdge);
 
-export function partFactor(zones: ZoneFactors, fromPartMm: number): number {
-  return 1 + (zones.part - 1) * within(ZONE_REACH_MM.part, fromPartMm);
-}
+export const napeFactor = (zones: ZoneFactors, fromNapeMm: number, scale: number) =>
+  alongNape(zones, within(ZONE_REACH_MM.back, fromNapeMm, scale), within(ZONE_REACH_MM.nape, fromNapeMm, scale));
+
+export const partFactor = (zones: ZoneFactors, fromPartMm: number) =>
+  towards(zones.part, within(ZONE_REACH_MM.part, fromPartMm));
 
 /** Along a row near the face. @param factor at the hairline itself */
-export function faceEdgeFactor(factor: number, fromFrontHairlineMm: number): number {
-  return 1 + (factor - 1) * within(ZONE_REACH_MM.faceEdge, fromFrontHairlineMm);
-}
+export const faceEdgeFactor = (factor: number, fromFrontHairlineMm: number) =>
+  towards(factor, within(ZONE_REACH_MM.faceEdge, fromFrontHairlineMm));
 
 /** The same at every vertex. */
 export function faceEdgeFactors(factor: number, fromFrontHairline: Float64Array): Float64Array {
