@@ -11,12 +11,13 @@ import { seededRandom } from '../src/core/numerics/index.ts';
 import { demoBundle } from '../src/demo/demo.ts';
 import { type OpenBackup, readBackup, writeBackup } from '../src/formats/backup-file.ts';
 import { backupJsonSchema } from '../src/formats/published.ts';
-import { BACKUP_TABLES } from '../src/model/backup-schema.ts';
+import { BACKUP_TABLES } from '../src/model/backup-tables.ts';
 import { setField } from '../src/model/commands.ts';
 import { record } from '../src/model/history.ts';
+import { atStake, isAnyAtStake, isDue, noteAlone, noteWritten } from '../src/store/backup/at-stake.ts';
 import { compareBackup } from '../src/store/backup/compare.ts';
 import { type Restored, restoreBackup } from '../src/store/backup/restore.ts';
-import { atStake, backupSource, deviceOf, isDue, noteWritten } from '../src/store/backup/write.ts';
+import { backupSource, deviceOf } from '../src/store/backup/write.ts';
 import { MeshworkDatabase } from '../src/store/database.ts';
 import { fillWithDemo } from '../src/store/fill-demo.ts';
 import { savePlan } from '../src/store/plans.ts';
@@ -176,6 +177,8 @@ describe('two browsers', () => {
     expect(await a.plans.count()).toBe(before + 1);
     const names = (await a.plans.toArray()).map((p) => p.history.present.plan.name);
     expect(names).toEqual(expect.arrayContaining(['At the desk', 'At the mirror, from the backup']));
+    // The same once more: it stands beside it already.
+    expect(await broughtIn(a, file)).toMatchObject({ beside: 0, replaced: 0, added: 0 });
     await broughtIn(a, file, { 'plans/demo-shoulder-curls': 'theirs' });
     expect(await nameIn(a, 'demo-shoulder-curls')).toBe('At the mirror');
   });
@@ -196,6 +199,8 @@ describe('two browsers', () => {
     await a.log.update(id, { line: 'From the desk.' });
     await b.log.update(id, { line: 'From the mirror.' });
     await broughtIn(a, await written(b, NOW + DAY));
+    expect((await a.log.get(id))?.line).toBe('From the desk. From the mirror.');
+    await broughtIn(a, await written(b, NOW + 2 * DAY));
     expect((await a.log.get(id))?.line).toBe('From the desk. From the mirror.');
   });
 });
@@ -299,14 +304,22 @@ function cut(bytes: Uint8Array<ArrayBuffer>, at: number, many: number): Uint8Arr
 }
 
 describe('what is at stake', () => {
-  it('is nothing of the demo; hers from a fortnight without a backup on', async () => {
-    expect(isDue(await atStake(a), NOW + 100 * DAY)).toBe(false);
+  it('is nothing of the demo; hers from a fortnight without a backup on, however new each change of it is', async () => {
+    await a.photos.clear();
+    expect(isAnyAtStake(await atStake(a))).toBe(false);
     await renamed(a, 'demo-shoulder-curls', 'Hers now', NOW);
-    const stake = await atStake(a);
-    expect(stake).toMatchObject({ plans: 1, writtenAtMs: undefined, sinceMs: NOW });
-    expect(isDue(stake, NOW + 13 * DAY)).toBe(false);
-    expect(isDue(stake, NOW + 15 * DAY)).toBe(true);
+    await a.wear.add({ key: 'hers', sessionId: 'demo-install-done', atMs: NOW, day: '2026-11-20', what: 'fuzz' });
+    expect(await atStake(a)).toMatchObject({ plans: 1, notes: 1, installs: 0, writtenAtMs: undefined });
+    await noteAlone(a, NOW);
+    await renamed(a, 'demo-shoulder-curls', 'Hers again', NOW + 14.5 * DAY);
+    await noteAlone(a, NOW + 14.5 * DAY);
+    expect(isDue(await atStake(a), NOW + 13 * DAY)).toBe(false);
+    expect(isDue(await atStake(a), NOW + 15 * DAY)).toBe(true);
     await noteWritten(a, NOW + 15 * DAY);
     expect(isDue(await atStake(a), NOW + 100 * DAY)).toBe(false);
+    await renamed(a, 'demo-shoulder-curls', 'Hers once more', NOW + 40 * DAY);
+    await noteAlone(a, NOW + 40 * DAY);
+    expect(isDue(await atStake(a), NOW + 41 * DAY)).toBe(false);
+    expect(isDue(await atStake(a), NOW + 60 * DAY)).toBe(true);
   });
 });

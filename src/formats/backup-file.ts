@@ -16,14 +16,12 @@ import {
 } from '@zip.js/zip.js/lib/zip-core-native.js';
 import {
   BACKUP_FORMAT,
-  BACKUP_TABLES,
   BACKUP_VERSION,
-  type BackupTable,
-  KEY_OF,
   type Manifest,
   readBackupRecord,
   readManifest,
 } from '../model/backup-schema.ts';
+import { BACKUP_TABLES, type BackupRecords, type BackupTable, keyOf } from '../model/backup-tables.ts';
 import type { Parsed } from '../model/lengths.ts';
 
 configure({ useWebWorkers: false });
@@ -105,7 +103,7 @@ export async function writeBackup(
 /** A backup that was found whole: every checksum but those of photos, which are looked at as each is read. */
 export interface OpenBackup {
   readonly manifest: Manifest;
-  readonly records: Readonly<Record<BackupTable, readonly object[]>>;
+  readonly records: BackupRecords;
   /** @returns undefined where it is not what it was when it was written */
   photo(id: string): Promise<Uint8Array | undefined>;
 }
@@ -169,7 +167,7 @@ function parsed(bytes: Uint8Array): unknown {
 
 /** Records of a table; of two with the same key the last. */
 function recordsIn(table: BackupTable, bytes: Uint8Array): Parsed<object[]> {
-  const found = new Map<unknown, object>();
+  const found = new Map<string, object>();
   for (const line of new TextDecoder().decode(bytes).split('\n')) {
     if (line === '') continue;
     let value: unknown;
@@ -180,7 +178,7 @@ function recordsIn(table: BackupTable, bytes: Uint8Array): Parsed<object[]> {
     }
     const read = readBackupRecord(table, value);
     if (!read.ok) return refused(`This backup can’t be read. ${read.why}`);
-    found.set((read.value as Record<string, unknown>)[KEY_OF[table]], read.value);
+    found.set(keyOf(table, read.value), read.value);
   }
   return { ok: true, value: [...found.values()] };
 }

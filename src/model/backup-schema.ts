@@ -10,6 +10,7 @@ import {
   lazy,
   mixed,
   number,
+  type ObjectSchema,
   object,
   type Schema,
   string,
@@ -17,6 +18,7 @@ import {
 } from 'yup';
 import { SIDES } from '../core/cover/index.ts';
 import { KNOT_KINDS, NEXT_WISHES } from '../core/trade/index.ts';
+import { BACKUP_TABLES, type BackupTable } from './backup-tables.ts';
 import { cap } from './cap-schema.ts';
 import { amount, choice, count } from './checks.ts';
 import { newPlan } from './defaults.ts';
@@ -28,37 +30,6 @@ import { readPlan } from './read-plan.ts';
 
 export const BACKUP_FORMAT = 'meshwork-backup';
 export const BACKUP_VERSION = 1;
-
-/** In the order in which they are written. What is worked out from them is not kept: it is worked out anew. */
-export const BACKUP_TABLES = [
-  'wearers',
-  'plans',
-  'sessions',
-  'events',
-  'log',
-  'wear',
-  'stash',
-  'orders',
-  'practice',
-  'settings',
-  'photos',
-] as const;
-export type BackupTable = (typeof BACKUP_TABLES)[number];
-
-/** By what records of a table are told apart. */
-export const KEY_OF: Readonly<Record<BackupTable, string>> = {
-  wearers: 'id',
-  plans: 'id',
-  sessions: 'id',
-  events: 'key',
-  log: 'id',
-  wear: 'key',
-  stash: 'id',
-  orders: 'id',
-  practice: 'id',
-  settings: 'key',
-  photos: 'id',
-};
 
 const atMs = (what: string) => amount(0, LATEST_MS, what);
 const sha256 = string()
@@ -118,6 +89,13 @@ const maybe = <S extends Schema>(schema: S) => schema.optional().default(undefin
 const list = (most: number) => mixed<object[]>().test('list', 'A list is not as it should be.', (v) => isList(v, most));
 const isList = (v: unknown, most: number) =>
   v === undefined || (Array.isArray(v) && v.length <= most && v.every((e) => typeof e === 'object' && e !== null));
+
+/** Of several shapes the one that a record says it is of. @param other whose words refuse a record of none */
+const ofKind = <S extends ObjectSchema<AnyObject>>(shapes: Readonly<Record<string, S>>, other: S) =>
+  lazy((v: { kind?: string } | undefined) => {
+    const shape = Object.hasOwn(shapes, v?.kind ?? '') ? shapes[v?.kind as string] : other;
+    return shape.noUnknown().strict().required();
+  });
 
 const wearerOf = object({
   id: keyText('A wearer'),
@@ -197,9 +175,7 @@ const LOTS = {
     bagPrice: amount(0, 1e6, 'The price of a bag'),
   }),
 };
-const stash = lazy((v: { kind?: keyof typeof LOTS } | undefined) =>
-  (LOTS[v?.kind as keyof typeof LOTS] ?? LOTS.thing).noUnknown().strict().required(),
-);
+const stash = ofKind(LOTS, LOTS.thing);
 
 const order = object({
   id: keyText('The id of an order'),
@@ -244,9 +220,7 @@ const PRACTISED = {
     isRight: boolean().strict().required(),
   }),
 };
-const practice = lazy((v: { kind?: keyof typeof PRACTISED } | undefined) =>
-  (PRACTISED[v?.kind as keyof typeof PRACTISED] ?? PRACTISED.answer).noUnknown().strict().required(),
-);
+const practice = ofKind(PRACTISED, PRACTISED.answer);
 
 const OF_SESSION = { sessionId: keyText('The install') };
 const CHECKS = {

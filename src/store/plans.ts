@@ -87,9 +87,14 @@ export async function savePlan(
   }
 }
 
-export function storageSentence(error: unknown): string {
+/** Whether the disk is full. */
+export function isFull(error: unknown): boolean {
   const name = error instanceof Error ? `${error.name} ${(error as { inner?: Error }).inner?.name ?? ''}` : '';
-  if (/Quota/.test(name)) return 'The disk is full: nothing was lost, but this change is not kept yet.';
+  return /Quota/.test(name);
+}
+
+export function storageSentence(error: unknown): string {
+  if (isFull(error)) return 'The disk is full: nothing was lost, but this change is not kept yet.';
   return 'The browser did not keep this change: it is still on the screen.';
 }
 

@@ -1,7 +1,6 @@
 /** What an opened backup would bring, and where both changed the same thing: hers to choose. */
 import { useState } from 'react';
-import type { Difference, Choice as Taken } from '../../store/backup/compare.ts';
-import { choiceKey } from '../../store/backup/restore.ts';
+import { choiceKey, type Difference, type Choice as Taken } from '../../store/backup/difference.ts';
 import { Choice } from '../ui/choice.tsx';
 import { day } from '../ui/format.ts';
 import type { LookedAt } from './kept.worker.ts';

@@ -2,7 +2,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { type AtStake, atStake } from '../../store/backup/write.ts';
+import { type AtStake, atStake } from '../../store/backup/at-stake.ts';
 import { db } from '../session/database.ts';
 import { useTheme } from '../session/theme.ts';
 import { day } from '../ui/format.ts';
@@ -103,20 +103,19 @@ function Progress({ doing, stop }: { readonly doing: Doing; readonly stop: () =>
   );
 }
 
-function stakeWords({ writtenAtMs, plans, styles, photos }: AtStake): string {
+function stakeWords({ writtenAtMs, plans, installs, notes, photos }: AtStake): string {
   const fresh = [
     [plans, 'plan', 'plans'],
-    [styles, 'style', 'styles'],
+    [installs, 'install', 'installs'],
+    [notes, 'note', 'notes'],
     [photos, 'photo', 'photos'],
   ] as const;
   const parts = fresh.filter(([n]) => n > 0).map(([n, one, many]) => `${n} ${n === 1 ? one : many}`);
   const list = parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}` : parts[0];
   if (writtenAtMs === undefined)
-    return list
-      ? `No backup yet: ${list} of yours ${plans + styles + photos === 1 ? 'lies' : 'lie'} here alone.`
-      : 'No backup yet, and nothing of yours to lose.';
+    return list ? `No backup yet. Here and nowhere else: ${list}.` : 'No backup yet, and nothing of yours to lose.';
   const since = `Last written ${day(writtenAtMs)}.`;
-  return list ? `${since} ${list} changed since.` : `${since} Nothing has changed since.`;
+  return list ? `${since} New or changed since: ${list}.` : `${since} Nothing has changed since.`;
 }
 
 function Figures() {

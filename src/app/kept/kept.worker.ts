@@ -1,10 +1,11 @@
 /** Backups are written, looked at and brought in beside the page: photos may be hundreds of megabytes. */
 import { expose } from 'comlink';
 import { type OnProgress, type OpenBackup, readBackup, writeBackup } from '../../formats/backup-file.ts';
-import { type Choice, type Compared, compareBackup } from '../../store/backup/compare.ts';
+import { type Compared, compareBackup } from '../../store/backup/compare.ts';
+import type { Choice } from '../../store/backup/difference.ts';
 import { type Restored, restoreBackup } from '../../store/backup/restore.ts';
 import { backupSource, deviceOf } from '../../store/backup/write.ts';
-import { storageSentence } from '../../store/plans.ts';
+import { isFull } from '../../store/plans.ts';
 import { db, newId } from '../session/database.ts';
 
 export type Told<T> =
@@ -53,13 +54,15 @@ function intoBlob() {
   };
 }
 
-async function told<T>(work: (signal: AbortSignal) => Promise<Told<T>>): Promise<Told<T>> {
+/** @param otherwise what is said where it fails for no reason of its own */
+async function told<T>(otherwise: string, work: (signal: AbortSignal) => Promise<Told<T>>): Promise<Told<T>> {
   stop = new AbortController();
   const { signal } = stop;
   try {
     return await work(signal);
   } catch (error) {
-    return signal.aborted ? { state: 'stopped' } : { state: 'refused', why: storageSentence(error) };
+    if (signal.aborted) return { state: 'stopped' };
+    return { state: 'refused', why: isFull(error) ? 'The disk is full.' : otherwise };
   }
 }
 
@@ -67,7 +70,7 @@ const jobs = {
   stop: () => stop.abort(),
 
   write: (onProgress: OnProgress) =>
-    told<Written>(async (signal) => {
+    told<Written>('The backup could not be written.', async (signal) => {
       const atMs = Date.now();
       const { sink, blob } = intoBlob();
       await writeBackup(await backupSource(db, newId, atMs), sink, onProgress, signal);
@@ -75,7 +78,7 @@ const jobs = {
     }),
 
   look: (file: Blob) =>
-    told<LookedAt>(async () => {
+    told<LookedAt>('This file could not be read.', async () => {
       open = undefined;
       const read = await readBackup(file);
       if (!read.ok) return { state: 'refused', why: read.why };
@@ -87,7 +90,7 @@ const jobs = {
     }),
 
   bringIn: (chosen: Readonly<Record<string, Choice>>, onProgress: OnProgress) =>
-    told<Restored>(async (signal) => {
+    told<Restored>('The browser did not keep it.', async (signal) => {
       if (!open) return { state: 'refused', why: 'There is no backup open.' };
       const { backup, device } = open;
       const { records, manifest: from, photo } = backup;

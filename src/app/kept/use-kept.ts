@@ -1,8 +1,8 @@
 /** The worker that writes and reads backups, for as long as their page is open. */
 import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Choice } from '../../store/backup/compare.ts';
-import { noteWritten } from '../../store/backup/write.ts';
+import { noteWritten } from '../../store/backup/at-stake.ts';
+import type { Choice } from '../../store/backup/difference.ts';
 import { db } from '../session/database.ts';
 import { offerBlob } from '../session/files.ts';
 import type { KeptJobs, LookedAt, Told } from './kept.worker.ts';
@@ -33,8 +33,8 @@ export function useKept() {
     setDoing({ what, done: 0, of: 0 });
     const end = await work().catch((): Told<T> => ({ state: 'refused', why: 'That did not work.' }));
     if (end.state === 'done') setDoing({ what: 'nothing', said: then(end.value) });
-    else if (end.state === 'stopped') setDoing({ what: 'nothing', said: 'Stopped. Nothing was changed.' });
-    else setDoing({ what: 'nothing', trouble: `${end.why} Nothing was changed.` });
+    else if (end.state === 'stopped') setDoing({ what: 'nothing', said: 'Stopped. Nothing of yours was changed.' });
+    else setDoing({ what: 'nothing', trouble: `${end.why} Nothing of yours was changed.` });
   }
   return {
     doing,

@@ -4,6 +4,7 @@
  * change counts that is newer than the last time both browsers had the same.
  */
 import { dequal } from 'dequal';
+import { BACKUP_TABLES, type BackupRecords, type BackupTable, keyOf } from '../../model/backup-tables.ts';
 import { whatDiffers } from '../../model/herself.ts';
 import { statesOf } from '../../model/history.ts';
 import type { LogEntry } from '../../model/install-log.ts';
@@ -11,25 +12,8 @@ import type { MeshworkDatabase, OrderRecord, PlanRecord, StashRecord, WearerReco
 import { nameOf } from '../plans.ts';
 import { holdsPlan } from '../records.ts';
 import { wearerName } from '../wearers.ts';
+import type { Difference } from './difference.ts';
 import { type Met, metDevices } from './write.ts';
-
-/** Both is offered where the other can stand beside this one. */
-export type Choice = 'ours' | 'theirs' | 'both';
-
-export interface Difference {
-  readonly table: 'plans' | 'wearers' | 'log' | 'stash';
-  readonly id: string;
-  readonly name: string;
-  /** In words, as it is here and as it is in the backup. */
-  readonly ours: string;
-  readonly theirs: string;
-  readonly choices: readonly Choice[];
-  /** Where she says nothing: nothing is lost by it. */
-  readonly start: Choice;
-}
-
-/** As they came out of the file: checked, and of this version. */
-export type BackupRecords = Readonly<Record<string, readonly object[]>>;
 
 export interface BackupFrom {
   readonly device: string;
@@ -45,11 +29,8 @@ export interface Compared {
   readonly differences: readonly Difference[];
 }
 
-const KEYS: Readonly<Record<string, string>> = { events: 'key', wear: 'key', settings: 'key' };
-const keyOf = (table: string, record: object) => (record as Record<string, string>)[KEYS[table] ?? 'id'];
-
 /** Keys of what is here of a table. */
-export async function keysHere(db: MeshworkDatabase, table: string): Promise<Set<string>> {
+export async function keysHere(db: MeshworkDatabase, table: BackupTable): Promise<Set<string>> {
   if (table !== 'events') return new Set((await db.table(table).toCollection().primaryKeys()) as string[]);
   const keys = new Set<string>();
   await db.events.each((e) => e.key && keys.add(e.key));
@@ -74,7 +55,7 @@ export async function compareBackup(
   device: string,
 ): Promise<Compared> {
   const fresh: Record<string, number> = {};
-  for (const table of Object.keys(records)) {
+  for (const table of BACKUP_TABLES) {
     const here = await keysHere(db, table);
     fresh[table] = records[table].filter((r) => !here.has(keyOf(table, r))).length;
   }
@@ -86,7 +67,7 @@ export async function compareBackup(
     judge: (ours: R, theirs: R) => Verdict,
     tell: (ours: R, theirs: R) => Omit<Difference, 'table' | 'id'>,
   ) => {
-    for (const theirs of (records[table] ?? []) as readonly R[]) {
+    for (const theirs of records[table] as readonly R[]) {
       const id = keyOf(table, theirs);
       const ours = (await db.table(table).get(id)) as R | undefined;
       if (!ours) continue;
@@ -106,13 +87,14 @@ export async function compareBackup(
   return { fresh, ahead, differences };
 }
 
-const plain = (value: unknown) => JSON.parse(JSON.stringify(value));
+/** Without entries that are not there: as a file has it. */
+export const plainly = (value: unknown) => JSON.parse(JSON.stringify(value));
 
 function planVerdict(ours: PlanRecord, theirs: PlanRecord): Verdict {
   if (!holdsPlan(theirs)) return 'same';
   if (!holdsPlan(ours)) return 'theirs';
-  const here = plain(ours.history.present.plan);
-  const there = plain(theirs.history.present.plan);
+  const here = plainly(ours.history.present.plan);
+  const there = plainly(theirs.history.present.plan);
   if (dequal(here, there)) return ours.deletedAtMs > 0 && theirs.deletedAtMs === 0 ? 'theirs' : 'same';
   if (wasOnce(ours, there)) return 'ours';
   return wasOnce(theirs, here) ? 'theirs' : 'differ';
@@ -121,7 +103,7 @@ function planVerdict(ours: PlanRecord, theirs: PlanRecord): Verdict {
 /** Whether a plan was this before, by its undo. */
 function wasOnce({ history }: PlanRecord, plan: unknown): boolean {
   try {
-    return statesOf(history).past.some((s) => dequal(plain(s.plan), plan));
+    return statesOf(history).past.some((s) => dequal(plainly(s.plan), plan));
   } catch {
     return false;
   }
@@ -151,7 +133,7 @@ function wearerWords(ours: WearerRecord, theirs: WearerRecord) {
 
 /** What came by itself gives way to what she wrote. */
 function logVerdict(ours: LogEntry, theirs: LogEntry): Verdict {
-  const { line, wishes, enough } = plain(ours);
+  const { line, wishes, enough } = plainly(ours);
   if (line === theirs.line && dequal(wishes, theirs.wishes) && enough === theirs.enough) return 'same';
   if (ours.byItself !== theirs.byItself) return ours.byItself ? 'theirs' : 'ours';
   return 'differ';
@@ -165,7 +147,7 @@ const logWords = (ours: LogEntry, theirs: LogEntry) => ({
 });
 
 const isSameLot = (a: StashRecord, b: StashRecord) =>
-  dequal({ ...plain(a), updatedAtMs: 0 }, { ...plain(b), updatedAtMs: 0 });
+  dequal({ ...plainly(a), updatedAtMs: 0 }, { ...plainly(b), updatedAtMs: 0 });
 
 const stashWords = (ours: StashRecord, theirs: StashRecord) => ({
   name: ours.kind === 'hair' ? `${ours.product.name}, ${ours.product.colours.join(' and ')}` : ours.name,

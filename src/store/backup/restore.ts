@@ -1,9 +1,14 @@
 /** A backup brought in: photos one by one, then all records at once or none. What is here and not in it stays. */
+import { dequal } from 'dequal';
 import { foldInstall } from '../../core/install/index.ts';
+import { type BackupRecords, type BackupTable, keyOf } from '../../model/backup-tables.ts';
 import type { InstallSession, LogEntry } from '../../model/install-log.ts';
 import type { MeshworkDatabase, OrderRecord, PhotoRecord, PlanRecord, WearerRecord } from '../database.ts';
 import { sessionEvents } from '../install-events.ts';
-import { type BackupFrom, type BackupRecords, type Choice, type Compared, isNewerOrder, keysHere } from './compare.ts';
+import { holdsPlan } from '../records.ts';
+import { wearerName } from '../wearers.ts';
+import { type BackupFrom, type Compared, isNewerOrder, keysHere, plainly } from './compare.ts';
+import { type Choice, choiceKey, type Difference } from './difference.ts';
 import { photoOfBytes } from './photo-bytes.ts';
 import { meet } from './write.ts';
 
@@ -30,10 +35,8 @@ export interface Restored {
   readonly lostPhotos: number;
 }
 
-export const choiceKey = (d: { readonly table: string; readonly id: string }) => `${d.table}/${d.id}`;
-
-/** Tables whose records are only ever added. */
-const ADDED = ['events', 'wear', 'practice', 'settings'] as const;
+/** Tables of which all is added that is not here. */
+const ADDED = ['events', 'wear', 'practice', 'settings', 'plans', 'wearers', 'log', 'stash'] as const;
 
 /** @throws the reason of the signal where it is stopped, and what the store refuses: records are then as before, photos that came are kept */
 export async function restoreBackup(db: MeshworkDatabase, restoring: Restoring): Promise<Restored> {
@@ -53,9 +56,7 @@ export async function restoreBackup(db: MeshworkDatabase, restoring: Restoring):
   ];
   const counts = await db.transaction('rw', [...tables, db.styles, db.deeds], async () => {
     let added = 0;
-    for (const table of ADDED) added += await addTo(db, table, restoring.records[table] ?? []);
-    for (const table of ['plans', 'wearers', 'log', 'stash'] as const)
-      added += await addTo(db, table, restoring.records[table] ?? []);
+    for (const table of ADDED) added += await addTo(db, table, restoring.records[table]);
     added += await addSessions(db, restoring.records);
     added += await addOrders(db, restoring.records);
     const { replaced, beside } = await settle(db, restoring);
@@ -68,7 +69,7 @@ export async function restoreBackup(db: MeshworkDatabase, restoring: Restoring):
 
 async function addPhotos(db: MeshworkDatabase, { records, photo, onProgress, signal }: Restoring) {
   const here = await keysHere(db, 'photos');
-  const all = (records.photos ?? []) as ReadonlyArray<Omit<PhotoRecord, 'image'> & { readonly type: string }>;
+  const all = records.photos as ReadonlyArray<Omit<PhotoRecord, 'image'> & { readonly type: string }>;
   const fresh = all.filter((p) => !here.has(p.id));
   let added = 0;
   for (const [i, { type, ...record }] of fresh.entries()) {
@@ -83,11 +84,9 @@ async function addPhotos(db: MeshworkDatabase, { records, photo, onProgress, sig
   return { added, lost: fresh.length - added };
 }
 
-async function addTo(db: MeshworkDatabase, table: string, records: readonly object[]): Promise<number> {
+async function addTo(db: MeshworkDatabase, table: BackupTable, records: readonly object[]): Promise<number> {
   const here = await keysHere(db, table);
-  const key = table === 'events' || table === 'wear' || table === 'settings' ? 'key' : 'id';
-  const fresh = records.filter((r) => !here.has((r as Record<string, string>)[key]));
-  // A browser that is looking at a plan of hers already goes on counting its writes.
+  const fresh = records.filter((r) => !here.has(keyOf(table, r)));
   await db.table(table).bulkAdd(fresh);
   return fresh.length;
 }
@@ -95,7 +94,7 @@ async function addTo(db: MeshworkDatabase, table: string, records: readonly obje
 /** An install that both have is finished where all that happened in it says so. */
 async function addSessions(db: MeshworkDatabase, records: BackupRecords): Promise<number> {
   let added = 0;
-  for (const theirs of (records.sessions ?? []) as readonly InstallSession[]) {
+  for (const theirs of records.sessions as readonly InstallSession[]) {
     const ours = await db.sessions.get(theirs.id);
     if (!ours) added++;
     const session = { ...theirs, ...ours };
@@ -109,7 +108,7 @@ async function addSessions(db: MeshworkDatabase, records: BackupRecords): Promis
 
 async function addOrders(db: MeshworkDatabase, records: BackupRecords): Promise<number> {
   let added = 0;
-  for (const theirs of (records.orders ?? []) as readonly OrderRecord[]) {
+  for (const theirs of records.orders as readonly OrderRecord[]) {
     const ours = await db.orders.get(theirs.id);
     if (!ours) added++;
     if (!ours || isNewerOrder(ours, theirs)) await db.orders.put(theirs);
@@ -121,10 +120,8 @@ async function addOrders(db: MeshworkDatabase, records: BackupRecords): Promise<
 async function settle(db: MeshworkDatabase, { records, compared, chosen, newId }: Restoring) {
   let replaced = 0;
   let beside = 0;
-  const find = (table: string, id: string) =>
-    (records[table] ?? []).find((r) => (r as { id: string }).id === id) as
-      | (object & { readonly id: string })
-      | undefined;
+  const find = (table: Difference['table'], id: string) =>
+    records[table].find((r) => keyOf(table, r) === id) as (object & { readonly id: string }) | undefined;
   for (const { table, id } of compared.ahead) {
     const theirs = find(table, id);
     if (!theirs) continue;
@@ -137,8 +134,7 @@ async function settle(db: MeshworkDatabase, { records, compared, chosen, newId }
     const theirs = find(table, id);
     if (!theirs || choice === 'ours') continue;
     if (choice === 'both') {
-      await putBeside(db, table, theirs, newId);
-      beside++;
+      if (await putBeside(db, table, theirs, newId)) beside++;
     } else {
       await put(db, table, theirs);
       replaced++;
@@ -161,37 +157,57 @@ async function put(db: MeshworkDatabase, table: string, theirs: object & { reado
 }
 
 const BESIDE_NAME = ', from the backup';
+const LONGEST_NAME = 120;
+const besideName = (name: string) => `${name.slice(0, LONGEST_NAME - BESIDE_NAME.length)}${BESIDE_NAME}`;
 
-async function putBeside(
+/** @returns whether it was not beside it already, from the same backup before */
+function putBeside(
   db: MeshworkDatabase,
-  table: string,
-  theirs: object & { readonly id: string },
+  table: Difference['table'],
+  theirs: object,
   newId: () => string,
-) {
-  const id = newId();
-  if (table === 'plans') {
-    const record = theirs as PlanRecord;
-    const { history } = record;
-    const { plan } = history.present;
-    // Its steps of undo lead to states under the old name and id.
-    const present = {
-      words: 'From the backup',
-      plan: { ...plan, id, name: `${plan.name}${BESIDE_NAME}`.slice(0, 120) },
-    };
-    await db.plans.add({ ...record, id, history: { past: [], present, future: [] } });
-  } else if (table === 'wearers') {
-    const record = theirs as WearerRecord;
-    const wearer = `${record.her.wearer.trim() || 'You'}${BESIDE_NAME}`.slice(0, 120);
-    await db.wearers.add({ ...record, id, her: { ...record.her, wearer } });
-  } else if (table === 'log') {
-    const record = theirs as LogEntry;
-    const ours = await db.log.get(record.id);
-    if (!ours) return;
-    // One style has one record: both lines stand in it.
-    await db.log.put({
-      ...ours,
-      line: [ours.line, record.line].filter((l) => l.trim() !== '').join(' '),
-      wishes: [...new Set([...(ours.wishes ?? []), ...(record.wishes ?? [])])],
-    });
+): Promise<boolean> {
+  switch (table) {
+    case 'plans':
+      return planBeside(db, theirs as PlanRecord, newId());
+    case 'wearers':
+      return wearerBeside(db, theirs as WearerRecord, newId());
+    default:
+      return lineBeside(db, theirs as LogEntry);
   }
+}
+
+async function planBeside(db: MeshworkDatabase, theirs: PlanRecord, id: string): Promise<boolean> {
+  const { plan } = theirs.history.present;
+  const named = { ...plan, id, name: besideName(plan.name) };
+  const isThere = await db.plans
+    .filter((p) => holdsPlan(p) && dequal(plainly({ ...p.history.present.plan, id }), plainly(named)))
+    .count();
+  if (isThere > 0) return false;
+  // Its steps of undo lead to states under the old name and id.
+  await db.plans.add({
+    ...theirs,
+    id,
+    history: { past: [], present: { words: 'From the backup', plan: named }, future: [] },
+  });
+  return true;
+}
+
+async function wearerBeside(db: MeshworkDatabase, theirs: WearerRecord, id: string): Promise<boolean> {
+  const her = { ...theirs.her, wearer: besideName(wearerName(theirs)) };
+  if ((await db.wearers.filter((w) => dequal(plainly(w.her), plainly(her))).count()) > 0) return false;
+  await db.wearers.add({ ...theirs, id, her });
+  return true;
+}
+
+/** One style has one record: both lines stand in it. */
+async function lineBeside(db: MeshworkDatabase, theirs: LogEntry): Promise<boolean> {
+  const ours = await db.log.get(theirs.id);
+  if (!ours || ours.line.includes(theirs.line)) return false;
+  await db.log.put({
+    ...ours,
+    line: [ours.line, theirs.line].filter((l) => l.trim() !== '').join(' '),
+    wishes: [...new Set([...(ours.wishes ?? []), ...(theirs.wishes ?? [])])],
+  });
+  return true;
 }
