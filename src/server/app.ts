@@ -10,7 +10,7 @@ import { demoBundle } from '../demo/demo.ts';
 import { installPlans } from '../demo/installs.ts';
 import { routePlans } from '../demo/routes.ts';
 import { camera } from './camera.ts';
-import { guard, limitedStreams, readOnly, sentences } from './guard.ts';
+import { guard, limitedStreams, sentences } from './guard.ts';
 import { scale } from './scale.ts';
 import { openShop, shopRoutes } from './shop/shop.ts';
 
@@ -69,7 +69,6 @@ export function createServer(options: ServerOptions): Express {
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });
   });
-  app.use(readOnly);
   // Files come with a Brotli copy from the build.
   app.use(
     expressStaticGzip(options.dist, {

@@ -8,6 +8,8 @@ import type { ErrorRequestHandler, NextFunction, Request, RequestHandler, Respon
 const HERE = ['localhost', '127.0.0.1', '[::1]'];
 /** A plan in a link stands behind the # and is never sent: no address that is asked for is long. */
 const LONGEST_ADDRESS = 2000;
+const READ: readonly string[] = ['GET', 'HEAD'];
+const ASKED: readonly string[] = [...READ, 'POST'];
 /** Streams of one client at a time. */
 const MOST_STREAMS = 8;
 
@@ -25,21 +27,13 @@ export function guard(hosts: readonly string[] = []): RequestHandler {
     if (origin !== undefined && origin !== `http://${host}` && origin !== `https://${host}`)
       return refuse(response, 403, 'Only pages of Meshwork itself may ask.');
     if (request.originalUrl.length > LONGEST_ADDRESS) return refuse(response, 414, 'This address is far too long.');
-    if (!MAY.has(request.method)) {
-      response.set('allow', [...MAY].join(', '));
+    const may = request.path.startsWith('/api/') ? ASKED : READ;
+    if (!may.includes(request.method)) {
+      response.set('allow', may.join(', '));
       return refuse(response, 405, 'That can’t be done here.');
     }
     next();
   };
-}
-
-const MAY: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST']);
-
-/** What is only read. */
-export function readOnly(request: Request, response: Response, next: NextFunction) {
-  if (request.method !== 'POST') return next();
-  response.set('allow', 'GET, HEAD');
-  refuse(response, 405, 'That can’t be done here.');
 }
 
 /** So many streams of a client and no more, until one of them ends. */

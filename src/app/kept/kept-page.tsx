@@ -1,10 +1,9 @@
 /** All that this browser keeps: how much it is, a backup of it in one file, and one brought in. */
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { type AtStake, atStake } from '../../store/backup/at-stake.ts';
 import { db } from '../session/database.ts';
-import { useTheme } from '../session/theme.ts';
+import { PlainPage } from '../shell/plain-page.tsx';
 import { day } from '../ui/format.ts';
 import { OpenFile } from '../ui/open-file.tsx';
 import { BackupFound } from './backup-found.tsx';
@@ -12,21 +11,12 @@ import { type Doing, sizeOf, useKept } from './use-kept.ts';
 import './kept.css';
 
 export function KeptPage() {
-  useTheme();
   const kept = useKept();
   const stake = useLiveQuery(() => atStake(db));
   const { doing, looked } = kept;
   const isBusy = doing.what !== 'nothing';
-  useEffect(() => {
-    document.title = 'All of it, Meshwork';
-  }, []);
   return (
-    <main className="kept-page">
-      <div className="daylight" />
-      <Link className="word" to="/?choose">
-        Back to your plans
-      </Link>
-      <h1 className="text-great">All of it, in one file</h1>
+    <PlainPage title="All of it, in one file">
       <p className="mt-2 max-w-[60ch] text-lead">
         Your plans, heads, styles, notes and photos lie in this browser and nowhere else.
       </p>
@@ -68,7 +58,7 @@ export function KeptPage() {
       </div>
       <Progress doing={doing} stop={kept.stop} />
       {looked && !isBusy && <BackupFound looked={looked} onTake={kept.bringIn} onLeave={kept.forget} />}
-    </main>
+    </PlainPage>
   );
 }
 

@@ -1,43 +1,30 @@
 /** A plan that came as a link: what it is, before it is taken. */
-import { useEffect, useState } from 'react';
-import { Link, useLocation, useNavigate } from 'react-router';
+import { useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
 import { unpackPlan } from '../../formats/link/plan-link.ts';
 import { newPlan } from '../../model/defaults.ts';
 import { herselfOf, isAsSheIs } from '../../model/herself.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { importPlan, storageSentence } from '../../store/plans.ts';
 import { db, newId } from '../session/database.ts';
-import { useTheme } from '../session/theme.ts';
+import { PlainPage } from './plain-page.tsx';
 import { PlanPicture } from './plan-picture.tsx';
 import { useSmallPictures } from './small-pictures.ts';
 import './new-plan.css';
 
 export function BringPage() {
-  useTheme();
   const { hash } = useLocation();
   const read = unpackPlan(hash.slice(1));
-  useEffect(() => {
-    document.title = 'A plan for you, Meshwork';
-  }, []);
-  return (
-    <main className="new-plan">
-      <div className="daylight" />
-      <Link className="word" to="/?choose">
-        To your plans
-      </Link>
-      {read.ok ? <Handed plan={read.value} /> : <NoPlan why={read.why} />}
-    </main>
-  );
-}
-
-function NoPlan({ why }: { readonly why: string }) {
-  return (
-    <>
-      <h1 className="text-great">No plan here</h1>
+  return read.ok ? (
+    <PlainPage title={read.value.name}>
+      <Handed plan={read.value} />
+    </PlainPage>
+  ) : (
+    <PlainPage title="No plan here">
       <p role="alert" className="mt-2 max-w-[60ch] text-madder" data-testid="no-plan">
-        {why} Nothing was changed. Ask for it once more, or for the plan as a file.
+        {read.why} Nothing was changed. Ask for it once more, or for the plan as a file.
       </p>
-    </>
+    </PlainPage>
   );
 }
 
@@ -58,7 +45,6 @@ function Handed({ plan }: { readonly plan: PlanDocument }) {
     );
   return (
     <>
-      <h1 className="text-great">{plan.name}</h1>
       <p className="mt-2 max-w-[60ch] text-lead">
         A plan is handed to you.{' '}
         {isNobodys(plan)

@@ -25,6 +25,7 @@ export function HandOver({ plan, onClose }: { readonly plan: PlanDocument; reado
   const [isCopied, setCopied] = useState(false);
   const given = useMemo(() => (whom === 'me' ? plan : withoutHerself(plan)), [plan, whom]);
   const link = useMemo(() => `${location.origin}/bring#${packPlan(given)}`, [given]);
+  const fits = link.length <= MOST_SIGNS;
   const copy = () =>
     navigator.clipboard.writeText(link).then(
       () => setCopied(true),
@@ -47,7 +48,7 @@ export function HandOver({ plan, onClose }: { readonly plan: PlanDocument; reado
               }}
             />
           </div>
-          {link.length <= MOST_SIGNS ? (
+          {fits ? (
             <Code text={link} />
           ) : (
             <p className="note mt-4" data-testid="too-long">
@@ -55,7 +56,8 @@ export function HandOver({ plan, onClose }: { readonly plan: PlanDocument; reado
             </p>
           )}
           <p className="note mt-3">
-            The other camera reads it off this screen. The plan is in the address itself and goes through no server.
+            {fits && 'The other camera reads it off this screen. '}The plan is in the address itself and goes through no
+            server.
             {isThisMachineOnly(location.hostname) &&
               ' This address is one of this machine alone: to another one it goes as a file, or from an address of Meshwork that both can reach.'}
           </p>

@@ -2,15 +2,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { PlanRecord } from '../../store/database.ts';
 import { keptPlans, openRecord, storageSentence } from '../../store/plans.ts';
 import { wearerName, wearers } from '../../store/wearers.ts';
 import { db } from '../session/database.ts';
-import { useTheme } from '../session/theme.ts';
 import { SelectField } from '../ui/field.tsx';
 import { beginPlan } from './begin-plan.ts';
+import { PlainPage } from './plain-page.tsx';
 import { PlanPicture } from './plan-picture.tsx';
 import { type SmallPictures, useSmallPictures } from './small-pictures.ts';
 import './new-plan.css';
@@ -38,7 +38,6 @@ async function examples(): Promise<Example[]> {
 }
 
 export function NewPlanPage() {
-  useTheme();
   const navigate = useNavigate();
   const [asked] = useSearchParams();
   const all = useLiveQuery(() => wearers(db));
@@ -64,12 +63,7 @@ export function NewPlanPage() {
     );
   };
   return (
-    <main className="new-plan">
-      <div className="daylight" />
-      <Link className="word" to="/?choose">
-        Back to your plans
-      </Link>
-      <h1 className="text-great">What is it like?</h1>
+    <PlainPage title="What is it like?">
       <p className="mt-2 max-w-[60ch]">
         {her
           ? `It begins with ${wearerName(her) === 'You' ? 'your' : `${wearerName(her)}’s`} head, hair and hands as they are now.`
@@ -122,7 +116,7 @@ export function NewPlanPage() {
       {routes.isError && (
         <p className="note mt-6">The pictures of routes come from the server, which does not answer just now.</p>
       )}
-    </main>
+    </PlainPage>
   );
 }
 

@@ -225,7 +225,7 @@ function PlanEntry(props: {
         <>
           <button
             type="button"
-            className="word font-strong"
+            className="word py-2 text-left font-strong"
             aria-current={isOpen || undefined}
             onClick={() => deeds.open(record.id)}
           >
