@@ -1,10 +1,11 @@
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import subsetFont from 'subset-font';
 import { defineConfig, type Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 /** Brotli at its best beside every text file: too slow for each request, a sixth smaller than on the fly. */
 function precompressed(): Plugin {
@@ -142,10 +143,60 @@ function withoutNode(): Plugin {
   };
 }
 
+/** Hosts of plain files answer an address that is no file with this page: it opens the plan that the address names. */
+function pageOfEveryAddress(): Plugin {
+  let folder = '';
+  return {
+    name: 'page-of-every-address',
+    apply: 'build',
+    configResolved(config) {
+      folder = join(config.root, config.build.outDir);
+    },
+    closeBundle() {
+      copyFileSync(join(folder, 'index.html'), join(folder, '404.html'));
+    },
+  };
+}
+
+/** All of it is kept by the browser, the solver too: the largest file. */
+const LARGEST_FILE = 5_000_000;
+
+/** Meshwork as an app of this device, whole without its server; a newer one waits until she takes it. */
+const byItself = () =>
+  VitePWA({
+    registerType: 'prompt',
+    injectRegister: null,
+    manifest: {
+      id: '/',
+      name: 'Meshwork',
+      short_name: 'Meshwork',
+      description: 'Plan, install and record a crochet style without cornrows.',
+      start_url: '/',
+      display: 'standalone',
+      // The dark blue of the cloth, as in the icon.
+      background_color: '#1e2249',
+      theme_color: '#1e2249',
+      icons: [
+        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        { src: '/favicon.svg', sizes: 'any', type: 'image/svg+xml' },
+      ],
+    },
+    workbox: {
+      globPatterns: ['**/*.{html,js,css,woff2,svg,png,wasm}'],
+      globIgnores: ['404.html'],
+      maximumFileSizeToCacheInBytes: LARGEST_FILE,
+      navigateFallback: '/index.html',
+      navigateFallbackDenylist: [/^\/api\//],
+      cleanupOutdatedCaches: true,
+    },
+  });
+
 const packaged = (file: string) => `${import.meta.dirname}/node_modules/${file}`;
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), trimmedFonts(), precompressed()],
+  plugins: [react(), tailwindcss(), trimmedFonts(), precompressed(), ...byItself(), pageOfEveryAddress()],
   worker: {
     format: 'es',
     plugins: () => [withoutNode()],

@@ -149,7 +149,9 @@ describe('a backup', () => {
     writeFileSync(none, 'no archive');
     await (await desk.byId('open-backup')).sendKeys(none);
     await desk.appears('[data-testid="kept-trouble"]');
-    expect(await desk.text('[data-testid="kept-trouble"]')).toMatch(/no backup of Meshwork.*Nothing of yours was changed/);
+    expect(await desk.text('[data-testid="kept-trouble"]')).toMatch(
+      /no backup of Meshwork.*Nothing of yours was changed/,
+    );
     expect(await names(desk)).toEqual(before);
   });
 

@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express, type Response } from 'express';
+import express, { type Express, type RequestHandler, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { basePlans } from '../demo/bases.ts';
@@ -22,7 +22,23 @@ export interface ServerOptions {
   readonly hosts?: readonly string[];
 }
 
+/** The one page, whatever address is asked for. */
+const pageOf =
+  (dist: string): RequestHandler =>
+  (_request, response) => {
+    const page = join(dist, 'index.html');
+    const { nonce } = response.locals;
+    // One that is kept would carry an old sign.
+    if (existsSync(page))
+      response.set('cache-control', 'no-store').type('html').send(readFileSync(page, 'utf8').replace('%NONCE%', nonce));
+    else response.status(503).type('text').send('Meshwork is not built yet: run npm start.');
+  };
+
+/** These are asked for anew each time: an old one would keep an old Meshwork. */
+const NEVER_OLD = /(sw\.js|\.webmanifest)$/;
+
 export function createServer(options: ServerOptions): Express {
+  const page = pageOf(options.dist);
   const app = express();
   app.disable('x-powered-by');
   app.use((_request, response, next) => {
@@ -47,6 +63,7 @@ export function createServer(options: ServerOptions): Express {
           imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'", 'blob:'],
+          manifestSrc: ["'self'"],
         },
       },
       strictTransportSecurity: false,
@@ -69,23 +86,21 @@ export function createServer(options: ServerOptions): Express {
   app.use('/api', (_request, response) => {
     response.status(404).json({ message: 'There is nothing at this address.' });
   });
+  // By its own name too: the service worker keeps the page under it, with the sign of the answer that it came with.
+  app.get('/index.html', page);
   // Files come with a Brotli copy from the build.
   app.use(
     expressStaticGzip(options.dist, {
       index: false,
       enableBrotli: true,
       orderPreference: ['br'],
-      serveStatic: { maxAge: '1h' },
+      serveStatic: {
+        maxAge: '1h',
+        setHeaders: (response, path) => NEVER_OLD.test(path) && response.setHeader('cache-control', 'no-cache'),
+      },
     }),
   );
-  app.get('/{*rest}', (_request, response) => {
-    const page = join(options.dist, 'index.html');
-    const { nonce } = response.locals;
-    // One that is kept would carry an old sign.
-    if (existsSync(page))
-      response.set('cache-control', 'no-store').type('html').send(readFileSync(page, 'utf8').replace('%NONCE%', nonce));
-    else response.status(503).type('text').send('Meshwork is not built yet: run npm start.');
-  });
+  app.get('/{*rest}', page);
   app.use(sentences);
   return app;
 }

@@ -11,6 +11,10 @@ export interface BuyingJobs {
 }
 
 async function fetched(): Promise<Solve> {
+  if (typeof WebAssembly === 'undefined')
+    throw new Error(
+      'This browser has no WebAssembly, which the solver is made of. How many packs it takes stands under Packs.',
+    );
   const { highsSolver } = await import('../core/buying/highs.ts');
   return highsSolver(wasm);
 }

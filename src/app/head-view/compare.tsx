@@ -105,7 +105,7 @@ function Head(props: {
     return projection({ azimuth, elevation }, stage, headFrame(stage, elevation, { x: 0.5, y: 0.55 }, share), mirror);
   }, [azimuth, elevation, mirror, width, height]);
   useEffect(() => {
-    if (picture.state !== 'ready' || width === 0) return;
+    if (!picture.head || width === 0) return;
     picture.head.setPalette(paletteOf(plan, theme === 'dark'));
     picture.head.setLayers(layers);
     const frame = requestAnimationFrame(() => picture.head.draw(seen, moving ? 1 : 2, moving));

@@ -11,6 +11,7 @@ import { useView } from '../view/view-store.ts';
 import { PartHandles } from './beads/part.tsx';
 import { KnotNote } from './knot-note.tsx';
 import { facing, type Projection, screenX, screenY } from './projection.ts';
+import type { PictureKind } from './use-head-picture.ts';
 
 const CheckNotes = lazy(() => import('./check-notes.tsx').then((m) => ({ default: m.CheckNotes })));
 const CheckLeaders = lazy(() => import('./check-notes.tsx').then((m) => ({ default: m.CheckLeaders })));
@@ -32,7 +33,7 @@ interface Props {
   readonly atCheck: boolean;
   readonly look: Look | undefined;
   readonly hair: HairOnHead | undefined;
-  readonly picture: 'loading' | 'none' | 'ready';
+  readonly picture: PictureKind;
   readonly stage: () => DOMRect | undefined;
 }
 
@@ -59,8 +60,11 @@ export function Told(props: Props) {
       {hair && !props.atCheck && wornAs !== 'offFace' && (
         <p className="note">Worn {WORN_AS_INFO[wornAs]}, as you chose in Check.</p>
       )}
-      {picture === 'none' && (
-        <p className="note">This browser draws no 3D picture. Rows and knots are drawn all the same.</p>
+      {(picture === 'plain' || picture === 'none') && (
+        <p className="note" data-testid="plain-picture">
+          This browser has no WebGL: the hair is not drawn. {picture === 'plain' && 'The head, '}rows and knots are, and
+          all figures are the same.
+        </p>
       )}
     </div>
   );

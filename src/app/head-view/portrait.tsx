@@ -22,7 +22,7 @@ export function Portrait({ plan }: { readonly plan: PlanDocument }) {
     return projection(ANGLE, stage, headFrame(stage, ANGLE.elevation, { x: 0.5, y: 0.46 }), false);
   }, [width, height]);
   useEffect(() => {
-    if (picture.state !== 'ready' || width === 0) return;
+    if (!picture.head || width === 0) return;
     picture.head.setPalette(paletteOf(plan, theme === 'dark'));
     const frame = requestAnimationFrame(() => picture.head.draw(seen, 2));
     return () => cancelAnimationFrame(frame);

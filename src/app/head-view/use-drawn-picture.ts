@@ -41,14 +41,14 @@ export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null
   const palette = usePalette(pictured);
   const moving = useView((v) => v.moving);
   useEffect(() => {
-    if (picture.state === 'ready') picture.head.setLayers(layers);
+    picture.head?.setLayers(layers);
   }, [picture, layers]);
   useEffect(() => {
-    if (picture.state === 'ready') picture.head.setHair(hair?.mesh);
+    picture.head?.setHair(hair?.mesh);
   }, [picture, hair]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: new layers are drawn though they are set elsewhere
   useEffect(() => {
-    if (picture.state !== 'ready' || seen.width === 0) return;
+    if (!picture.head || seen.width === 0) return;
     const { head } = picture;
     const say = (state: 'moving' | 'rest') => {
       if (canvas.current) canvas.current.dataset.drawn = state;
@@ -63,7 +63,7 @@ export function useDrawnPicture(canvas: React.RefObject<HTMLCanvasElement | null
       : setTimeout(() => {
           head.draw(seen, Math.min(1, ratio) * (hair ? HAIR_REST : 2));
           say('rest');
-          if (!hair || !canvas.current || kept.current === hair || !isPlain) return;
+          if (picture.state !== 'ready' || !hair || !canvas.current || kept.current === hair || !isPlain) return;
           kept.current = hair;
           keepPicture(plan.id, canvas.current, seen);
         }, REST_MS);

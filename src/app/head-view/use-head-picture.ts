@@ -1,28 +1,40 @@
 /** The 3D picture, made once it is wanted, or none where it can’t be. */
 import { useEffect, useRef, useState } from 'react';
 import type { HeadScene } from '../../core/plan/index.ts';
-import type { HeadPicture } from './picture/head-picture.ts';
+import type { AnyHead } from './picture/plain-head.ts';
 
-type PictureState = { readonly state: 'loading' | 'none' } | { readonly state: 'ready'; readonly head: HeadPicture };
+/** Plain where the browser can't draw in space; none where it can't draw at all. */
+export type PictureKind = 'loading' | 'none' | 'ready' | 'plain';
+type PictureState =
+  | { readonly state: 'loading' | 'none'; readonly head?: undefined }
+  | { readonly state: 'ready' | 'plain'; readonly head: AnyHead };
 
 export function useHeadPicture(
   canvas: React.RefObject<HTMLCanvasElement | null>,
   scene: HeadScene | undefined,
 ): PictureState {
   const [picture, setPicture] = useState<PictureState>({ state: 'loading' });
-  const made = useRef<HeadPicture>(undefined);
+  const made = useRef<AnyHead>(undefined);
   useEffect(() => {
     let gone = false;
-    import('./picture/head-picture.ts').then(({ HeadPicture }) => {
+    const draw = (head: AnyHead, state: 'ready' | 'plain') => {
+      made.current = head;
+      if (!scene) return;
+      head.setHead(scene);
+      setPicture({ state, head });
+    };
+    import('./picture/head-picture.ts').then(async ({ HeadPicture }) => {
       if (gone || !canvas.current) return;
       try {
-        made.current = new HeadPicture(canvas.current);
+        draw(new HeadPicture(canvas.current), 'ready');
       } catch {
-        setPicture({ state: 'none' });
-      }
-      if (made.current && scene) {
-        made.current.setHead(scene);
-        setPicture({ state: 'ready', head: made.current });
+        const { PlainHead } = await import('./picture/plain-head.ts');
+        if (gone || !canvas.current) return;
+        try {
+          draw(new PlainHead(canvas.current), 'plain');
+        } catch {
+          setPicture({ state: 'none' });
+        }
       }
     });
     return () => {

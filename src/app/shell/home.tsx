@@ -11,13 +11,22 @@ import { db } from '../session/database.ts';
 import { useTheme } from '../session/theme.ts';
 import { hasFailed } from './failed.ts';
 
+/** Nothing where there is no server: a host of plain files, or one that sleeps. */
+async function saidByServer<T>(address: string): Promise<T | undefined> {
+  try {
+    const answer = await fetch(address);
+    return answer.ok ? await answer.json() : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 async function firstMinute(): Promise<'filled' | 'empty'> {
   if ((await db.plans.count()) > 0) return 'filled';
-  const start = await fetch('/api/start');
-  if (!start.ok || !(await start.json()).demo) return 'empty';
-  const demo = await fetch('/api/demo');
-  if (!demo.ok) return 'empty';
-  await fillWithDemo(db, await demo.json(), Date.now());
+  const start = await saidByServer<{ readonly demo: boolean }>('/api/start');
+  const demo = start?.demo && (await saidByServer<Parameters<typeof fillWithDemo>[1]>('/api/demo'));
+  if (!demo) return 'empty';
+  await fillWithDemo(db, demo, Date.now());
   return 'filled';
 }
 

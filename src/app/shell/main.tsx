@@ -8,6 +8,7 @@ import { BrowserRouter, Route, Routes, useLocation, useParams } from 'react-rout
 import '../theme.css';
 import '../ui/ui.css';
 import { queries } from '../ask/ask.ts';
+import { AfterFirstSight } from './after-first-sight.tsx';
 import { markFailed } from './failed.ts';
 import { Guard } from './guard.tsx';
 import { PlanScreen } from './plan-screen.tsx';
@@ -22,6 +23,7 @@ const ShoppingSheet = lazy(() => import('../stations/supply/sheet.tsx').then((m)
 const InstallScreen = lazy(() =>
   import('../stations/install/install-screen.tsx').then((m) => ({ default: m.InstallScreen })),
 );
+const ByItself = lazy(() => import('../by-itself/by-itself.tsx').then((m) => ({ default: m.ByItself })));
 const PageFault = lazy(() => import('./page-fault.tsx').then((m) => ({ default: m.PageFault })));
 
 /** A page, or the page that says why it can't be shown. */
@@ -70,6 +72,11 @@ if (root) {
               <Route key={path} path={path} element={<Page>{page}</Page>} />
             ))}
           </Routes>
+          <AfterFirstSight>
+            <Suspense>
+              <ByItself />
+            </Suspense>
+          </AfterFirstSight>
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

@@ -16,6 +16,7 @@ import { isOffHead } from '../../../core/trade/index.ts';
 import type { InstallSession } from '../../../model/install-log.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { useResult, useScene } from '../../ask/plan.ts';
+import { useHeldForInstall } from '../../by-itself/in-install.ts';
 import { useTheme } from '../../session/theme.ts';
 import { useSize } from '../../ui/use-size.ts';
 import { KnotCard } from './knot-card.tsx';
@@ -45,6 +46,7 @@ export function InstallScreen() {
   const { session, plan, loaded, ...install } = useInstall(sessionId);
   const { answer, why: error } = useResult(plan);
   useTheme();
+  useHeldForInstall();
   useEffect(() => {
     if (plan) document.documentElement.dataset.skin = plan.skin;
   }, [plan]);
