@@ -132,13 +132,16 @@ function fewFiles(files: ReadonlyArray<readonly [name: string, entry: string, is
   };
 }
 
+/** What the writer of PDF files takes for pages of HTML, which are never given to it. */
+const FOR_HTML = ['html2canvas', 'dompurify', 'canvg'];
+
 /** The solver asks for a module of Node where it finds itself there; in a browser it never does, and nobody need be told. */
 function withoutNode(): Plugin {
   const EMPTY = '\0without-node';
   return {
     name: 'without-node',
     enforce: 'pre',
-    resolveId: (id) => (id === 'node:module' ? EMPTY : undefined),
+    resolveId: (id) => (id === 'node:module' || FOR_HTML.includes(id) ? EMPTY : undefined),
     load: (id) => (id === EMPTY ? 'export const createRequire = undefined;' : undefined),
   };
 }
@@ -166,25 +169,10 @@ const byItself = () =>
   VitePWA({
     registerType: 'prompt',
     injectRegister: null,
-    manifest: {
-      id: '/',
-      name: 'Meshwork',
-      short_name: 'Meshwork',
-      description: 'Plan, install and record a crochet style without cornrows.',
-      start_url: '/',
-      display: 'standalone',
-      // The dark blue of the cloth, as in the icon.
-      background_color: '#1e2249',
-      theme_color: '#1e2249',
-      icons: [
-        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
-        { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
-        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
-        { src: '/favicon.svg', sizes: 'any', type: 'image/svg+xml' },
-      ],
-    },
+    // public/manifest.webmanifest; the page names it once the first one has been seen.
+    manifest: false,
     workbox: {
-      globPatterns: ['**/*.{html,js,css,woff2,svg,png,wasm}'],
+      globPatterns: ['**/*.{html,js,css,woff2,ttf,svg,png,wasm}'],
       globIgnores: ['404.html'],
       maximumFileSizeToCacheInBytes: LARGEST_FILE,
       navigateFallback: '/index.html',

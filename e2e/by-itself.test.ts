@@ -29,6 +29,23 @@ describe('without its server', () => {
     expect(Number((await browser.figures()).pieces)).toBeGreaterThan(50);
   });
 
+  it('and can be installed: what a browser asks for is there', async () => {
+    const manifest = await browser.command('Page.getAppManifest', {});
+    const { errors, data } = manifest as { errors: unknown[]; data: string };
+    expect(errors).toEqual([]);
+    const { name, start_url, display, icons } = JSON.parse(data);
+    expect([name, start_url, display]).toEqual(['Meshwork', '/', 'standalone']);
+    const sizes = await browser.script<number[]>(
+      `return Promise.all(arguments[0].map(async (src) => (await createImageBitmap(await (await fetch(src)).blob())).width))`,
+      icons.filter((i: { type: string }) => i.type === 'image/png').map((i: { src: string }) => i.src),
+    );
+    expect(sizes).toEqual([192, 512, 512]);
+    const { installabilityErrors } = (await browser.command('Page.getInstallabilityErrors', {})) as {
+      installabilityErrors: Array<{ errorId: string }>;
+    };
+    expect(installabilityErrors.map((e) => e.errorId)).toEqual([]);
+  });
+
   it('and is kept by the browser, to the last file', async () => {
     await browser.until(
       `navigator.serviceWorker.getRegistration().then((r) => r?.active?.state === 'activated')`,

@@ -1,5 +1,8 @@
-/** meshwork plan FILE: the computed plan of an exported one; meshwork buy PLAN: what to buy for it. Each one JSON object. */
-import { readFileSync } from 'node:fs';
+/**
+ * meshwork plan FILE: the computed plan of an exported one; meshwork buy PLAN: what to buy for it, each one JSON object. meshwork paper
+ * FILE: what is printed for it, one PDF.
+ */
+import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { formatISO } from 'date-fns';
 import { judge, type PlanResult, planWithFindings } from '../core/findings/index.ts';
@@ -10,9 +13,10 @@ import { isWrittenDay } from '../model/days.ts';
 import type { PlanDocument } from '../model/plan.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { BUYING_FORMAT, BUYING_VERSION, boughtFor } from './buy.ts';
+import { paperFor } from './paper.ts';
 
 const USAGE =
-  'Usage: npm run -s meshwork -- plan FILE, or: buy FILE --catalogue FILE; with either [--stash FILE] [--today 2027-03-14]';
+  'Usage: npm run -s meshwork -- plan FILE, or: buy FILE --catalogue FILE; with either [--stash FILE] [--today 2027-03-14]; or: paper FILE --out FILE.pdf [--size letter] [--cut darts]';
 const BAD_INPUT = 2;
 
 function fail(sentence: string): never {
@@ -32,6 +36,7 @@ function readFile(path: string): string {
 }
 
 async function main([command, ...args]: readonly string[]) {
+  if (command === 'paper') return printPaper(args);
   if (command !== 'plan' && command !== 'buy') fail(USAGE);
   const { values, positionals } = flagsIn(args);
   const { stash, catalogue, today = formatISO(new Date(), { representation: 'date' }) } = values;
@@ -69,7 +74,24 @@ async function purchaseOf(
   return bought.ok ? bought.value : fail(bought.why);
 }
 
-const FLAGS = { stash: { type: 'string' }, catalogue: { type: 'string' }, today: { type: 'string' } } as const;
+async function printPaper(args: readonly string[]) {
+  const { values, positionals } = flagsIn(args);
+  if (positionals.length !== 1 || values.out === undefined) fail(USAGE);
+  const plan = planIn(positionals[0]);
+  const { inputs, graph, result } = laid(plan);
+  const pdf = await paperFor(plan, { inputs, graph, result }, values);
+  if (!pdf.ok) fail(pdf.why);
+  writeFileSync(values.out, pdf.value);
+}
+
+const FLAGS = {
+  stash: { type: 'string' },
+  catalogue: { type: 'string' },
+  today: { type: 'string' },
+  out: { type: 'string' },
+  size: { type: 'string' },
+  cut: { type: 'string' },
+} as const;
 
 function flagsIn(args: readonly string[]) {
   try {

@@ -7,7 +7,7 @@ import { shoulderCurls } from '../demo/plans.ts';
 import { routePlans } from '../demo/routes.ts';
 import { planInputs } from '../model/to-inputs.ts';
 import { KNOT_COLUMNS, knotsCsv } from './knots-csv.ts';
-import { mapSvg } from './map-svg.ts';
+import { mapSvg } from './paper/knot-chart.ts';
 
 const result = new Planner().plan(planInputs(shoulderCurls, 24));
 const doc = new JSDOM(mapSvg(shoulderCurls, result), { contentType: 'image/svg+xml' }).window.document;

@@ -10,7 +10,8 @@ import { planInputs } from '../model/to-inputs.ts';
 import { computedPlan } from './computed-json.ts';
 import { computedSchema } from './computed-schema.ts';
 import { KNOT_COLUMNS, knotsCsv } from './knots-csv.ts';
-import { escapeXml, mapSvg } from './map-svg.ts';
+import { mapSvg } from './paper/knot-chart.ts';
+import { escapeXml } from './paper/to-svg.ts';
 import { fileStem, readPlanJson, writePlanJson } from './plan-json.ts';
 import { computedJsonSchema } from './published.ts';
 

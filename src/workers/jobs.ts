@@ -19,6 +19,7 @@ import {
   type Look,
   type LookAsked,
   look,
+  type PaperTemplate,
   type PhotoSaid,
   type PlanInputs,
   planGraph,
@@ -37,6 +38,7 @@ import type {
   UseFigures,
   UsesAsked,
 } from '../core/search/index.ts';
+import type { PatternCut } from '../core/template/index.ts';
 import type { Pace } from '../core/trade/index.ts';
 
 export type JobResult<T> =
@@ -79,6 +81,8 @@ export interface Jobs {
     readonly said: Pace;
     readonly choices: HandsChoices;
   }): Promise<JobResult<HandsOfHers>>;
+  /** The scalp cut and laid flat, with what lies on it. */
+  template(asked: { readonly inputs: PlanInputs; readonly cut: PatternCut }): Promise<JobResult<PaperTemplate>>;
   headScene(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
   /** The same for a head that is only held against hers. */
   sceneOf(inputs: HeadInputs): Promise<JobResult<HeadScene>>;
@@ -151,6 +155,10 @@ export function createJobs(): Jobs {
     handsFrom: async ({ styles, said, choices }) => {
       const { handsFrom } = await import('../core/hands/hers.ts');
       return attempt(() => handsFrom(styles, said, choices));
+    },
+    template: async (asked) => {
+      const { paperTemplate } = await import('../core/plan/ask/paper-template.ts');
+      return attempt(() => paperTemplate(graph, asked));
     },
     headScene: sculpted,
     sceneOf: sculpted,

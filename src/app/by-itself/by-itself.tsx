@@ -8,6 +8,14 @@ import { Workbox } from 'workbox-window';
 import { isInstallOpen } from './in-install.ts';
 import './by-itself.css';
 
+/** What the browser asks for to install Meshwork; nobody waits for it on the first page. */
+function nameManifest() {
+  const link = document.createElement('link');
+  link.rel = 'manifest';
+  link.href = '/manifest.webmanifest';
+  document.head.append(link);
+}
+
 type Told = 'newer' | 'install' | undefined;
 
 export function ByItself() {
@@ -16,6 +24,7 @@ export function ByItself() {
   const kept = useRef<Workbox>(undefined);
   useEffect(() => {
     if (kept.current || !import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+    nameManifest();
     const worker = new Workbox('/sw.js');
     kept.current = worker;
     worker.addEventListener('waiting', () => setTold('newer'));

@@ -1,13 +1,13 @@
 /** The weave: all rows unrolled; scrubbing it plays the install back and forth. Linked with the head both ways. */
 import { useEffect, useMemo, useRef } from 'react';
 import type { PlanResult } from '../../core/findings/index.ts';
-import { knotName } from '../../core/trade/index.ts';
+import { duration, knotName } from '../../core/trade/index.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { PlanSession } from '../session/plan-session.ts';
 import { useTheme } from '../session/theme.ts';
 import type { StationId } from '../thread/stations.ts';
 import { cleared } from '../ui/canvas.ts';
-import { duration } from '../ui/format.ts';
+
 import { token } from '../ui/tokens.ts';
 import { useNextFrame } from '../ui/use-next-frame.ts';
 import { useSize } from '../ui/use-size.ts';

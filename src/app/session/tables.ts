@@ -27,7 +27,7 @@ export async function exportShopping(plan: PlanDocument, lines: readonly Shoppin
 }
 
 export async function exportMap(plan: PlanDocument, result: PlanResult) {
-  const { mapSvg } = await import('../../formats/map-svg.ts');
+  const { mapSvg } = await import('../../formats/paper/knot-chart.ts');
   offerText(`${fileStem(plan.name)}.map.svg`, 'image/svg+xml', mapSvg(plan, result));
 }
 

@@ -4,6 +4,7 @@ import type { PlanResult } from '../../core/findings/index.ts';
 import type { Part } from '../../core/head/index.ts';
 import { COUNT_SPREAD } from '../../core/supply/index.ts';
 import {
+  duration,
   FALL_GUESS_NAMES,
   FALL_GUESSES,
   FAMILY_INFO,
@@ -16,7 +17,7 @@ import {
 } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import type { JudgedFigures } from '../ask/figures.ts';
-import { countOf, duration, money, percent, range } from '../ui/format.ts';
+import { countOf, money, percent, range } from '../ui/format.ts';
 
 interface Props {
   readonly plan: PlanDocument;

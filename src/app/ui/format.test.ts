@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { duration } from '../../core/trade/index.ts';
 import { movesOf } from '../stations/install/moves.tsx';
-import { day, duration, hours, money, range } from './format.ts';
+import { day, hours, money, range } from './format.ts';
 
 describe('figures on the screen', () => {
   it.each([

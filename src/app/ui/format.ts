@@ -7,13 +7,6 @@ export function hours(minutes: number): string {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }
 
-/** "2 h 33". */
-export function duration(minutes: number): string {
-  const whole = Math.round(minutes);
-  if (whole < 60) return `${whole} min`;
-  return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
-}
-
 export function money(amount: number, currency: string): string {
   const figure = Number.isInteger(amount) ? String(amount) : amount.toFixed(2);
   return currency.length === 1 ? `${currency}${figure}` : `${figure} ${currency}`;

@@ -1,6 +1,8 @@
 /** What is told at a step of the order of work: how, what to have ready, what goes wrong, what can hurt. */
+
 import type { ToldStep } from '../../core/install/index.ts';
-import { duration } from './format.ts';
+import { duration } from '../../core/trade/index.ts';
+
 import { Telling } from './telling.tsx';
 
 export function StepNote({ step }: { readonly step: ToldStep }) {

@@ -3,6 +3,7 @@ export { type VertexBalls, vertexBalls } from './balls.ts';
 export { contours, curveFromPoints, fieldAt, reverseCurve, type SurfaceCurve, sliceCurve } from './contour.ts';
 export { DistanceGrid } from './distance-grid.ts';
 export { distanceFrom } from './eikonal.ts';
+export { flatten } from './flatten.ts';
 export { gradientAt, gradientLengths, gradients } from './gradient.ts';
 export { IndexedHeap } from './heap.ts';
 export { type Icosphere, icosphere } from './icosphere.ts';
@@ -11,6 +12,7 @@ export { arcNear, type Foot, footOn, lengthOf, type PlaceMm, resampled } from '.
 export { evenOut, slide } from './slide.ts';
 export { smoothField } from './smooth.ts';
 export { smoothstep } from './smoothstep.ts';
+export { keepTriangles, splitAlong, type Triangles } from './split.ts';
 export {
   buildSurfaceMesh,
   distanceFromMask,

@@ -12,6 +12,7 @@ export type { GuessesFound, PhotoSaid } from './ask/guesses-from-photo.ts';
 export { type HoursLine, hoursBy } from './ask/hours.ts';
 export { guessRange } from './ask/look-advice.ts';
 export { type Missing, missingOf, neededBeside, neededWords } from './ask/needed.ts';
+export { type PaperTemplate, paperTemplate } from './ask/paper-template.ts';
 export { capOutside, type HeadScene } from './ask/scene.ts';
 export { type SpacingStep, spacingStep } from './ask/spacing-step.ts';
 export type { StyleAsked } from './ask/style.ts';

@@ -280,7 +280,7 @@ export {
   type WearPlace,
 } from './wear.ts';
 export { SIZED_BY_INFO, WHOM_INFO } from './whom-words.ts';
-export { lowerFirst, percent, rowWords, upperFirst } from './words.ts';
+export { duration, lowerFirst, percent, rowWords, upperFirst } from './words.ts';
 export {
   KNOT_ZONE_WORDS,
   KNOT_ZONES,

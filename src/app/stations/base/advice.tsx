@@ -2,14 +2,13 @@
 import { dequal } from 'dequal';
 import { useState } from 'react';
 import type { BaseChoice, Candidate } from '../../../core/base/index.ts';
-import { REQUIREMENT_NAMES, REQUIREMENTS } from '../../../core/trade/index.ts';
+import { duration, REQUIREMENT_NAMES, REQUIREMENTS } from '../../../core/trade/index.ts';
 import { chooseFamily } from '../../../model/base-commands.ts';
 import { setField } from '../../../model/commands.ts';
 import { useRecommended } from '../../ask/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { Several } from '../../ui/choice.tsx';
 import { NumberField } from '../../ui/field.tsx';
-import { duration } from '../../ui/format.ts';
 
 export function Advice({ session }: { readonly session: PlanSession }) {
   const { plan } = session;

@@ -2,6 +2,7 @@
 
 import { LEAST_TAIL_MM } from '../../../core/base/index.ts';
 import type { PlanResult } from '../../../core/findings/index.ts';
+import { duration } from '../../../core/trade/index.ts';
 import { lockLine } from '../../../model/base-commands.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
@@ -11,7 +12,7 @@ import { useBaseEdit } from '../../session/base-edit.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { LaidProps } from '../../ui/bench-props.ts';
 import { SelectField } from '../../ui/field.tsx';
-import { duration } from '../../ui/format.ts';
+
 import { Figure, ToolButton } from '../../ui/tabs.tsx';
 import { TURN_TOOL, useView } from '../../view/view-store.ts';
 

@@ -1,12 +1,12 @@
 /** The order of work of a base on paper: the drawing, a box to tick for every step, and what to have ready. */
 
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { FAMILY_INFO, PARKING_NAMES } from '../../../core/trade/index.ts';
+import { duration, FAMILY_INFO, PARKING_NAMES } from '../../../core/trade/index.ts';
 import { baseSvg } from '../../../formats/base-svg.ts';
 import { formatLength } from '../../../model/lengths.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
-import { duration } from '../../ui/format.ts';
+
 import { Sheet, Tick } from '../../ui/sheet.tsx';
 
 export function BaseSheet() {

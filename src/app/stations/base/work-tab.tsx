@@ -1,8 +1,8 @@
 /** The order of work on the base. */
 
 import { Link } from 'react-router';
+import { duration } from '../../../core/trade/index.ts';
 import type { LaidProps } from '../../ui/bench-props.ts';
-import { duration } from '../../ui/format.ts';
 
 export function WorkTab({ session, result }: LaidProps) {
   const { work, consumables, minutes } = result.base;

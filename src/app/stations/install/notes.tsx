@@ -1,9 +1,11 @@
 /** Beside the knot in hand: the forecast, the end, a note for later. */
+
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { InstallForecast } from '../../../core/install/index.ts';
+import { duration } from '../../../core/trade/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { duration, range } from '../../ui/format.ts';
+import { range } from '../../ui/format.ts';
 import type { AtTheMirrorProps } from './use-install.ts';
 
 export function Big(props: { readonly onClick: () => void; readonly children: React.ReactNode }) {

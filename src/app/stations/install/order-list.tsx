@@ -1,7 +1,9 @@
 /** The whole order of work: where she is, what is behind her, what was left out; each can be turned to, left out or done once more. */
+
 import { useState } from 'react';
 import type { OrderStep, PlaceInOrder, StepStand } from '../../../core/install/index.ts';
-import { duration } from '../../ui/format.ts';
+import { duration } from '../../../core/trade/index.ts';
+
 import { MirrorDialog } from './mirror-dialog.tsx';
 import type { Install } from './use-install.ts';
 

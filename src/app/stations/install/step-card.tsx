@@ -1,8 +1,8 @@
 /** A step other than knots: what, where, why, with what, how long, what goes wrong there, and what can hurt. */
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { OrderStep, PlaceInOrder } from '../../../core/install/index.ts';
-import { lowerFirst, percent } from '../../../core/trade/index.ts';
-import { duration } from '../../ui/format.ts';
+import { duration, lowerFirst, percent } from '../../../core/trade/index.ts';
+
 import { CardTitle } from './card-title.tsx';
 
 export function StepCard(props: {

@@ -4,13 +4,13 @@ import type { PlanResult } from '../../../core/findings/index.ts';
 import { handsIn, type InstallForecast } from '../../../core/install/index.ts';
 import type { HeadScene } from '../../../core/plan/index.ts';
 import type { FromHereFigures } from '../../../core/search/index.ts';
-import { fingersInWords, lowerFirst, percent, SPACING_LIMITS_FINGERS } from '../../../core/trade/index.ts';
+import { duration, fingersInWords, lowerFirst, percent, SPACING_LIMITS_FINGERS } from '../../../core/trade/index.ts';
 import { asPlaced, keptSoFar, otherFullness, type SoFar, type WayOn, waysOn } from '../../../model/from-here.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import { type SeenOn, type ToldOn, useWaysOn } from '../../ask/from-here.ts';
 import { NumberField, SelectField } from '../../ui/field.tsx';
-import { duration } from '../../ui/format.ts';
+
 import { OneOf } from '../../ui/tabs.tsx';
 import { Both } from './both.tsx';
 import { KnotElsewhere } from './knot-elsewhere.tsx';

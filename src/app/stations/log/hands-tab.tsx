@@ -7,6 +7,7 @@ import {
   paceInPlan,
 } from '../../../core/hands/index.ts';
 import {
+  duration,
   FALL_GUESS_NAMES,
   FALL_GUESSES,
   KIND_NAMES,
@@ -23,7 +24,7 @@ import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import type { LaidProps } from '../../ui/bench-props.ts';
 import { NumberField } from '../../ui/field.tsx';
-import { duration } from '../../ui/format.ts';
+
 import { Ledger } from '../../ui/ledger.tsx';
 import { Trouble, useTrouble } from '../../ui/trouble.tsx';
 import { type Hands, useHands } from './use-hands.ts';

@@ -2,7 +2,14 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import type { StyleRow } from '../../../core/log/index.ts';
-import { fingersFigure, NEXT_WISH_INFO, NEXT_WISHES, type NextWish, wishesIn } from '../../../core/trade/index.ts';
+import {
+  duration,
+  fingersFigure,
+  NEXT_WISH_INFO,
+  NEXT_WISHES,
+  type NextWish,
+  wishesIn,
+} from '../../../core/trade/index.ts';
 import type { LogEntry, LogFigures } from '../../../model/install-log.ts';
 import type { KeptStyle, StyleLine } from '../../../model/logged.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
@@ -10,7 +17,7 @@ import { fingerMm } from '../../../model/to-inputs.ts';
 import { setNextTime } from '../../../store/styles.ts';
 import { db } from '../../session/database.ts';
 import { SelectField } from '../../ui/field.tsx';
-import { day, duration, money } from '../../ui/format.ts';
+import { day, money } from '../../ui/format.ts';
 import { Ledger, WasNow } from '../../ui/ledger.tsx';
 import { Trouble, useTrouble } from '../../ui/trouble.tsx';
 

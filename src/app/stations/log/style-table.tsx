@@ -1,4 +1,5 @@
 /** All styles of hers: searched, sorted, one looked at, two held against each other. */
+
 import {
   columnFilteringFeature,
   createColumnHelper,
@@ -14,8 +15,9 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { duration } from '../../../core/trade/index.ts';
 import type { StyleLine } from '../../../model/logged.ts';
-import { day, duration, money } from '../../ui/format.ts';
+import { day, money } from '../../ui/format.ts';
 import { useLogView } from './log-view.ts';
 
 const features = tableFeatures({

@@ -1,8 +1,9 @@
 /** The order of work. */
 
 import { Link } from 'react-router';
+import { duration } from '../../../core/trade/index.ts';
 import type { BenchProps } from '../../ui/bench-props.ts';
-import { duration } from '../../ui/format.ts';
+
 import { StepNote } from '../../ui/step-note.tsx';
 import { useView } from '../../view/view-store.ts';
 import { StagesBench } from './stages.tsx';
@@ -17,6 +18,9 @@ export function OrderTab({ session, result }: BenchProps) {
       <p className="mt-1 flex flex-wrap gap-x-6">
         <Link className="word" to={`/plan/${plan.id}/rows/chart`} data-testid="to-chart">
           Knot chart, to print
+        </Link>
+        <Link className="word" to={`/plan/${plan.id}/paper`} data-testid="to-paper">
+          On paper, at true size
         </Link>
       </p>
       <ol className="mt-2 text-small" data-testid="worklist">

@@ -1,11 +1,11 @@
 /** The knot chart on paper: the unrolled rows with their signs and hooks, the legend, the work in order, each row in words. */
 
 import type { PlanResult } from '../../../core/findings/index.ts';
-import { knotName, lowerFirst, rowWords, SCHEME_INFO, upperFirst } from '../../../core/trade/index.ts';
-import { mapSvg } from '../../../formats/map-svg.ts';
+import { duration, knotName, lowerFirst, rowWords, SCHEME_INFO, upperFirst } from '../../../core/trade/index.ts';
+import { mapSvg } from '../../../formats/paper/knot-chart.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { schemeOf } from '../../../model/to-inputs.ts';
-import { duration } from '../../ui/format.ts';
+
 import { Sheet, Tick } from '../../ui/sheet.tsx';
 import { StepNote } from '../../ui/step-note.tsx';
 

@@ -1,8 +1,10 @@
 /** Supply: what to buy, what a step of spacing would change, and the files. */
 
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { neededBeside, neededWords, type SpacingStep } from '../../../core/plan/index.ts';
+import { capName } from '../../../model/cap-name.ts';
 import { setField } from '../../../model/commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { setSpacing } from '../../../model/spacing-commands.ts';
@@ -21,7 +23,6 @@ import { LessTab } from './less-tab.tsx';
 import { ShopTab } from './shop-tab.tsx';
 import { StashTab } from './stash-tab.tsx';
 import { TestRow } from './test-row.tsx';
-import { capName } from './things.tsx';
 
 export function SupplyBench(props: WithFinding) {
   const [open, setOpen] = useState<string>('buy');
@@ -202,6 +203,11 @@ function Files({ plan, result, step }: Planned & { readonly step: SpacingStep | 
   ];
   return (
     <ul className="mt-1">
+      <li>
+        <Link className="word" to={`/plan/${plan.id}/paper`}>
+          On paper, at true size (PDF, SVG, GLB, OBJ)
+        </Link>
+      </li>
       {files.map(({ id, words, save }) => (
         <li key={id}>
           <button type="button" className="word" data-testid={`export-${id}`} onClick={save}>

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type EveningsPlan, eveningsOf, type FinishBy, type HoursLine, hoursBy } from '../../../core/plan/index.ts';
 import { spanOf } from '../../../core/time/index.ts';
-import { isOffHead, upperFirst, WEEKDAYS, type Weekday } from '../../../core/trade/index.ts';
+import { duration, isOffHead, upperFirst, WEEKDAYS, type Weekday } from '../../../core/trade/index.ts';
 import {
   type EveningsAsWritten,
   eveningsFrom,
@@ -18,7 +18,7 @@ import { today } from '../../session/today.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { NumberField } from '../../ui/field.tsx';
 import { type FieldEntry, Fields, type TakeChange } from '../../ui/fields.tsx';
-import { duration, hourOf, money, range, weekday } from '../../ui/format.ts';
+import { hourOf, money, range, weekday } from '../../ui/format.ts';
 import { Ledger } from '../../ui/ledger.tsx';
 import { useMissing } from './things.tsx';
 

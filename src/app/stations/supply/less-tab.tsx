@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import type { LessFigures } from '../../../core/search/index.ts';
-import { percent } from '../../../core/trade/index.ts';
+import { duration, percent } from '../../../core/trade/index.ts';
 import { lessWays } from '../../../model/less.ts';
 import type { PlanChange } from '../../../model/plan-change.ts';
 import { stashHair } from '../../../store/stash.ts';
@@ -12,7 +12,6 @@ import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { useWearerOf } from '../../session/use-wearer-of.ts';
 import { NumberField } from '../../ui/field.tsx';
-import { duration } from '../../ui/format.ts';
 
 interface Props {
   readonly session: PlanSession;

@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { type Missing, missingOf, neededBeside, neededWords } from '../../../core/plan/index.ts';
-import { DOME_INFO, isWorn, lowerFirst } from '../../../core/trade/index.ts';
+import { capName } from '../../../model/cap-name.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
 import { storageSentence } from '../../../store/plans.ts';
 import { keepThing, type StashThing, stashCaps, stashThings } from '../../../store/stash.ts';
@@ -11,15 +11,6 @@ import { db } from '../../session/database.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
 import { NumberField } from '../../ui/field.tsx';
 import { money } from '../../ui/format.ts';
-
-/** As the list of things calls it; undefined where there is none. */
-export function capName(
-  { cap, madeFor }: Pick<PlanDocument, 'cap' | 'madeFor'>,
-  { cap: fit }: PlanResult,
-): string | undefined {
-  if (cap.dome === 'none') return undefined;
-  return `a cap, ${lowerFirst(DOME_INFO[cap.dome].name)}, ${fit.sizeName}${isWorn(madeFor) ? ', over the base' : ''}`;
-}
 
 /** What is needed, and what of it she has. */
 export function useMissing(plan: PlanDocument, result: PlanResult, of: string | undefined): readonly Missing[] {

@@ -3,10 +3,10 @@ import { Checkbox } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { shortWhere } from '../../../core/knots/index.ts';
-import { rowWords, upperFirst } from '../../../core/trade/index.ts';
+import { duration, rowWords, upperFirst } from '../../../core/trade/index.ts';
 import { type OutKind, type OutStep, takedownOrder } from '../../../core/wear/index.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
-import { duration, range } from '../../ui/format.ts';
+import { range } from '../../ui/format.ts';
 import { useView } from '../../view/view-store.ts';
 
 const WORDS: Readonly<Record<Exclude<OutKind, 'throughHair'>, readonly [what: string, how: string]>> = {
