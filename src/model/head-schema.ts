@@ -1,6 +1,6 @@
 /** Validators of what is measured, painted and parted on her head. */
-import { array, boolean, object } from 'yup';
-import { HAIRLINE_LIMIT_MM, MOST_READINGS, SIDE_POINTS, type SidePoint } from '../core/head/index.ts';
+import { array, boolean, object, string } from 'yup';
+import { HAIRLINE_LIMIT_MM, MOST_READINGS, RELIEF_TEXT, SIDE_POINTS, type SidePoint } from '../core/head/index.ts';
 import {
   CURLS,
   FULLNESS,
@@ -13,7 +13,7 @@ import {
   TAPE_MEASURES,
   type TapeMeasure,
 } from '../core/trade/index.ts';
-import { amount, choice, directions, lengthText, oneShape, writtenLength } from './checks.ts';
+import { amount, choice, directions, lengthText, oneShape, text, writtenLength } from './checks.ts';
 
 export const MOST_MARKS = 300;
 
@@ -52,6 +52,16 @@ export const measures = Object.fromEntries(TAPE_MEASURES.map((m) => [m, readings
   TapeMeasure,
   ReturnType<typeof readings>
 >;
+
+/** What is kept of a scan: what it was called, and how its shape stands out from the head that fits its measures. */
+export const scan = object({
+  name: text('The name of a scan').max(120, 'The name of a scan is too long.'),
+  relief: string().strict().required().matches(RELIEF_TEXT, 'The shape of a scan can’t be read.'),
+})
+  .noUnknown()
+  .strict()
+  .optional()
+  .default(undefined);
 
 export const offset = amount(-HAIRLINE_LIMIT_MM, HAIRLINE_LIMIT_MM, 'A point of the hairline');
 

@@ -13,6 +13,7 @@ const HERS = [
   'tape',
   'trusted',
   'hairline',
+  'scan',
   'ownHair',
   'marks',
   'pace',
@@ -21,7 +22,8 @@ const HERS = [
 export type Herself = Pick<PlanDocument, (typeof HERS)[number]>;
 
 export function herselfOf(plan: PlanDocument): Herself {
-  return Object.fromEntries(HERS.map((key) => [key, plan[key]])) as unknown as Herself;
+  const said = HERS.filter((key) => plan[key] !== undefined);
+  return Object.fromEntries(said.map((key) => [key, plan[key]])) as unknown as Herself;
 }
 
 /** A plan for a head of which only the size is known is nobody’s own. */
@@ -31,7 +33,10 @@ export const isAsSheIs = (plan: PlanDocument, her: Herself) => dequal(herselfOf(
 
 /** The plan for her head, hair and hands as they are now. */
 export function asSheIs(plan: PlanDocument, her: Herself): PlanDocument {
-  return { ...plan, ...(Object.fromEntries(HERS.map((key) => [key, her[key]])) as unknown as Herself) };
+  const { scan: _, ...rest } = plan;
+  // What is left out is left out, not there and empty.
+  const hers = HERS.filter((key) => her[key] !== undefined).map((key) => [key, her[key]]);
+  return { ...rest, ...(Object.fromEntries(hers) as unknown as Herself) };
 }
 
 /** What a friend needs: the style, not whose head it was made for. Money and unit are no secret. */
@@ -47,7 +52,7 @@ export function followHer(plan: PlanDocument, her: Herself): PlanChange {
 
 const WORDS: ReadonlyArray<readonly [string, ReadonlyArray<keyof Herself>]> = [
   ['name', ['wearer']],
-  ['head', ['tape', 'trusted']],
+  ['head', ['tape', 'trusted', 'scan']],
   ['hairline', ['hairline']],
   ['hair', ['ownHair']],
   ['marks', ['marks']],

@@ -16,19 +16,21 @@ export function setMadeFor(plan: PlanDocument, change: Partial<MadeFor>): PlanCh
   return { words: told.join(', ') || 'Made for another head', plan: { ...plan, madeFor, cap } };
 }
 
-/** The head of another plan: its tape, its fingers and its hairline. */
+/** The head of another plan: its tape, its fingers, its scan and its hairline. */
 export function asKnownHead(plan: PlanDocument, known: PlanDocument): PlanChange {
-  const { unit, tape, trusted, hairline, fingers } = known;
+  const { unit, tape, trusted, hairline, fingers, scan } = known;
+  const { scan: _, ...rest } = plan;
   // That head may be known by its size alone.
   const bySize = known.madeFor.whom === 'head' && known.madeFor.sizedBy === 'size';
   const name = known.wearer.trim() || known.name;
   return {
     words: `The head of ${name}`,
     plan: {
-      ...plan,
+      ...rest,
       unit,
       tape,
       trusted,
+      ...(scan && { scan }),
       hairline,
       fingers,
       madeFor: {

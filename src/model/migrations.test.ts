@@ -11,6 +11,7 @@ import full5 from './fixtures/plan-5-full.json' with { type: 'json' };
 import full6 from './fixtures/plan-6-full.json' with { type: 'json' };
 import full7 from './fixtures/plan-7-full.json' with { type: 'json' };
 import full8 from './fixtures/plan-8-full.json' with { type: 'json' };
+import full9 from './fixtures/plan-9-full.json' with { type: 'json' };
 import type { PlanDocument } from './plan.ts';
 import { readPlan } from './read-plan.ts';
 import { planInputs } from './to-inputs.ts';
@@ -37,9 +38,10 @@ describe('every older version opens', () => {
     ['6, full', full6],
     ['7, full', full7],
     ['8, full', full8],
+    ['9, full', full9],
   ] as const)('version %s', (_, value) => {
     const plan = opened(value);
-    expect(plan).toMatchObject({ version: 9, id: value.id, name: value.name, settled: value.settled });
+    expect(plan).toMatchObject({ version: 10, id: value.id, name: value.name, settled: value.settled });
     expect(planInputs(plan, 12).fingerMm).toBeGreaterThan(10);
   });
 });

@@ -16,6 +16,7 @@ const STEPS: Readonly<Record<number, Step>> = {
   6: everyInstall,
   7: oneColour,
   8: unsaid,
+  9: withoutScan,
 };
 
 /**
@@ -235,6 +236,11 @@ function oneColour(plan: Record<string, unknown>): Record<string, unknown> {
 
 /** 8 → 9: evenings, days worn and wishes for buying may be said. Nothing was. */
 function unsaid(plan: Record<string, unknown>): Record<string, unknown> {
+  return plan;
+}
+
+/** 9 → 10: a head may have the shape of a scan. None had. */
+function withoutScan(plan: Record<string, unknown>): Record<string, unknown> {
   return plan;
 }
 

@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import schema from '../../docs/schema/plan-9.schema.json';
+import schema from '../../docs/schema/plan-10.schema.json';
 import { fingersFigure } from '../core/trade/fingers.ts';
 import { examplePlans } from '../demo/examples.ts';
 import { shoulderCurls } from '../demo/plans.ts';
@@ -34,6 +34,15 @@ describe('reading a plan', () => {
     },
   );
 
+  it('takes the shape of a scan, and refuses one that is none', () => {
+    const scanned = (relief: string) => ({ ...plain(), scan: { name: 'phone', relief } });
+    const flat = '80'.repeat(861);
+    expect(readPlan(scanned(flat)).ok).toBe(true);
+    expect(matches(scanned(flat))).toBe(true);
+    for (const relief of ['', flat.slice(1), `${flat}80`, flat.replace('8', 'x')])
+      expect(readPlan(scanned(relief))).toMatchObject({ ok: false, why: expect.stringMatching(/scan/i) });
+  });
+
   it('takes a new plan', () => {
     expect(readPlan(plain()).ok).toBe(true);
     expect(matches(plain())).toBe(true);
@@ -45,7 +54,7 @@ describe('reading a plan', () => {
     ['a text', 'plan', /no record/],
     ['another format', { format: 'something-else', version: 1 }, /format is a different one/],
     ['no version', { ...plain(), version: undefined }, /doesn’t say its version/],
-    ['a newer version', { ...plain(), version: 10 }, /newer Meshwork \(version 10; this one reads up to 9\)/],
+    ['a newer version', { ...plain(), version: 11 }, /newer Meshwork \(version 11; this one reads up to 10\)/],
     ['half a version', { ...plain(), version: 1.5 }, /doesn’t say its version/],
   ])('refuses %s with a sentence', (_, value, why) => {
     const read = readPlan(value);

@@ -55,6 +55,7 @@ import {
   ownLength,
   parting,
   regionHair,
+  scan,
   sideOffsets,
 } from './head-schema.ts';
 import { LENGTH_UNITS, type LengthUnit, quoted } from './lengths.ts';
@@ -64,7 +65,7 @@ import { placeSchools, schoolChoice } from './places-schema.ts';
 import { overrideAt, rows } from './rows-schema.ts';
 
 export const PLAN_FORMAT = 'meshwork-plan';
-export const PLAN_VERSION = 9;
+export const PLAN_VERSION = 10;
 
 export const SKIN_TONES = ['light', 'brown', 'deep'] as const;
 
@@ -146,6 +147,8 @@ export const planSchema = object({
   tape: object(measures).noUnknown().strict().required(),
   /** Measures that she insists on though the others contradict them. */
   trusted: array(choice(TAPE_MEASURES, 'A measure')).required(),
+  /** The shape of a scan, in the size of the tape. */
+  scan,
   hairline: object({
     mirrored: boolean().strict().required(),
     front: offset,

@@ -1,7 +1,7 @@
 /** The schema that is published and the validator say the same; ajv, a library that only knows the schema, agrees. */
 import Ajv2020 from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
-import published from '../../docs/schema/plan-9.schema.json' with { type: 'json' };
+import published from '../../docs/schema/plan-10.schema.json' with { type: 'json' };
 import { demoPlans } from '../demo/plans.ts';
 import { planSchema } from './plan.ts';
 import { planJsonSchema } from './published-schema.ts';

@@ -2,7 +2,7 @@
 
 import { DEFAULT_BASE } from '../core/base/index.ts';
 import type { HairOfPlace, OwnHair, Product } from '../core/hair/index.ts';
-import { type HairlineOffsets, meanReading, type Part } from '../core/head/index.ts';
+import { type HairlineOffsets, meanReading, type Part, reliefOf } from '../core/head/index.ts';
 import { FINE_MESH, type HeadInputs, type PlanInputs } from '../core/plan/index.ts';
 import { schemeOfBase } from '../core/rows/index.ts';
 import {
@@ -111,9 +111,15 @@ export function headInputs(plan: PlanDocument, meshFrequency = FINE_MESH): HeadI
   return {
     ...tapeInputs(plan),
     trusted: plan.madeFor.whom === 'head' && plan.madeFor.sizedBy === 'size' ? [] : plan.trusted,
+    relief: reliefInputs(plan),
     hairline: hairlineOffsets(plan.hairline),
     meshFrequency,
   };
+}
+
+/** Nobody's shape is known where only a size is. */
+function reliefInputs({ scan, madeFor: { whom, sizedBy } }: PlanDocument) {
+  return scan === undefined || (whom === 'head' && sizedBy === 'size') ? undefined : reliefOf(scan.relief);
 }
 
 export function lengthReader(plan: PlanDocument): (text: string) => number {

@@ -12,6 +12,7 @@ import { routePlans } from '../demo/routes.ts';
 import { camera } from './camera.ts';
 import { guard, limitedStreams, sentences } from './guard.ts';
 import { scale } from './scale.ts';
+import { scan } from './scan.ts';
 import { openShop, shopRoutes } from './shop/shop.ts';
 
 export interface ServerOptions {
@@ -81,6 +82,7 @@ export function createServer(options: ServerOptions): Express {
     response.json([...of('base', basePlans), ...of('route', routePlans), ...of('install', installPlans)]);
   });
   app.use('/api/shop', shopRoutes(openShop(options.now)));
+  app.get('/api/scan', scan);
   app.get('/api/scale', limitedStreams(), scale);
   app.post('/api/camera', express.json({ limit: '2mb' }), camera);
   app.use('/api', (_request, response) => {

@@ -174,7 +174,7 @@ it('plans of an older version take what they took; one that can’t be read keep
   const old = { ...record('a', 0), history: { past: [], present: { words: 'x', plan: oldPlan }, future: [] } };
   const broken = {
     ...record('b', 0),
-    history: { past: [], present: { words: 'x', plan: { version: 9 } }, future: [] },
+    history: { past: [], present: { words: 'x', plan: { version: 10 } }, future: [] },
   };
   await db.plans.bulkAdd([old as never, broken as never, { ...record('c', 0), history: undefined } as never]);
   const [lot] = await lotsTaken(db, undefined);

@@ -17,6 +17,7 @@ const Home = lazy(() => import('./home.tsx').then((m) => ({ default: m.Home })))
 const NewPlanPage = lazy(() => import('./new-plan.tsx').then((m) => ({ default: m.NewPlanPage })));
 const KeptPage = lazy(() => import('../kept/kept-page.tsx').then((m) => ({ default: m.KeptPage })));
 const BringPage = lazy(() => import('./bring-page.tsx').then((m) => ({ default: m.BringPage })));
+const ScanPage = lazy(() => import('../scan/scan-page.tsx').then((m) => ({ default: m.ScanPage })));
 const PaperPage = lazy(() => import('../paper/paper-page.tsx').then((m) => ({ default: m.PaperPage })));
 const BaseSheet = lazy(() => import('../stations/base/sheet.tsx').then((m) => ({ default: m.BaseSheet })));
 const KnotSheet = lazy(() => import('../stations/rows/sheet.tsx').then((m) => ({ default: m.KnotSheet })));
@@ -54,6 +55,7 @@ const PAGES: ReadonlyArray<readonly [path: string, page: ReactNode]> = [
   ['/bring', <BringPage key="bring" />],
   ['/plan/:planId/base/sheet', <BaseSheet key="base" />],
   ['/plan/:planId/rows/chart', <KnotSheet key="knots" />],
+  ['/plan/:planId/scan', <ScanPage key="scan" />],
   ['/plan/:planId/paper', <PaperPage key="paper" />],
   ['/plan/:planId/supply/list', <ShoppingSheet key="list" />],
   ['/plan/:planId/:station?', <PlanScreen key="plan" />],

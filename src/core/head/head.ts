@@ -3,6 +3,7 @@ import type { Icosphere, SurfaceMesh } from '../geometry/index.ts';
 import type { HeadFit } from './fit.ts';
 import { type Hairline, type HairlineOffsets, hairline } from './hairline.ts';
 import { type Landmarks, landmarks } from './landmarks.ts';
+import type { Relief } from './relief.ts';
 import { scalpMesh } from './scalp.ts';
 import { type ScalpFields, scalpFields } from './scalp-fields.ts';
 import { type HeadShape, headShape } from './shape.ts';
@@ -23,13 +24,15 @@ export interface Head {
 
 export interface HeadParts {
   readonly fit: HeadFit;
+  /** What a scan of hers adds. */
+  readonly relief: Relief | undefined;
   readonly offsets: HairlineOffsets;
   /** Directions that the scalp mesh is cut from. */
   readonly sphere: Icosphere;
 }
 
-export function layHead({ fit, offsets, sphere }: HeadParts): Head {
-  const shape = headShape(fit.scores);
+export function layHead({ fit, relief, offsets, sphere }: HeadParts): Head {
+  const shape = headShape(fit.scores, { relief });
   const line = hairline(shape, offsets);
   const mesh = scalpMesh(shape, line, sphere);
   const mark = landmarks(shape);

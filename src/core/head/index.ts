@@ -26,7 +26,7 @@ export {
   turnedOffsets,
 } from './hairline.ts';
 export { type Head, layHead } from './head.ts';
-export type { Landmarks, Point } from './landmarks.ts';
+export { type Landmarks, landmarks, type Point } from './landmarks.ts';
 export {
   type DirectionDeg,
   directionDeg,
@@ -41,6 +41,7 @@ export {
 } from './marks.ts';
 export { EFFECTS_FREQUENCY, type MeasureEffect, measureEffects } from './measure-effects.ts';
 export { HEAD_NORMS, NORM_SOURCE, type Standing, standings } from './norms.ts';
+export { scoresOf } from './parameters.ts';
 export {
   type LinePart,
   laidPart,
@@ -55,7 +56,18 @@ export {
 } from './part.ts';
 export { partsOnHead } from './part-on-head.ts';
 export { MOST_READINGS, meanReading } from './readings.ts';
+export {
+  nodeDirection,
+  nodeOf,
+  nodesRound,
+  RELIEF_NODES,
+  RELIEF_TEXT,
+  type Relief,
+  ratioAt,
+  reliefOf,
+  reliefText,
+} from './relief.ts';
 export { scalpMesh } from './scalp.ts';
 export type { ScalpFields } from './scalp-fields.ts';
-export { type HeadShape, headShape } from './shape.ts';
+export { fittedGauge, gauge, type HeadShape, headShape } from './shape.ts';
 export { tapePolyline, tapeReading } from './tape.ts';

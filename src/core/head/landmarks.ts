@@ -2,7 +2,7 @@
 
 import type { Vec3 } from '../geometry/index.ts';
 import { cos, pow, sin } from '../numerics/index.ts';
-import { gauge, type HeadShape, sectionAt } from './shape.ts';
+import { gauge, type HeadShape, rayLength, sectionAt } from './shape.ts';
 
 export type Point = Vec3;
 
@@ -18,6 +18,20 @@ export interface Landmarks {
 }
 
 export function landmarks(head: HeadShape): Landmarks {
+  const fitted = onFitted(head);
+  if (!head.relief) return fitted;
+  const out = Object.entries(fitted).map(([name, at]) => [name, outward(head, at)] as const);
+  return Object.fromEntries(out) as unknown as Landmarks;
+}
+
+/** On the surface of a scan, in the same direction. */
+function outward(head: HeadShape, [x, y, z]: Point): Point {
+  const long = Math.sqrt(x * x + y * y + z * z);
+  const t = rayLength(head, 0, 0, 0, x / long, y / long, z / long, long) / long;
+  return [t * x, t * y, t * z];
+}
+
+function onFitted(head: HeadShape): Landmarks {
   const frontHairline = midlinePoint(head, head.frontHeight * head.sizeMm, 1);
   const occiput = midlinePoint(head, -0.12 * head.sizeMm, -1);
   return {

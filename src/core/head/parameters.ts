@@ -4,7 +4,7 @@
  * see norms.ts); the others are from memory of adult head surveys, unchecked. `head/fit` moves them to her tape.
  * The soft limit (tanh) keeps every head within 3.5 prior deviations, so that no input makes a monster.
  */
-import { exp, tanh } from '../numerics/index.ts';
+import { exp, log, tanh } from '../numerics/index.ts';
 
 export interface HeadParameter {
   readonly name: string;
@@ -40,5 +40,15 @@ export function parametersFromScores(scores: ArrayLike<number>): Float64Array {
   return Float64Array.from(HEAD_PARAMETERS, (p, i) => {
     const limited = SOFT_LIMIT * tanh((scores[i] ?? 0) / SOFT_LIMIT);
     return p.median * exp(p.logSd * limited);
+  });
+}
+
+/** The scores of some parameters by their values; 0 for those that are not said. */
+export function scoresOf(values: Readonly<Partial<Record<string, number>>>): Float64Array {
+  return Float64Array.from(HEAD_PARAMETERS, ({ name, median, logSd }) => {
+    const value = values[name];
+    if (value === undefined) return 0;
+    const score = log(value / median) / logSd;
+    return Math.max(-0.9 * SOFT_LIMIT, Math.min(0.9 * SOFT_LIMIT, score));
   });
 }

@@ -5,6 +5,7 @@
  */
 import { exp, pow } from '../numerics/index.ts';
 import { parametersFromScores } from './parameters.ts';
+import { type Relief, ratioAt } from './relief.ts';
 
 /** Exponents of the horizontal and the vertical section. */
 const HORIZONTAL = 2.5;
@@ -29,6 +30,8 @@ export interface HeadShape {
   readonly vertical: number;
   /** Backward shift of the crown, in half lengths. */
   readonly crownShift: number;
+  /** How a scan of hers stands out from all that; undefined without one. */
+  readonly relief: Relief | undefined;
 }
 
 /** Switches that turn the gauge into bodies with a closed form, for checks. */
@@ -37,6 +40,7 @@ export interface ShapeOptions {
   readonly vertical?: number;
   readonly crownShift?: number;
   readonly frontBackShare?: number;
+  readonly relief?: Relief | undefined;
 }
 
 export function headShape(scores: ArrayLike<number>, options: ShapeOptions = {}): HeadShape {
@@ -62,6 +66,7 @@ export function headShape(scores: ArrayLike<number>, options: ShapeOptions = {})
     horizontal: options.horizontal ?? HORIZONTAL,
     vertical: options.vertical ?? VERTICAL,
     crownShift: options.crownShift ?? -0.1,
+    relief: options.relief,
   };
 }
 
@@ -95,6 +100,13 @@ function across(x: number, exponent: number): number {
 
 /** Below 0 inside, 0 on the surface, about (distance ratio - 1) along a ray from the origin. */
 export function gauge(head: HeadShape, x: number, y: number, z: number): number {
+  const fitted = fittedGauge(head, x, y, z);
+  if (!head.relief || (x === 0 && y === 0 && z === 0)) return fitted;
+  return (1 + fitted) / ratioAt(head.relief, x, y, z) - 1;
+}
+
+/** Of the head without what a scan adds. */
+export function fittedGauge(head: HeadShape, x: number, y: number, z: number): number {
   if (y >= 0) {
     const rise = y / head.crownHeightMm;
     const zc = z - head.crownShift * head.halfLengthMm * rise * rise;

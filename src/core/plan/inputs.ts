@@ -5,7 +5,7 @@ import type { ColourChoice } from '../colours/index.ts';
 import type { Finish } from '../fall/index.ts';
 import type { OwnHair, Preparation, Product, ZonePiece } from '../hair/index.ts';
 import type { PaceInPlan } from '../hands/index.ts';
-import type { HairlineOffsets, Mark, Part, Parting, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
+import type { HairlineOffsets, Mark, Part, Parting, Relief, TapeSpreadsMm, TapeValuesMm } from '../head/index.ts';
 import type { Strand } from '../install/index.ts';
 import type { Override, PlaceSchools } from '../knots/index.ts';
 import type { RowChoice } from '../rows/index.ts';
@@ -31,6 +31,8 @@ export interface HeadInputs {
   readonly tapeSpreadsMm: TapeSpreadsMm;
   /** Measures that she insists on. */
   readonly trusted: readonly TapeMeasure[];
+  /** The shape of a scan, in the size of the tape; undefined without one. */
+  readonly relief?: Relief | undefined;
   readonly hairline: HairlineOffsets;
   /** Divisions of the sphere the scalp mesh is cut from: 40 gives about 10 000 vertices. */
   readonly meshFrequency: number;

@@ -1,6 +1,7 @@
 /** Six tape measures, her fingers, and where her head stands. */
 
 import { useId } from 'react';
+import { Link } from 'react-router';
 import type { PlanResult } from '../../../core/findings/index.ts';
 import { HEAD_NORMS, type MeasureEffect, meanReading, NORM_SOURCE } from '../../../core/head/index.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../../../core/trade/index.ts';
@@ -9,6 +10,7 @@ import { readLength } from '../../../model/fingers.ts';
 import { formatLength, LENGTH_UNITS } from '../../../model/lengths.ts';
 import { setReadings, setUnit } from '../../../model/measure-commands.ts';
 import type { PlanDocument } from '../../../model/plan.ts';
+import { withoutShape } from '../../../model/scan-commands.ts';
 import { fingerMm } from '../../../model/to-inputs.ts';
 import { useMeasureEffects } from '../../ask/plan.ts';
 import type { PlanSession } from '../../session/plan-session.ts';
@@ -61,8 +63,29 @@ export function TapeTab({ session, result }: BenchProps) {
         )}
         onChange={(u) => session.apply(setUnit(plan, u))}
       />
+      <FromScan session={session} />
       {result && <Standings result={result} plan={plan} />}
     </>
+  );
+}
+
+/** Whose shape it has besides the tape, and the way to one. */
+function FromScan({ session }: Pick<BenchProps, 'session'>) {
+  const { plan } = session;
+  return (
+    <div className="line mt-2 pt-1">
+      {plan.scan && (
+        <p className="note" data-testid="has-scan">
+          Its shape is that of {plan.scan.name}, in the size of the tape.{' '}
+          <button type="button" className="word" onClick={() => session.apply(withoutShape(plan))}>
+            Take it off
+          </button>
+        </p>
+      )}
+      <Link className="word" to={`/plan/${plan.id}/scan`} data-testid="to-scan">
+        {plan.scan ? 'Another scan of your head' : 'From a scan of your head'}
+      </Link>
+    </div>
   );
 }
 

@@ -30,7 +30,8 @@ const CAP_LIFT_MM = 1.1;
 
 /** Her scalp from outside, a vertex for every vertex of the scalp in the same order, so that fields can be drawn on it. */
 function outsideOf(inputs: HeadInputs) {
-  const shape = headShape(fitHead(inputs.tape, inputs.tapeSpreadsMm, inputs.trusted).scores);
+  const { scores } = fitHead(inputs.tape, inputs.tapeSpreadsMm, inputs.trusted);
+  const shape = headShape(scores, { relief: inputs.relief });
   const line = hairline(shape, inputs.hairline);
   const mesh = scalpMesh(shape, line, icosphere(inputs.meshFrequency));
   const positions = new Float32Array(mesh.positionsMm.length);

@@ -19,7 +19,7 @@ const fit = stage(
 
 export const head = stage(
   'head',
-  ({ inputs, of }) => ({ fit: of(fit), offsets: inputs.hairline, sphere: of(sphere) }),
+  ({ inputs, of }) => ({ fit: of(fit), relief: inputs.relief, offsets: inputs.hairline, sphere: of(sphere) }),
   layHead,
 );
 
@@ -44,11 +44,12 @@ export const rowsHead = stage(
     head: of(head),
     turned: of(side).turned,
     fit: of(fit),
+    relief: inputs.relief,
     offsets: inputs.hairline,
     sphere: of(sphere),
   }),
-  ({ head: hers, turned, fit: fitted, offsets, sphere: round }) => {
+  ({ head: hers, turned, fit: fitted, relief, offsets, sphere: round }) => {
     const over = turnedOffsets(offsets);
-    return !turned || dequal(over, offsets) ? hers : layHead({ fit: fitted, offsets: over, sphere: round });
+    return !turned || dequal(over, offsets) ? hers : layHead({ fit: fitted, relief, offsets: over, sphere: round });
   },
 );
