@@ -43,7 +43,7 @@ function isScalp(node: number): boolean {
 export function radiiOf(mesh: ScanMesh): Radii {
   const { node, radius } = samples(mesh);
   const sides = [0, 1].map((side) => bySide(node, radius, side));
-  const seen = sides.map(({ mm }) => mm);
+  const seen = sides.map(({ mm }) => withoutInside(mm));
   const mm = new Float64Array(RELIEF_NODES);
   const known = new Uint8Array(RELIEF_NODES);
   const unlike: number[] = [];
@@ -166,6 +166,31 @@ function bridge(mm: Float64Array, known: Uint8Array) {
     if (ready.length === 0) break;
   }
   for (let i = 0; i < BRIDGINGS; i++) for (const n of holes) mm[n] = meanOf(mm, NEIGHBOURS[n]);
+}
+
+/** A scalp has no step so deep from one node to the next: what is seen behind one is seen through a hole, mm. */
+const STEP_MM = 11;
+const PEELINGS = 24;
+
+/** From the rim of a hole inwards, what lies inside is taken for not seen. */
+function withoutInside(mm: Float64Array): Float64Array {
+  const out = mm.slice();
+  // Where nothing counts any more, the outside is thought to go on as round it.
+  let outer = mm;
+  for (let i = 0; i < PEELINGS; i++) {
+    const before = outer;
+    const after = before.map((r, n) => {
+      if (r === 0 || !isScalp(n)) return r;
+      const farther = NEIGHBOURS[n].filter((m) => isScalp(m) && before[m] > r + STEP_MM);
+      return farther.length >= 2 ? meanOf(before, farther) : r;
+    });
+    if (after.every((r, n) => r === before[n])) break;
+    after.forEach((r, n) => {
+      if (r !== before[n]) out[n] = 0;
+    });
+    outer = after;
+  }
+  return out;
 }
 
 const meanOf = (mm: Float64Array, nodes: readonly number[]) => nodes.reduce((sum, n) => sum + mm[n], 0) / nodes.length;

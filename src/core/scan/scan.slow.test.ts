@@ -120,7 +120,7 @@ describe('as distances from the middle', () => {
     for (let t = 0; t < ball.triangles.length; t += 3) {
       const v = 3 * ball.triangles[t];
       const [x, y, z] = [0, 1, 2].map((k) => ball.positions[v + k] / 90);
-      if (Math.hypot(x + 0.6, y - 0.6, z - 0.5) > 0.25) kept.push(...ball.triangles.subarray(t, t + 3));
+      if (Math.hypot(x + 0.6, y - 0.6, z - 0.5) > 0.45) kept.push(...ball.triangles.subarray(t, t + 3));
     }
     const both: ScanMesh = {
       positions: Float32Array.from([...ball.positions, ...wall.positions]),
