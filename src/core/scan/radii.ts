@@ -172,7 +172,7 @@ function bridge(mm: Float64Array, known: Uint8Array) {
 const STEP_MM = 11;
 const PEELINGS = 24;
 
-/** From the rim of a hole inwards, what lies inside is taken for not seen. */
+/** From the rim of a hole inwards, what lies inside is taken for not seen; below the widest plane shoulders stand farther out. */
 function withoutInside(mm: Float64Array): Float64Array {
   const out = mm.slice();
   // Where nothing counts any more, the outside is thought to go on as round it.
@@ -180,8 +180,8 @@ function withoutInside(mm: Float64Array): Float64Array {
   for (let i = 0; i < PEELINGS; i++) {
     const before = outer;
     const after = before.map((r, n) => {
-      if (r === 0 || !isScalp(n)) return r;
-      const farther = NEIGHBOURS[n].filter((m) => isScalp(m) && before[m] > r + STEP_MM);
+      if (r === 0 || !isUpper(n)) return r;
+      const farther = NEIGHBOURS[n].filter((m) => isUpper(m) && before[m] > r + STEP_MM);
       return farther.length >= 2 ? meanOf(before, farther) : r;
     });
     if (after.every((r, n) => r === before[n])) break;
