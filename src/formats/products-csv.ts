@@ -1,7 +1,9 @@
 /** Hair as a table, in and out: RFC 4180, one line a product. A file that is wrong anywhere changes nothing. */
+
 import Papa from 'papaparse';
 import { ValidationError } from 'yup';
 import { UNTRIED } from '../core/hair/index.ts';
+import { oneSentence } from '../model/checks.ts';
 import { productSchema } from '../model/hair-schema.ts';
 import type { Parsed } from '../model/lengths.ts';
 import type { ProductAsWritten } from '../model/plan.ts';
@@ -95,7 +97,7 @@ export function readProductsCsv(text: string): Parsed<LotInTable[]> {
       lots.push({ product: productOf(row, `hair-${i + 1}`), loose: looseOf(row), ...cutOf(row) });
     } catch (error) {
       if (!(error instanceof ValidationError)) throw error;
-      return { ok: false, why: `Line ${i + 2}: ${error.message}` };
+      return { ok: false, why: `Line ${i + 2}: ${oneSentence(error.message)}` };
     }
   }
   return { ok: true, value: lots };

@@ -20,7 +20,7 @@ import { SIDES } from '../core/cover/index.ts';
 import { KNOT_KINDS, NEXT_WISHES } from '../core/trade/index.ts';
 import { BACKUP_TABLES, type BackupTable } from './backup-tables.ts';
 import { cap } from './cap-schema.ts';
-import { amount, choice, count } from './checks.ts';
+import { amount, choice, count, oneSentence } from './checks.ts';
 import { newPlan } from './defaults.ts';
 import { productSchema } from './hair-schema.ts';
 import { asSheIs, type Herself, herselfOf } from './herself.ts';
@@ -291,6 +291,6 @@ function checked<T>(read: () => T, what: string): Parsed<T> {
     return { ok: true, value: read() };
   } catch (error) {
     const why = error instanceof ValidationError ? error.message : 'An entry is of another kind than it should be.';
-    return { ok: false, why: `${what}: ${why.replace(/\s+/g, ' ').slice(0, 240)}` };
+    return { ok: false, why: `${what}: ${oneSentence(why)}` };
   }
 }

@@ -21,6 +21,13 @@ setLocale({
   object: { noUnknown: 'The entry ${unknown} is not known here.' },
 });
 
+export const clipped = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
+
+/** What is said back is one line, and no longer than can be read, whatever it quotes. */
+export function oneSentence(message: string): string {
+  return clipped(message.replace(/[\s\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ').trim(), 240);
+}
+
 /** A length as text that means a length within limits; empty means not measured. */
 export const lengthText = (low: number, high: number, what: string) =>
   string()

@@ -3,7 +3,7 @@ import { array, mixed, number, object, string, ValidationError } from 'yup';
 import { INSTALL_EVENT_KINDS, type InstallEventKind, STEP_OUTCOMES, type StepOutcome } from '../core/install/index.ts';
 import { WEAR_KINDS, WEAR_PLACES, type WearPlace } from '../core/trade/index.ts';
 import type { WearEvent } from '../core/wear/index.ts';
-import { amount, choice, count, direction } from './checks.ts';
+import { amount, choice, count, direction, oneSentence } from './checks.ts';
 import { isWrittenDay } from './days.ts';
 import type { InstallSession, StoredInstallEvent } from './install-log.ts';
 import type { Parsed } from './lengths.ts';
@@ -129,7 +129,7 @@ export function readInstall(value: unknown): Parsed<InstallFile> {
     };
   } catch (error) {
     const why = error instanceof ValidationError ? error.message : 'An entry is of another kind than it should be.';
-    return { ok: false, why: `This install can’t be read: ${why}` };
+    return { ok: false, why: `This install can’t be read: ${oneSentence(why)}` };
   }
 }
 

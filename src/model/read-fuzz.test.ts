@@ -4,6 +4,7 @@
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { isOurSentence } from '../../tests/helpers/sentence.ts';
 import { seededRandom } from '../core/numerics/random.ts';
 import { demoPlans } from '../demo/plans.ts';
 import { readPlanJson, writePlanJson } from '../formats/plan-json.ts';
@@ -18,13 +19,6 @@ const old = readdirSync(FIXTURES)
   .filter((name) => name.endsWith('.json'))
   .map((name) => [name, readFileSync(new URL(name, FIXTURES), 'utf8')] as const);
 const texts = [...demoPlans.map((p) => [p.name, writePlanJson(p)] as const), ...old];
-
-/** One line, begun large, ended by a stop or the place in brackets, none of a library's words, nothing of it endless. */
-function isOurSentence(why: string) {
-  expect(why).toMatch(/^[\p{Lu}“][^\u0000-\u001f\u007f-\u009f\u2028\u2029]*[.…)]$/u);
-  expect(why.length).toBeLessThan(400);
-  expect(why).not.toMatch(/must be|must match|required field|final value|cast from|`|undefined|NaN|\[object/);
-}
 
 function reads(text: string) {
   const read = readPlanJson(text);

@@ -1,5 +1,6 @@
 /** Anything that claims to be a plan to a plan, or one sentence that says why not. Nothing is changed by a failure. */
 import { ValidationError } from 'yup';
+import { clipped, oneSentence } from './checks.ts';
 import type { Parsed } from './lengths.ts';
 import { migratePlan } from './migrations.ts';
 import { PLAN_FORMAT, PLAN_VERSION, type PlanDocument, planSchema } from './plan.ts';
@@ -55,12 +56,6 @@ function broughtUp(record: Record<string, unknown>): Record<string, unknown> | u
     return undefined;
   }
 }
-
-/** What is said back is one line, and no longer than can be read. */
-function oneSentence(message: string): string {
-  return clipped(message.replace(/[\s\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ').trim(), 240);
-}
-const clipped = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
 
 /** Why a plan that she has just changed can't be so, in words for her, or nothing where it can. */
 export function refusalOf(plan: PlanDocument): string | undefined {

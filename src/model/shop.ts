@@ -1,7 +1,7 @@
 /** What a shop says and what it is asked, checked on both sides: nothing that a shop sends is taken on trust. */
 import { array, boolean, type InferType, mixed, number, object, string, ValidationError } from 'yup';
 import { FIBRES, LOOPS, PRODUCT_LIMITS, TEXTURES } from '../core/trade/index.ts';
-import { choice, count, recordId, text, within, writtenLength } from './checks.ts';
+import { choice, count, oneSentence, recordId, text, within, writtenLength } from './checks.ts';
 import type { Parsed } from './lengths.ts';
 
 export const SHOP_FORMAT = 'meshwork-shop';
@@ -132,7 +132,7 @@ function read<T>(value: unknown, check: (value: unknown) => T): Parsed<T> {
     mixed().required().validateSync(value);
     return { ok: true, value: check(value) };
   } catch (error) {
-    if (error instanceof ValidationError) return { ok: false, why: error.message.slice(0, 200) };
+    if (error instanceof ValidationError) return { ok: false, why: oneSentence(error.message) };
     return { ok: false, why: 'It is of another kind than it should be.' };
   }
 }

@@ -106,6 +106,7 @@ async function gltf(bytes: Uint8Array): Promise<BufferGeometry[]> {
 }
 
 interface GltfJson {
+  accessors?: Array<{ count?: unknown }>;
   buffers?: Array<{ uri?: unknown }>;
   images?: unknown;
   textures?: unknown;
@@ -117,9 +118,23 @@ interface GltfJson {
 /** Pictures and colours are not asked for, and nothing is fetched from anywhere. @throws Error where a part lies elsewhere */
 function onlyShapes(json: GltfJson) {
   for (const { uri } of json.buffers ?? [])
-    if (uri !== undefined && !/^data:/.test(String(uri))) throw new Error('buffer elsewhere');
+    if (uri !== undefined && !isWholeData(String(uri))) throw new Error('buffer elsewhere');
+  // What is said to be there is laid out before it is read.
+  for (const { count } of json.accessors ?? [])
+    if (!(typeof count === 'number' && count >= 0 && count <= 3 * MOST_TRIANGLES)) throw new Error('no count');
   for (const key of ['images', 'textures', 'materials', 'animations'] as const) delete json[key];
   for (const mesh of json.meshes ?? []) for (const p of mesh.primitives ?? []) delete p.material;
+}
+
+/** What is no sound base 64 would be found out too late, where nobody waits for it. */
+function isWholeData(uri: string): boolean {
+  const [head, data, ...more] = uri.split(',');
+  return (
+    /^data:[\w/+.-]*;base64$/.test(head) &&
+    more.length === 0 &&
+    data.length % 4 === 0 &&
+    /^[A-Za-z0-9+/]*={0,2}$/.test(data)
+  );
 }
 
 /** With what moves and turns them. */
