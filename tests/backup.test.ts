@@ -5,7 +5,7 @@ import { bytesToHex } from '@noble/hashes/utils.js';
 import { BlobReader, TextReader, TextWriter, ZipReader, ZipWriter } from '@zip.js/zip.js/lib/zip-core-native.js';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { unzipSync } from 'fflate';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import published from '../docs/schema/backup-1.schema.json' with { type: 'json' };
 import { seededRandom } from '../src/core/numerics/index.ts';
 import { demoBundle } from '../src/demo/demo.ts';
@@ -20,7 +20,7 @@ import { type Restored, restoreBackup } from '../src/store/backup/restore.ts';
 import { backupSource, deviceOf } from '../src/store/backup/write.ts';
 import { MeshworkDatabase } from '../src/store/database.ts';
 import { fillWithDemo } from '../src/store/fill-demo.ts';
-import { savePlan } from '../src/store/plans.ts';
+import { isFull, savePlan } from '../src/store/plans.ts';
 
 const DAY = 86_400_000;
 const NOW = Date.parse('2026-11-20T10:00:00Z');
@@ -146,6 +146,46 @@ describe('a backup', () => {
     const stop = new AbortController();
     stop.abort(new Error('stopped'));
     await expect(written(a, NOW, stop.signal)).rejects.toThrow('stopped');
+  });
+});
+
+describe('a full disk', () => {
+  /** As a browser refuses a write: the request fails, wherever it comes. */
+  const fullAfter = (writes: number) => {
+    let left = writes;
+    const refuse = (way: 'put' | 'add') => {
+      const whole = IDBObjectStore.prototype[way];
+      return vi.spyOn(IDBObjectStore.prototype, way).mockImplementation(function (this: IDBObjectStore, ...args) {
+        if (left-- <= 0) throw new DOMException('full', 'QuotaExceededError');
+        return whole.apply(this, args);
+      });
+    };
+    const spies = [refuse('put'), refuse('add')];
+    return () => {
+      for (const spy of spies) spy.mockRestore();
+    };
+  };
+
+  it('in the midst of a restore leaves all as it was, wherever it comes; with room again it is brought in whole', async () => {
+    const file = await written(a);
+    const before = await all(b);
+    for (const writes of [0, 1, 2, 3, 5, 8, 13, 21, 34, 55, 89, 144]) {
+      const { records, manifest, photo } = await opened(file);
+      const device = await deviceOf(b, newId);
+      const compared = await compareBackup(b, records, manifest, device);
+      const free = fullAfter(writes);
+      const asked = { records, from: manifest, compared, chosen: {}, photo, newId, device };
+      const outcome = await restoreBackup(b, asked).then(
+        () => 'done',
+        (error) => (isFull(error) ? 'full' : String(error)),
+      );
+      free();
+      expect(outcome, String(writes)).toBe('full');
+      // Photos that had room stay: they are only ever added, and nothing names them yet.
+      expect({ ...(await all(b)), photos: [] }).toEqual({ ...before, photos: [] });
+    }
+    await broughtIn(b, file);
+    expect((await all(b)).plans).toEqual((await all(a)).plans);
   });
 });
 
