@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Writable } from 'node:stream';
 import { readBackup, writeBackup } from '../src/formats/backup-file.ts';
+import { tell } from './memory.ts';
 
 const PHOTOS = 200;
 const PHOTO_BYTES = 1_000_000;
@@ -37,6 +38,7 @@ async function measured(what: string, work: () => Promise<void>): Promise<boolea
   look();
   clearInterval(timer);
   const more = (peak - before) / 1e6;
+  tell(what, [performance.now() - start]);
   const isWithin = more < LIMIT_MB;
   process.stdout.write(
     `${what.padEnd(52)} ${((performance.now() - start) / 1000).toFixed(1).padStart(5)} s   memory ${more.toFixed(0).padStart(4)} MB more   ${isWithin ? 'within' : 'MISSES'} ${LIMIT_MB} MB\n`,

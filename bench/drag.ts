@@ -10,6 +10,7 @@ import { join } from 'node:path';
 import { Browser, FINE } from '../e2e/browser.ts';
 import { demoPlans } from '../src/demo/plans.ts';
 import { createServer } from '../src/server/app.ts';
+import { tell } from './memory.ts';
 
 const LONG_TASK_MS = 50;
 const SCRIPT_MS = 8;
@@ -70,6 +71,10 @@ try {
   await browser.settled();
   const rounds = [];
   for (let i = 0; i < ROUNDS; i++) rounds.push(await measuredDrag(i % 2 === 0 ? -1 : 1));
+  tell(
+    'longest script of a drag',
+    rounds.map((r) => longest(r.scripts)),
+  );
   const [{ tasks, scripts }] = rounds.sort((a, b) => longest(a.scripts) - longest(b.scripts));
   say('long tasks while a spacing bead is dragged', `${tasks.length}`, longest(tasks), LONG_TASK_MS);
   say(
@@ -118,6 +123,7 @@ async function photo() {
     await browser.click('[data-testid="photo-side-left"]');
     await browser.click('[data-testid="photo-side-behind"]');
   }
+  tell('a photo of 12 megapixels', took);
   say('a photo of 12 megapixels, from its file to its figure', 'driven from outside', Math.min(...took), PHOTO_MS);
 }
 

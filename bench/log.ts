@@ -5,6 +5,7 @@
 import type { AddressInfo } from 'node:net';
 import { Browser, FINE } from '../e2e/browser.ts';
 import { createServer } from '../src/server/app.ts';
+import { tell } from './memory.ts';
 
 const STYLES = 200;
 const EVENTS_EACH = 200;
@@ -114,6 +115,12 @@ try {
       await browser.script<number>(timed(PRESS_HANDS, `document.querySelector('[data-testid=pace-learned]')`)),
     );
   }
+  for (const [what, ms] of [
+    ['the log opened', opened],
+    ['the log searched', found],
+    ['her hands learned in the page', learned],
+  ] as const)
+    tell(what, ms);
   say(`${STYLES} styles, ${kept} events: the log opened`, Math.min(...opened), OPEN_MS);
   say('searched', Math.min(...found), SEARCH_MS);
   process.stdout.write(

@@ -20,6 +20,7 @@ import { icosphere } from '../src/core/geometry/icosphere.ts';
 import { buildSurfaceMesh, distanceMm, nearestVertex } from '../src/core/geometry/surface-mesh.ts';
 import { handsFrom } from '../src/core/hands/hers.ts';
 import { fromColumns, inColumns, paceLearned } from '../src/core/hands/pace.ts';
+import { AS_FITTED } from '../src/core/head/hairline.ts';
 import { carriedOver } from '../src/core/install/carried.ts';
 import type { InstallEvent } from '../src/core/install/events.ts';
 import { forecastInstall } from '../src/core/install/forecast.ts';
@@ -29,11 +30,26 @@ import { seededRandom } from '../src/core/numerics/random.ts';
 import { photoOnHead } from '../src/core/photo/on-head.ts';
 import { flatterParking } from '../src/core/plan/ask/advice.ts';
 import { fallingHair } from '../src/core/plan/ask/falling-hair.ts';
+import { paperTemplate } from '../src/core/plan/ask/paper-template.ts';
 import { capOutside, headScene } from '../src/core/plan/ask/scene.ts';
 import type { PlanInputs } from '../src/core/plan/inputs.ts';
 import { gaps } from '../src/core/plan/stages/for-hair.ts';
 import { planGraph } from '../src/core/plan/stages/stage.ts';
 import { movingRope } from '../src/core/practice/rope/knot-rope.ts';
+import {
+  coarse,
+  extentOf,
+  guessPose,
+  largestPiece,
+  posed,
+  proposedMarks,
+  radiiOf,
+  reliefFrom,
+  scanTape,
+  seated,
+  seatOf,
+  welded,
+} from '../src/core/scan/index.ts';
 import { evaluateUses } from '../src/core/search/evaluate.ts';
 import { searchSpace } from '../src/core/search/use.ts';
 import { enoughNear } from '../src/core/supply/enough.ts';
@@ -41,11 +57,15 @@ import { KNOT_KINDS } from '../src/core/trade/knots.ts';
 import { KNOT_ZONES } from '../src/core/trade/zones.ts';
 import { photoOf } from '../src/demo/camera.ts';
 import { deepPartStraight } from '../src/demo/plans.ts';
+import { demoScan } from '../src/demo/scan.ts';
+import { scanStl } from '../src/demo/scan-stl.ts';
+import { readScan } from '../src/formats/scan/read-scan.ts';
 import { waysOn } from '../src/model/from-here.ts';
 import { planInputs } from '../src/model/to-inputs.ts';
 import { Planner } from '../tests/helpers/planner.ts';
 import { rayCastShowing } from '../tests/helpers/ray-cast.ts';
 import { stripsOf } from '../tests/helpers/strips.ts';
+import { tell, yardstick } from './memory.ts';
 
 interface Line {
   readonly what: string;
@@ -70,8 +90,11 @@ function time(what: string, runs: number, work: (run: number) => void, limitMs?:
     return took.sort((a, b) => a - b);
   });
   const [quietest] = rounds.sort((a, b) => a[runs >> 1] - b[runs >> 1]);
+  tell(what, quietest);
   lines.push({ what, medianMs: quietest[runs >> 1], p90Ms: quietest[Math.floor(runs * 0.9)], limitMs });
 }
+
+tell('yardstick', yardstick());
 
 const base = planInputs(deepPartStraight);
 const wide = (by: number): PlanInputs['spacing'] => ({
@@ -442,6 +465,44 @@ time('the same by least squares (jStat)', 3, () => {
 const [ourLearning, theirLearning] = lines.slice(-2);
 const rope = movingRope({ passes: 3, isOneLeg: false, hasLock: true, radius: 1.7 });
 time('a frame of a moving knot, of 60 in a second', 200, (i) => rope.at((Math.abs(i) % 200) / 200), 1000 / 60);
+
+time(
+  'a template of six gores, with all that lies on it',
+  4,
+  (i) => {
+    // Another plan each time: what is worked out for one is kept.
+    paperTemplate(pipeline.graph, { inputs: { ...base, reserveShare: 0.15 + 0.001 * i }, cut: 'sixGores' });
+  },
+  2000,
+);
+const large = scanStl(demoScan({ stepMm: 1.3 }));
+const scanned = await readScan('large.stl', large);
+if (!scanned.ok) throw new Error(scanned.why);
+time(
+  `a scan of ${scanned.value.triangles.length / 3} triangles, from its surface to a head`,
+  2,
+  () => {
+    const { mesh } = largestPiece(welded(scanned.value));
+    const p = posed(mesh, guessPose(coarse(mesh, extentOf(mesh.positions).across / 110)));
+    const seat = seatOf(p);
+    const { mm } = radiiOf({ positions: seated(p, seat), triangles: mesh.triangles });
+    reliefFrom(mm, scanTape(mm, proposedMarks(seat)), AS_FITTED);
+  },
+  10_000,
+);
+const reading: number[] = [];
+for (let i = 0; i < 3; i++) {
+  const begun = performance.now();
+  await readScan('large.stl', large);
+  reading.push(performance.now() - begun);
+}
+tell('the same read from its file', reading);
+lines.push({
+  what: 'the same read from its file',
+  medianMs: Math.min(...reading),
+  p90Ms: Math.max(...reading),
+  limitMs: 10_000,
+});
 
 let missed = 0;
 for (const l of lines) {

@@ -16,6 +16,8 @@ import { withBrowser } from './with-browser.ts';
 
 const url = inject('demoUrl');
 const TIMES = 50;
+/** Of what can be undone so many steps lie in the store. */
+const MOST_STEPS = 40;
 const folder = mkdtempSync(join(tmpdir(), 'meshwork-killed-'));
 const PLAN = 'demo-crown-twists';
 let browser: Browser;
@@ -85,10 +87,9 @@ describe('ended in the midst', () => {
       const after = await plans();
       sameBut(before, after, [PLAN]);
       const kept = after.get(PLAN)?.history;
-      if (process.env.DBG) console.log(i, name, kept?.present.plan.name, before.get(PLAN)?.history.present.plan.name, before.get(PLAN)?.history.past.length, kept?.past.length, before.get(PLAN)?.revision, after.get(PLAN)?.revision);
       expect([name, `Twists ${i}`]).toContain(kept?.present.plan.name);
       const steps = before.get(PLAN)?.history.past.length ?? 0;
-      expect(kept?.past.length).toBe(kept?.present.plan.name === name ? steps : steps + 1);
+      expect(kept?.past.length).toBe(kept?.present.plan.name === name ? steps : Math.min(MOST_STEPS, steps + 1));
       name = kept?.present.plan.name ?? '';
       expect(await browser.script(`return document.querySelector('[data-testid=plan-name]').value`)).toBe(name);
     }
