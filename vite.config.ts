@@ -1,4 +1,4 @@
-import { copyFileSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import tailwindcss from '@tailwindcss/vite';
@@ -135,13 +135,15 @@ function fewFiles(files: ReadonlyArray<readonly [name: string, entry: string, is
 /** What the writer of PDF files takes for pages of HTML, which are never given to it. */
 const FOR_HTML = ['html2canvas', 'dompurify', 'canvg'];
 
-/** The solver asks for a module of Node where it finds itself there; in a browser it never does, and nobody need be told. */
+/** What packages ask of Node where they find themselves there; in a browser they never do, and nobody need be told. */
+const OF_NODE = ['node:module', 'node:fs', 'node:path'];
+
 function withoutNode(): Plugin {
   const EMPTY = '\0without-node';
   return {
     name: 'without-node',
     enforce: 'pre',
-    resolveId: (id) => (id === 'node:module' || FOR_HTML.includes(id) ? EMPTY : undefined),
+    resolveId: (id) => (OF_NODE.includes(id) || FOR_HTML.includes(id) ? EMPTY : undefined),
     load: (id) => (id === EMPTY ? 'export const createRequire = undefined;' : undefined),
   };
 }
@@ -156,7 +158,8 @@ function pageOfEveryAddress(): Plugin {
       folder = join(config.root, config.build.outDir);
     },
     closeBundle() {
-      copyFileSync(join(folder, 'index.html'), join(folder, '404.html'));
+      // What is built for Node has no page.
+      if (existsSync(join(folder, 'index.html'))) copyFileSync(join(folder, 'index.html'), join(folder, '404.html'));
     },
   };
 }

@@ -3,6 +3,8 @@ import { readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, inject, it } from 'vitest';
+import { demoBundle } from '../src/demo/demo.ts';
+import { packInstall } from '../src/formats/link/install-link.ts';
 import type { LogEntry } from '../src/model/install-log.ts';
 import type { PlanRecord } from '../src/store/database.ts';
 import { soundEverywhere, violations } from './axe.ts';
@@ -72,6 +74,36 @@ describe('a plan handed over', () => {
     await tablet.settled();
     const [taken] = await tablet.storedRows<PlanRecord>('plans');
     expect(taken.history.present.plan).toMatchObject({ name: 'Swept-back coils', wearer: '', marks: [] });
+    await tablet.script(
+      `return new Promise((ok) => { const gone = indexedDB.deleteDatabase('meshwork'); gone.onsuccess = ok; gone.onblocked = ok; })`,
+    );
+  });
+
+  it('so is an install: opened on the other device it goes on there, with its plan', async () => {
+    const install = demoBundle(Date.now());
+    const session = install.sessions.find((x) => x.id === 'demo-install-half');
+    if (!session) throw new Error('no half install');
+    const link = packInstall({ session, events: install.events.filter((e) => e.sessionId === session.id) });
+    await tablet.go('about:blank');
+    await tablet.go(`${inject('plainUrl')}/bring#${link}`);
+    await tablet.appears('[data-testid="take-install"]');
+    expect(await tablet.text('body')).toMatch(/An install is handed to you, begun on .*, with \d+ touches/);
+    await tablet.focus('[data-testid="take-install"]');
+    await tablet.keys(Key.ENTER);
+    await tablet.until(`location.pathname === '/install/demo-install-half'`, 'the install');
+    await tablet.appears('[data-testid="knot-kind"], [data-testid="step-what"]');
+    expect((await tablet.storedRows<PlanRecord>('plans')).map((p) => p.id)).toContain(session.planId);
+    const before = (await tablet.storedRows('events')).length;
+    // Once more adds nothing.
+    await tablet.go('about:blank');
+    await tablet.go(`${inject('plainUrl')}/bring#${link}`);
+    await tablet.click('[data-testid="take-install"]');
+    await tablet.until(`location.pathname === '/install/demo-install-half'`, 'the install');
+    expect((await tablet.storedRows('events')).length).toBe(before);
+    await tablet.go('about:blank');
+    await tablet.go(`${inject('plainUrl')}/bring#${link.slice(0, -9)}`);
+    await tablet.appears('[data-testid="no-plan"]');
+    expect(await tablet.text('[data-testid="no-plan"]')).toMatch(/damaged.*Nothing was changed/);
     await tablet.script(
       `return new Promise((ok) => { const gone = indexedDB.deleteDatabase('meshwork'); gone.onsuccess = ok; gone.onblocked = ok; })`,
     );

@@ -1,12 +1,16 @@
-/** A plan that came as a link: what it is, before it is taken. */
-import { useState } from 'react';
+/** A plan or an install that came as a link: what it is, before it is taken. */
+import { useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { isInstallLink, unpackInstall } from '../../formats/link/install-link.ts';
 import { unpackPlan } from '../../formats/link/plan-link.ts';
 import { newPlan } from '../../model/defaults.ts';
 import { herselfOf, isAsSheIs } from '../../model/herself.ts';
+import type { InstallFile } from '../../model/install-schema.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { importPlan, storageSentence } from '../../store/plans.ts';
+import { takeInstall } from '../../store/take-install.ts';
 import { db, newId } from '../session/database.ts';
+import { day } from '../ui/format.ts';
 import { PlainPage } from './plain-page.tsx';
 import { PlanPicture } from './plan-picture.tsx';
 import { useSmallPictures } from './small-pictures.ts';
@@ -14,7 +18,12 @@ import './new-plan.css';
 
 export function BringPage() {
   const { hash } = useLocation();
-  const read = unpackPlan(hash.slice(1));
+  const link = hash.slice(1);
+  return isInstallLink(link) ? <InstallCame link={link} /> : <PlanCame link={link} />;
+}
+
+function PlanCame({ link }: { readonly link: string }) {
+  const read = unpackPlan(link);
   return read.ok ? (
     <PlainPage title={read.value.name}>
       <Handed plan={read.value} />
@@ -25,6 +34,52 @@ export function BringPage() {
         {read.why} Nothing was changed. Ask for it once more, or for the plan as a file.
       </p>
     </PlainPage>
+  );
+}
+
+function InstallCame({ link }: { readonly link: string }) {
+  const read = useMemo(() => unpackInstall(link), [link]);
+  if (!read.ok)
+    return (
+      <PlainPage title="No install here">
+        <p role="alert" className="mt-2 max-w-[60ch] text-madder" data-testid="no-plan">
+          {read.why} Nothing was changed. Ask for it once more, or for the install as a file.
+        </p>
+      </PlainPage>
+    );
+  return (
+    <PlainPage title={read.value.session.plan.name}>
+      <InstallHanded install={read.value} />
+    </PlainPage>
+  );
+}
+
+function InstallHanded({ install }: { readonly install: InstallFile }) {
+  const navigate = useNavigate();
+  const [why, setWhy] = useState<string>();
+  const { session, events } = install;
+  const take = () =>
+    takeInstall(db, install, Date.now()).then(
+      () => navigate(`/install/${session.id}`),
+      (error) => setWhy(storageSentence(error)),
+    );
+  return (
+    <>
+      <p className="mt-2 max-w-[60ch] text-lead">
+        An install is handed to you, begun on {day(session.startedAtMs)}, with {events.length} touches.
+      </p>
+      {why && (
+        <p role="alert" className="text-madder">
+          {why}
+        </p>
+      )}
+      <button type="button" className="button primary mt-4 max-w-80" onClick={take} data-testid="take-install">
+        Take it
+      </button>
+      <p className="note mt-2">
+        What is here of it stays; what is new is added. Where its plan is not here, that comes with it.
+      </p>
+    </>
   );
 }
 

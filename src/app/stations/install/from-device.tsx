@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readInstallJson } from '../../../formats/install-json.ts';
-import { mergeInstall } from '../../../store/merge-install.ts';
-import { addPlan, storageSentence } from '../../../store/plans.ts';
+import { storageSentence } from '../../../store/plans.ts';
+import { takeInstall } from '../../../store/take-install.ts';
 import { db } from '../../session/database.ts';
 import { OpenFile } from '../../ui/open-file.tsx';
 
@@ -13,13 +13,9 @@ export function FromDevice() {
   const take = async (file: File) => {
     const read = readInstallJson(await file.text());
     if (!read.ok) return setTrouble(`${read.why} Nothing was changed.`);
-    const { session, events, wear } = read.value;
     try {
-      // A plan that is not here comes with it.
-      if (!(await db.plans.get(session.planId)))
-        await addPlan(db, { ...session.plan, id: session.planId }, 'Came with an install', Date.now());
-      await mergeInstall(db, session, events, wear);
-      navigate(`/install/${session.id}`);
+      await takeInstall(db, read.value, Date.now());
+      navigate(`/install/${read.value.session.id}`);
     } catch (error) {
       setTrouble(storageSentence(error));
     }

@@ -223,6 +223,14 @@ function OtherHands({ session, install, forHelper, onClose, onSaid }: Props & Sa
         >
           Save this install as a file
         </button>
+        <button
+          type="button"
+          className="word"
+          data-testid="link-install"
+          onClick={async () => onSaid(await linked(session, install))}
+        >
+          Copy it as a link
+        </button>
         <OpenFile
           words="Add what another device has of it"
           className="word"
@@ -240,6 +248,20 @@ function OtherHands({ session, install, forHelper, onClose, onSaid }: Props & Sa
 async function saved(session: InstallSession, { events }: Pick<Install, 'events'>) {
   const wear = await wearEvents(db, session.id);
   offerText('install.json', 'application/json', writeInstallJson({ session, events, wear }));
+}
+
+/** For a message to oneself: the address holds all of it. */
+async function linked(session: InstallSession, { events }: Pick<Install, 'events'>): Promise<string> {
+  const { LONGEST_INSTALL_LINK, packInstall } = await import('../../../formats/link/install-link.ts');
+  const link = packInstall({ session, events, wear: await wearEvents(db, session.id) });
+  if (link.length > LONGEST_INSTALL_LINK) return 'It is too much for a link: save it as a file.';
+  const address = `${location.origin}/bring#${link}`;
+  try {
+    await navigator.clipboard.writeText(address);
+  } catch {
+    return 'The link can’t be copied here: save it as a file.';
+  }
+  return 'The link is copied. Opened on the other device, it adds what is new there.';
 }
 
 async function takenFrom(file: File, session: InstallSession): Promise<string> {
