@@ -11,7 +11,7 @@ const STYLES = 200;
 const EVENTS_EACH = 200;
 const OPEN_MS = 300;
 const SEARCH_MS = 50;
-/** Told is the quietest of so many: other work on the machine slows the rest. */
+/** Told is the middle of so many. */
 const ROUNDS = 5;
 
 /** Does the first, and tells how long it is until the second holds, ms. No text is run later on: the page forbids it. */
@@ -121,10 +121,10 @@ try {
     ['her hands learned in the page', learned],
   ] as const)
     tell(what, ms);
-  say(`${STYLES} styles, ${kept} events: the log opened`, Math.min(...opened), OPEN_MS);
-  say('searched', Math.min(...found), SEARCH_MS);
+  say(`${STYLES} styles, ${kept} events: the log opened`, middle(opened), OPEN_MS);
+  say('searched', middle(found), SEARCH_MS);
   process.stdout.write(
-    `${'read, learned from and shown, as her hands are asked for'.padEnd(58)} ${Math.min(...learned).toFixed(1)} ms\n`,
+    `${'read, learned from and shown, as her hands are asked for'.padEnd(58)} ${middle(learned).toFixed(1)} ms\n`,
   );
 } finally {
   await browser.close();
@@ -132,10 +132,14 @@ try {
 }
 process.exit(worst);
 
+function middle(ms: readonly number[]): number {
+  return [...ms].sort((a, b) => a - b)[ms.length >> 1];
+}
+
 function say(what: string, ms: number, limitMs: number) {
   const isWithin = ms <= limitMs;
   if (!isWithin) worst = 1;
   process.stdout.write(
-    `${what.padEnd(52)} quickest ${ms.toFixed(1).padStart(6)} ms   ${isWithin ? 'within' : 'MISSES'} ${limitMs} ms\n`,
+    `${what.padEnd(52)} middle ${ms.toFixed(1).padStart(6)} ms   ${isWithin ? 'within' : 'MISSES'} ${limitMs} ms\n`,
   );
 }

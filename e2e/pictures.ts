@@ -1,14 +1,6 @@
 /** Makes the pictures in docs/screenshots from the demo data. Run by `npm run pictures` after a build. */
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { basePlans } from '../src/demo/bases.ts';
-import { installPlans } from '../src/demo/installs.ts';
-import { shoulderCurls } from '../src/demo/plans.ts';
-import { routePlans } from '../src/demo/routes.ts';
-import { startHistory } from '../src/model/history.ts';
-import type { PlanDocument } from '../src/model/plan.ts';
 import { createServer } from '../src/server/app.ts';
 import { Browser, FINE, Key } from './browser.ts';
 
@@ -17,6 +9,8 @@ interface Picture {
   readonly path: string;
   readonly size?: readonly [number, number];
   readonly dark?: boolean;
+  /** What stands there once it can be looked at; a plan with its picture where nothing is said. */
+  readonly ready?: string;
   readonly before?: (browser: Browser) => Promise<void>;
 }
 
@@ -148,6 +142,27 @@ const PICTURES: readonly Picture[] = [
     },
   },
   {
+    name: 'scan',
+    path: `${curls}/scan`,
+    ready: '[data-testid="sample-scan"]',
+    before: async (b) => {
+      await b.click('[data-testid="sample-scan"]');
+      await b.appears('[data-testid="scan-held"]');
+      await b.appears('[data-picture="ready"]');
+    },
+  },
+  {
+    name: 'paper',
+    path: `${curls}/paper`,
+    ready: '[data-sheet]',
+  },
+  {
+    name: 'kept',
+    path: '/kept',
+    dark: true,
+    ready: '[data-testid="kept-figures"]',
+  },
+  {
     name: 'phone',
     path: `${curls}/supply`,
     size: [390, 844],
@@ -161,64 +176,14 @@ const PICTURES: readonly Picture[] = [
   },
 ];
 
-/** Each row scheme as an example lays it. */
-const SCHEME_PLANS = [
-  shoulderCurls,
-  ...[
-    'route-parallel-curved',
-    'route-rings-to-crown',
-    'route-straight-back',
-    'base-puff',
-    'route-along-the-rows',
-    'route-ready-made-rows',
-    'base-grid-brick',
-    'base-threaded',
-    'route-windows',
-    'route-fringe',
-    'route-loose-bulk',
-  ].map((id) => [...basePlans, ...routePlans].find((p) => p.id === id) as PlanDocument),
-];
-
-/** What can be said of an install beside rows and a piece. */
-const INSTALL_PLANS = [
-  'install-border-in-front',
-  'install-border-all-round',
-  'install-hairline-without-a-cap',
-  'install-schools-by-place',
-  'install-found-and-drawn',
-  'install-ready-rows-over-own',
-  'install-strands-at-a-puff',
-  'install-odd-pieces-where-thin',
-  'install-into-tied-roots',
-  'install-beside-and-through-twists',
-  'install-two-parts',
-  'install-wig-for-a-size',
-].map((id) => installPlans.find((p) => p.id === id) as PlanDocument);
-
-const SHEETS: readonly Sheet[] = [
-  {
-    name: 'installs',
-    station: 'rows',
-    plans: INSTALL_PLANS,
-    columns: 4,
-    cell: 'height:206px;background-size:430px auto;background-position:60% 0',
-    turn: /^look from left/,
-  },
-  {
-    name: 'base-families',
-    station: 'base',
-    plans: basePlans,
-    columns: 5,
-    cell: 'height:166px;background-size:340px auto;background-position:62% 20%',
-  },
-  {
-    name: 'row-schemes',
-    station: 'rows',
-    plans: SCHEME_PLANS,
-    columns: 4,
-    cell: 'height:232px;background-size:430px auto;background-position:66% 20%',
-  },
-];
+/** Or what a station has in its place. */
+async function planDrawn(browser: Browser) {
+  await browser.until(`document.querySelector('[data-ready=yes], [data-testid=knot-kind]')`, 'the plan');
+  await browser.until(
+    `document.querySelector('[data-picture=ready], [data-testid=knot-kind], .sheet, .logbook, .rope-stage')`,
+    'the picture',
+  );
+}
 
 const folder = new URL('../docs/screenshots/', import.meta.url);
 mkdirSync(folder, { recursive: true });
@@ -238,11 +203,8 @@ for (const dark of [false, true]) {
     if ((p.dark ?? false) !== dark || (wanted.length > 0 && !wanted.includes(p.name))) continue;
     await browser.size(...(p.size ?? [1280, 800]));
     await browser.go(url + p.path);
-    await browser.until(`document.querySelector('[data-ready=yes], [data-testid=knot-kind]')`, 'the plan');
-    await browser.until(
-      `document.querySelector('[data-picture=ready], [data-testid=knot-kind], .sheet, .logbook, .rope-stage')`,
-      'the picture',
-    );
+    if (p.ready) await browser.appears(p.ready);
+    else await planDrawn(browser);
     await p.before?.(browser);
     // Rest: the head is drawn once more at twice the resolution.
     await browser.until(`!document.querySelector('[data-drawn=moving]')`, 'the picture at rest');
@@ -250,51 +212,6 @@ for (const dark of [false, true]) {
     writeFileSync(new URL(`${p.name}.png`, folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
     process.stdout.write(`${p.name}.png\n`);
   }
-  for (const s of dark ? [] : SHEETS) if (wanted.length === 0 || wanted.includes(s.name)) await sheet(browser, s);
   await browser.close();
 }
 server.close();
-
-interface Sheet {
-  readonly name: string;
-  readonly station: string;
-  readonly plans: readonly PlanDocument[];
-  readonly columns: number;
-  /** Height of a cell, and how its picture lies in it. */
-  readonly cell: string;
-  readonly turn?: RegExp;
-}
-
-/** The stages of several plans, put together on a page of their own. */
-async function sheet(browser: Browser, { name, station, plans, columns, cell, turn }: Sheet) {
-  await browser.size(1280, 800);
-  const shots: Array<{ name: string; png: string }> = [];
-  for (const plan of plans) {
-    await browser.go(url);
-    await browser.settled();
-    await browser.script(
-      `return new Promise((ok, no) => { const open = indexedDB.open('meshwork'); open.onsuccess = () => { const tx = open.result.transaction('plans', 'readwrite'); tx.objectStore('plans').put(arguments[0]); tx.oncomplete = () => { open.result.close(); ok(); }; tx.onerror = no; }; })`,
-      { id: plan.id, revision: 1, updatedAtMs: 1, deletedAtMs: 0, history: startHistory(plan) },
-    );
-    await browser.go(`${url}/plan/${plan.id}/${station}`);
-    await browser.settled();
-    await browser.picture();
-    if (turn) await browser.press(turn);
-    await new Promise((r) => setTimeout(r, 1800));
-    const stage = await browser.find('.stage');
-    shots.push({ name: plan.name, png: await stage.takeScreenshot() });
-  }
-  const cells = shots.map(
-    ({ name: title, png }) =>
-      `<figure><div style="background-image:url(data:image/png;base64,${png})"></div><figcaption>${title}</figcaption></figure>`,
-  );
-  const page = join(mkdtempSync(join(tmpdir(), 'meshwork-sheet-')), 'sheet.html');
-  writeFileSync(
-    page,
-    `<!doctype html><meta charset="utf-8"><style>body{margin:0;padding:20px 24px;background:#ece7da;color:#1b2450;font:12px system-ui;display:grid;grid-template-columns:repeat(${columns},1fr);gap:8px 10px}figure{margin:0}figure div{${cell};background-repeat:no-repeat}figcaption{text-align:center}</style>${cells.join('')}`,
-  );
-  await browser.go(`file://${page}`);
-  await new Promise((r) => setTimeout(r, 800));
-  writeFileSync(new URL(`${name}.png`, folder), Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
-  process.stdout.write(`${name}.png\n`);
-}
