@@ -36,20 +36,7 @@ import type { PlanInputs } from '../src/core/plan/inputs.ts';
 import { gaps } from '../src/core/plan/stages/for-hair.ts';
 import { planGraph } from '../src/core/plan/stages/stage.ts';
 import { movingRope } from '../src/core/practice/rope/knot-rope.ts';
-import {
-  coarse,
-  extentOf,
-  guessPose,
-  largestPiece,
-  posed,
-  proposedMarks,
-  radiiOf,
-  reliefFrom,
-  scanTape,
-  seated,
-  seatOf,
-  welded,
-} from '../src/core/scan/index.ts';
+import { cleaned, headIn, poseIn, proposedMarks, reliefFrom, scanTape } from '../src/core/scan/index.ts';
 import { evaluateUses } from '../src/core/search/evaluate.ts';
 import { searchSpace } from '../src/core/search/use.ts';
 import { enoughNear } from '../src/core/supply/enough.ts';
@@ -482,10 +469,8 @@ time(
   `a scan of ${scanned.value.triangles.length / 3} triangles, from its surface to a head`,
   2,
   () => {
-    const { mesh } = largestPiece(welded(scanned.value));
-    const p = posed(mesh, guessPose(coarse(mesh, extentOf(mesh.positions).across / 110)));
-    const seat = seatOf(p);
-    const { mm } = radiiOf({ positions: seated(p, seat), triangles: mesh.triangles });
+    const { mesh } = cleaned(scanned.value);
+    const { mm, seat } = headIn(mesh, poseIn(mesh));
     reliefFrom(mm, scanTape(mm, proposedMarks(seat)), AS_FITTED);
   },
   10_000,

@@ -3,20 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { AS_FITTED, gauge, headShape, reliefOf, reliefText } from '../src/core/head/index.ts';
 import { paperTemplate } from '../src/core/plan/ask/paper-template.ts';
 import { capOutside, headScene } from '../src/core/plan/ask/scene.ts';
-import {
-  coarse,
-  extentOf,
-  guessPose,
-  largestPiece,
-  posed,
-  proposedMarks,
-  radiiOf,
-  reliefFrom,
-  scanTape,
-  seated,
-  seatOf,
-  welded,
-} from '../src/core/scan/index.ts';
+import { cleaned, headIn, poseIn, proposedMarks, reliefFrom, scanTape } from '../src/core/scan/index.ts';
 import { installPlans } from '../src/demo/installs.ts';
 import { deepPartStraight, shoulderCurls, sweptCoils } from '../src/demo/plans.ts';
 import { routePlans } from '../src/demo/routes.ts';
@@ -25,10 +12,8 @@ import type { PlanDocument } from '../src/model/plan.ts';
 import { headInputs, planInputs } from '../src/model/to-inputs.ts';
 import { Planner } from './helpers/planner.ts';
 
-const { mesh } = largestPiece(welded(demoScan({ hairMm: 4 })));
-const p = posed(mesh, guessPose(coarse(mesh, extentOf(mesh.positions).across / 110)));
-const seat = seatOf(p);
-const radii = radiiOf({ positions: seated(p, seat), triangles: mesh.triangles });
+const { mesh } = cleaned(demoScan({ hairMm: 4 }));
+const { seat, ...radii } = headIn(mesh, poseIn(mesh));
 const tape = scanTape(radii.mm, proposedMarks(seat));
 const relief = reliefText(reliefFrom(radii.mm, tape, AS_FITTED));
 const scanned = (plan: PlanDocument): PlanDocument => ({ ...plan, scan: { name: 'phone', relief } });

@@ -12,23 +12,21 @@ import {
 } from '../../core/head/index.ts';
 import {
   type BrushStroke,
+  cleaned,
   coarse,
   extentOf,
-  guessPose,
-  largestPiece,
+  headIn,
   type Pose,
   posed,
+  poseIn,
   proposedMarks,
-  radiiOf,
   reliefFrom,
   type ScanMarks,
   type ScanMesh,
   scanTape,
   seated,
-  seatOf,
   sizeTrouble,
   surfaceOf,
-  welded,
   withoutHair,
 } from '../../core/scan/index.ts';
 import type { TapeMeasure } from '../../core/trade/index.ts';
@@ -63,8 +61,6 @@ export interface Wanted {
 
 /** Of the whole, so many cells across do to be looked at. */
 const CELLS = 170;
-/** And so many to be guessed about. */
-const GUESS_CELLS = 110;
 /** Divisions of the sphere that is looked at. */
 const SEEN = 32;
 
@@ -82,18 +78,17 @@ const jobs = {
     const read = await readScan(name, bytes);
     if (!read.ok) return read;
     tell('cleaning');
-    const { mesh: cleaned, piecesDropped } = largestPiece(welded(read.value));
-    if (cleaned.triangles.length === 0) return { ok: false, why: `“${name}” has no surface. Nothing was changed.` };
+    const { mesh: clean, piecesDropped } = cleaned(read.value);
+    if (clean.triangles.length === 0) return { ok: false, why: `“${name}” has no surface. Nothing was changed.` };
     tell('looking');
-    mesh = cleaned;
-    const { across } = extentOf(cleaned.positions);
-    small = coarse(cleaned, across / CELLS);
+    mesh = clean;
+    small = coarse(clean, extentOf(clean.positions).across / CELLS);
     return {
       ok: true,
       value: {
         triangles: read.value.triangles.length / 3,
         piecesDropped,
-        pose: guessPose(coarse(cleaned, across / GUESS_CELLS)),
+        pose: poseIn(clean),
       },
     };
   },
@@ -105,9 +100,7 @@ const jobs = {
     const trouble = sizeTrouble(extentOf(small.positions).across, pose.unit);
     try {
       if (trouble) throw new RangeError(trouble);
-      const whole = posed(mesh, pose);
-      const seat = seatOf(whole);
-      const found = radiiOf({ positions: seated(whole, seat), triangles: mesh.triangles });
+      const { seat, ...found } = headIn(mesh, pose);
       radii = found.mm;
       return {
         picture: pictured(seated(low, seat), small.triangles),

@@ -1,4 +1,5 @@
 /** A scan of a head: cleaned, set upright, measured, and taken for its shape. */
+export { cleaned, headIn, poseIn } from './head-in.ts';
 export {
   type HeldAgainst,
   heldAgainst,
@@ -14,16 +15,14 @@ export {
   surfaceOf,
 } from './measured.ts';
 export {
-  guessPose,
   type Pose,
   posed,
   SCAN_UNITS,
   type ScanUnit,
   seated,
-  seatOf,
   sizeTrouble,
   UPS,
   type Up,
 } from './pose.ts';
-export { type BrushStroke, radiiOf, withoutHair } from './radii.ts';
-export { coarse, extentOf, LEAST_TRIANGLES, largestPiece, MOST_TRIANGLES, type ScanMesh, welded } from './scan-mesh.ts';
+export { type BrushStroke, withoutHair } from './radii.ts';
+export { coarse, extentOf, LEAST_TRIANGLES, MOST_TRIANGLES, type ScanMesh } from './scan-mesh.ts';

@@ -18,27 +18,26 @@ import {
 } from '../head/index.ts';
 import { TAPE_MEASURES } from '../trade/index.ts';
 import {
+  cleaned,
   coarse,
   extentOf,
-  guessPose,
+  headIn,
   heldAgainst,
-  largestPiece,
   posed,
+  poseIn,
   proposedMarks,
-  radiiOf,
   reliefFrom,
   SCAN_MARKS,
   type ScanMarks,
   type ScanMesh,
   scanTape,
-  seated,
-  seatOf,
   UPS,
-  welded,
   withoutHair,
 } from './index.ts';
 import { shortestWays, surfaceOf } from './measured.ts';
-import { areaOf } from './scan-mesh.ts';
+import { seatOf } from './pose.ts';
+import { radiiOf } from './radii.ts';
+import { areaOf, largestPiece, welded } from './scan-mesh.ts';
 
 const body = (radius: (x: number, y: number, z: number) => number, divisions = 24): ScanMesh => {
   const { directions, triangles } = icosphere(divisions);
@@ -179,11 +178,9 @@ it('shortest ways over a scanned spheroid are those of GeographicLib (Karney 201
 
 /** As a page does it. */
 function through(scan: ScanMesh) {
-  const { mesh } = largestPiece(welded(scan));
-  const pose = guessPose(coarse(mesh, extentOf(mesh.positions).across / 110));
-  const p = posed(mesh, pose);
-  const seat = seatOf(p);
-  return { pose, seat, ...radiiOf({ positions: seated(p, seat), triangles: mesh.triangles }) };
+  const { mesh } = cleaned(scan);
+  const pose = poseIn(mesh);
+  return { pose, ...headIn(mesh, pose) };
 }
 const trueMarks = (scores: Float64Array): ScanMarks => {
   const on = landmarks(headShape(scores));

@@ -210,7 +210,19 @@ function scissorMarks(result: PlanResult, frame: Frame, template: PaperTemplate,
   const [x, y] = frame.at(here[0].atMm[middle], here[0].atMm[middle + 1]);
   const after = result.cap.cutAfterKnot;
   const when = after > 0 ? `, once ${after} knots are in` : '';
-  return [...marks, { kind: 'text', x: x + 2, y, text: `scissors${when}`, size: 2.2 }];
+  // Towards the middle of the piece, where there is room.
+  const isRight = x > frame.widthMm / 2;
+  return [
+    ...marks,
+    {
+      kind: 'text',
+      x: x + (isRight ? -2 : 2),
+      y,
+      text: `scissors${when}`,
+      size: 2.2,
+      anchor: isRight ? 'end' : 'start',
+    },
+  ];
 }
 
 /** A comb from above: a back and teeth. */
