@@ -71,6 +71,26 @@ describe('a scan', () => {
     await browser.until(`/From 0 to 30 mm/.test(document.body.innerText)`, 'the sentence');
   });
 
+  it('the brush is set down by keys where the cross is, and taken back', async () => {
+    await browser.press('Press down');
+    const before = await girth();
+    await browser.focus('.scan-stage');
+    for (let i = 0; i < 3; i++) {
+      await browser.keys(Key.ENTER);
+      await rests();
+    }
+    await browser.until(
+      `!document.evaluate("//button[starts-with(., 'Last stroke')]", document).iterateNext().disabled`,
+      'strokes',
+    );
+    for (let i = 0; i < 3; i++) {
+      await browser.press('Last stroke back');
+      await rests();
+    }
+    expect(await girth()).toBe(before);
+    await browser.press('Turn it');
+  });
+
   it('in a pose that is none it says so, and is right again when that is mended', async () => {
     await browser.choose('scan-unit', 'm');
     await browser.appears('[data-testid="scan-stands-wrong"]');

@@ -189,6 +189,44 @@ describe('a full disk', () => {
   });
 });
 
+describe('two tabs', () => {
+  it('what the other one wrote after she was asked is not lost, whatever she chose', async () => {
+    await broughtIn(b, await written(a));
+    await renamed(a, 'demo-shoulder-curls', 'From the desk', NOW + DAY);
+    await renamed(b, 'demo-shoulder-curls', 'At the mirror', NOW + DAY);
+    await renamed(a, 'demo-deep-part', 'Deeper', NOW + DAY);
+    const { records, manifest, photo } = await opened(await written(a, NOW + 2 * DAY));
+    const device = await deviceOf(b, newId);
+    const compared = await compareBackup(b, records, manifest, device);
+    expect(compared.ahead).toContainEqual({ table: 'plans', id: 'demo-deep-part' });
+    // Another tab goes on: of one that she said theirs of, and of one that was only behind.
+    await renamed(b, 'demo-shoulder-curls', 'In the other tab', NOW + 3 * DAY);
+    await renamed(b, 'demo-deep-part', 'Here too', NOW + 3 * DAY);
+    const chosen = { 'plans/demo-shoulder-curls': 'theirs' } as const;
+    await restoreBackup(b, { records, from: manifest, compared, chosen, photo, newId, device });
+    const names = (await b.plans.toArray()).map((p) => p.history.present.plan.name);
+    expect(names).toEqual(
+      expect.arrayContaining([
+        'In the other tab',
+        'From the desk, from the backup',
+        'Here too',
+        'Deeper, from the backup',
+      ]),
+    );
+  });
+
+  it('that write at once while it is brought in keep both', async () => {
+    await broughtIn(b, await written(a));
+    await renamed(a, 'demo-shoulder-curls', 'From the desk', NOW + DAY);
+    const file = await written(a, NOW + 2 * DAY);
+    for (let i = 0; i < 12; i++) {
+      await Promise.all([broughtIn(b, file), renamed(b, 'demo-swept-coils', `Swept ${i}`, NOW + 3 * DAY + i)]);
+      expect(await nameIn(b, 'demo-swept-coils')).toBe(`Swept ${i}`);
+    }
+    expect(await nameIn(b, 'demo-shoulder-curls')).toBe('From the desk');
+  });
+});
+
 describe('two browsers', () => {
   it('that each went on add to each other; nothing is lost, and both come to the same', async () => {
     await broughtIn(b, await written(a));

@@ -56,12 +56,7 @@ export function ScanStage(props: {
   const drawn = useHeadPicture(canvas, scene);
   const view = useMemo(() => {
     const stage = { width, height };
-    return projection(
-      { azimuth, elevation },
-      stage,
-      headFrame(stage, elevation, { x: 0.5, y: 0.4 }, SCAN_SHARE),
-      false,
-    );
+    return projection({ azimuth, elevation }, stage, headFrame(stage, elevation, MIDDLE, SCAN_SHARE), false);
   }, [azimuth, elevation, width, height]);
   useEffect(() => {
     if (!drawn.head || width === 0) return;
@@ -70,21 +65,25 @@ export function ScanStage(props: {
     return () => cancelAnimationFrame(frame);
   }, [drawn, view, width, plan, theme, moving]);
   const turning = useTurning(box, () => undefined);
-  const painting = usePainting({ box, view, picture, brush, onStrokes: props.onStrokes });
+  const { pressInMiddle, ...strokes } = usePainting({ box, view, picture, brush, onStrokes: props.onStrokes });
   return (
     // biome-ignore lint/a11y/useSemanticElements: a drawing that is turned is no element HTML has
     <div
       ref={box}
       className="scan-stage"
       role="group"
-      aria-label="The scan. Arrow keys turn it."
+      aria-label={`The scan. Arrow keys turn it.${brush ? ' Enter sets the brush down where the cross is.' : ''}`}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: the arrows turn it
       tabIndex={0}
       data-brush={brush ? 'yes' : 'no'}
-      onKeyDown={turnByKey}
-      {...(brush ? painting : turning)}
+      {...(brush ? strokes : turning)}
+      onKeyDown={(e) => {
+        if (brush && e.key === 'Enter' && e.target === e.currentTarget) pressInMiddle();
+        else turnByKey(e);
+      }}
     >
       <canvas ref={canvas} aria-hidden="true" data-picture={drawn.state} />
+      {brush && <i className="scan-aim" aria-hidden="true" />}
       {marks &&
         !brush &&
         SCAN_MARKS.map((mark) => (
@@ -104,6 +103,8 @@ export function ScanStage(props: {
 
 /** Smaller than a head alone: shoulders may be on it. */
 const SCAN_SHARE = 0.0035;
+/** Where the middle of the head stands, and the cross of the brush, as shares of the stage. */
+const MIDDLE = { x: 0.5, y: 0.4 };
 
 function MarkBead(props: {
   readonly mark: ScanMark;
@@ -179,7 +180,14 @@ function usePainting(props: {
     strokes.current = undefined;
     last.current = undefined;
   };
+  const pressInMiddle = () => {
+    const place = props.box.current?.getBoundingClientRect();
+    if (!place || !props.brush) return;
+    const at = surfacePointAt(props.view, props.picture, MIDDLE.x * place.width, MIDDLE.y * place.height);
+    if (at) props.onStrokes([{ at: directionTo(at, false), ...props.brush }]);
+  };
   return {
+    pressInMiddle,
     onPointerDown: (e: React.PointerEvent<HTMLDivElement>) => {
       e.currentTarget.setPointerCapture(e.pointerId);
       strokes.current = [];

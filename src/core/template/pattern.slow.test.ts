@@ -8,7 +8,7 @@ import { planInputs } from '../../model/to-inputs.ts';
 import { icosphere } from '../geometry/index.ts';
 import { AS_FITTED, fitHead, hairline, headShape, scalpMesh, type TapeValuesMm } from '../head/index.ts';
 import { paperTemplate } from '../plan/ask/paper-template.ts';
-import { PATTERN_CUTS, Paper, type PatternCut, pattern } from './index.ts';
+import { PATTERN_CUTS, Paper, type PatternCut, type PatternPiece, pattern } from './index.ts';
 
 const HEADS: Readonly<Record<string, TapeValuesMm>> = {
   'no tape': {},
@@ -58,6 +58,32 @@ describe.each(Object.entries(HEADS))('%s', (_, tape) => {
     }
   });
 });
+
+it.each(Object.entries(HEADS))(
+  'six gores of a head %s fit within a finger’s breadth: round the hairline and over each seam (common practice, no source)',
+  (_, tape) => {
+    const scalp = scalpOf(tape);
+    const { pieces, seams } = pattern(scalp, 'sixGores');
+    const FINGER_MM = 18;
+    const rim = pieces.flatMap((p) => p.edges).reduce((sum, e) => sum + (e.seam === undefined ? e.lengthMm : 0), 0);
+    const [border] = scalp.borders;
+    const at = (i: number) => [0, 1, 2].map((k) => scalp.positionsMm[3 * border[i % border.length] + k]);
+    let hairlineMm = 0;
+    for (let i = 0; i < border.length; i++) {
+      const [a, b] = [at(i), at(i + 1)];
+      hairlineMm += Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+    }
+    expect(Math.abs(rim - hairlineMm)).toBeLessThan(FINGER_MM);
+    for (const s of seams) {
+      // From the crown down, as the cut runs on the head itself.
+      const k = seams.indexOf(s);
+      const piece = pieces.find((p) => p.edges.some((e) => e.seam === k));
+      if (!piece) throw new Error('no piece');
+      const onHead = seamOnHead(piece, k);
+      expect(Math.abs(s.lengthsMm[0] - onHead), s.name).toBeLessThan(FINGER_MM);
+    }
+  },
+);
 
 it('more gores are truer, and one piece cut at four darts less true than gores', () => {
   const scalp = scalpOf({});
@@ -140,6 +166,22 @@ it('a line over a cut goes on at the other side, at the same height from the cro
     expect(Math.abs(Math.hypot(...end) - Math.hypot(...begin))).toBeLessThan(1.5);
   }
 });
+
+/** As long as the cut is over the corners of the head that lie on it. */
+function seamOnHead({ mesh, edges, atMm }: PatternPiece, seam: number): number {
+  const run = edges.find((e) => e.seam === seam)?.atMm ?? new Float64Array(0);
+  const corner = (i: number) => {
+    for (let v = 0; v < mesh.vertexCount; v++)
+      if (atMm[2 * v] === run[i] && atMm[2 * v + 1] === run[i + 1]) return 3 * v;
+    throw new Error('no corner');
+  };
+  let sum = 0;
+  for (let i = 2; i < run.length; i += 2) {
+    const [a, b] = [corner(i - 2), corner(i)];
+    sum += Math.hypot(...[0, 1, 2].map((k) => mesh.positionsMm[a + k] - mesh.positionsMm[b + k]));
+  }
+  return sum;
+}
 
 function lengthOf(at: readonly number[]): number {
   let sum = 0;

@@ -65,7 +65,7 @@ export async function compareBackup(
   const weigh = async <R extends object>(
     table: Difference['table'],
     judge: (ours: R, theirs: R) => Verdict,
-    tell: (ours: R, theirs: R) => Omit<Difference, 'table' | 'id'>,
+    tell: (ours: R, theirs: R) => Omit<Difference, 'table' | 'id' | 'stamp'>,
   ) => {
     for (const theirs of records[table] as readonly R[]) {
       const id = keyOf(table, theirs);
@@ -73,7 +73,7 @@ export async function compareBackup(
       if (!ours) continue;
       const verdict = judge(ours, theirs);
       if (verdict === 'theirs') ahead.push({ table, id });
-      if (verdict === 'differ') differences.push({ table, id, ...tell(ours, theirs) });
+      if (verdict === 'differ') differences.push({ table, id, stamp: stampOf(ours), ...tell(ours, theirs) });
     }
   };
   const byTime = (ours: { updatedAtMs: number }, theirs: { updatedAtMs: number }): Verdict => {
@@ -85,6 +85,11 @@ export async function compareBackup(
   await weigh<LogEntry>('log', logVerdict, logWords);
   await weigh<StashRecord>('stash', (o, t) => (isSameLot(o, t) ? 'same' : byTime(o, t)), stashWords);
   return { fresh, ahead, differences };
+}
+
+/** What changes with every change of a record that is here. */
+function stampOf(ours: { readonly updatedAtMs?: number; readonly revision?: number; readonly line?: string }): string {
+  return [ours.updatedAtMs, ours.revision, ours.line].join(' ');
 }
 
 /** Without entries that are not there: as a file has it. */

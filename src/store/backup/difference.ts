@@ -6,6 +6,8 @@ export type Choice = 'ours' | 'theirs' | 'both';
 export interface Difference {
   readonly table: 'plans' | 'wearers' | 'log' | 'stash';
   readonly id: string;
+  /** Another one where what is here has changed since. */
+  readonly stamp: string;
   readonly name: string;
   /** In words, as it is here and as it is in the backup. */
   readonly ours: string;

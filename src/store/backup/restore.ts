@@ -7,7 +7,7 @@ import type { MeshworkDatabase, OrderRecord, PhotoRecord, PlanRecord, WearerReco
 import { sessionEvents } from '../install-events.ts';
 import { holdsPlan } from '../records.ts';
 import { wearerName } from '../wearers.ts';
-import { type BackupFrom, type Compared, isNewerOrder, keysHere, plainly } from './compare.ts';
+import { type BackupFrom, type Compared, compareBackup, isNewerOrder, keysHere, plainly } from './compare.ts';
 import { type Choice, choiceKey, type Difference } from './difference.ts';
 import { photoOfBytes } from './photo-bytes.ts';
 import { meet } from './write.ts';
@@ -53,13 +53,17 @@ export async function restoreBackup(db: MeshworkDatabase, restoring: Restoring):
     db.orders,
     db.practice,
     db.settings,
+    db.photos,
   ];
   const counts = await db.transaction('rw', [...tables, db.styles, db.deeds], async () => {
+    // What another tab wrote since she was asked is held against the backup too.
+    const { records, from, device } = restoring;
+    const now = await compareBackup(db, records, from, device);
     let added = 0;
     for (const table of ADDED) added += await addTo(db, table, restoring.records[table]);
     added += await addSessions(db, restoring.records);
     added += await addOrders(db, restoring.records);
-    const { replaced, beside } = await settle(db, restoring);
+    const { replaced, beside } = await settle(db, restoring, now);
     if (restoring.from.device !== restoring.device)
       await meet(db, { device: restoring.from.device, atMs: restoring.from.writtenAtMs });
     return { added, replaced, beside };
@@ -117,20 +121,23 @@ async function addOrders(db: MeshworkDatabase, records: BackupRecords): Promise<
 }
 
 /** Where both have a record and they differ: what is ahead, and what she chose. */
-async function settle(db: MeshworkDatabase, { records, compared, chosen, newId }: Restoring) {
+async function settle(db: MeshworkDatabase, { records, compared, chosen, newId }: Restoring, now: Compared) {
   let replaced = 0;
   let beside = 0;
   const find = (table: Difference['table'], id: string) =>
     records[table].find((r) => keyOf(table, r) === id) as (object & { readonly id: string }) | undefined;
-  for (const { table, id } of compared.ahead) {
+  for (const { table, id } of now.ahead) {
     const theirs = find(table, id);
     if (!theirs) continue;
     await put(db, table, theirs);
     replaced++;
   }
-  for (const difference of compared.differences) {
+  for (const difference of now.differences) {
     const { table, id } = difference;
-    const choice = chosen[choiceKey(difference)] ?? difference.start;
+    const seen = compared.differences.find((d) => d.table === table && d.id === id);
+    // What she chose she chose of what she saw.
+    const isAsSeen = seen?.stamp === difference.stamp;
+    const choice = (isAsSeen && chosen[choiceKey(difference)]) || difference.start;
     const theirs = find(table, id);
     if (!theirs || choice === 'ours') continue;
     if (choice === 'both') {
