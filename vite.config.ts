@@ -191,7 +191,10 @@ export default defineConfig({
   worker: {
     format: 'es',
     plugins: () => [withoutNode()],
-    rolldownOptions: { output: { codeSplitting: fewFiles([['core', 'workers/core.worker.ts']]) } },
+    rolldownOptions: {
+      checks: { pluginTimings: false },
+      output: { codeSplitting: fewFiles([['core', 'workers/core.worker.ts']]) },
+    },
   },
   // What these packages name first is their build for development, or for browsers of ten years ago.
   resolve: {
