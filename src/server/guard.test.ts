@@ -1,5 +1,5 @@
 /** Requests that try: other names, other pages, other methods, ways out of the folder, too much at once. */
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { type IncomingMessage, request, type Server } from 'node:http';
 import { type AddressInfo, connect } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -127,6 +127,30 @@ describe('what is asked', () => {
       expect(answer, path).not.toContain(SECRET);
       expect(answer, path).not.toMatch(/node_modules|at .*\.ts:/);
     }
+  });
+});
+
+describe('headers', () => {
+  const directives = (policy: string) =>
+    policy
+      .split(';')
+      .map((d) => d.trim().replace(/'nonce-[^']*'/, "'nonce'"))
+      .sort();
+
+  it('let nothing run that did not come from here, and sign each answer anew', async () => {
+    const policies = await Promise.all(
+      [1, 2].map(async () => String((await fetch(`http://127.0.0.1:${port}/`)).headers.get('content-security-policy'))),
+    );
+    expect(policies[0]).not.toMatch(/unsafe-inline|unsafe-eval(?<!wasm-unsafe-eval)|\*|http:/);
+    expect(policies[0]).not.toBe(policies[1]);
+    expect(directives(policies[0])).toEqual(directives(policies[1]));
+  });
+
+  it('are those of the plain host in hosting/nginx.conf', async () => {
+    const ours = String((await fetch(`http://127.0.0.1:${port}/`)).headers.get('content-security-policy'));
+    const conf = readFileSync('hosting/nginx.conf', 'utf8');
+    const theirs = /Content-Security-Policy "([^"]+)"/.exec(conf)?.[1] ?? '';
+    expect(directives(theirs)).toEqual(directives(ours));
   });
 });
 
