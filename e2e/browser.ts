@@ -263,11 +263,21 @@ export class Browser {
     return element.getText();
   }
 
-  /** Writes into a field and leaves it. */
+  /** Writes into a field and leaves it; one that is made anew meanwhile is found once more. */
   async write(testId: string, value: string) {
-    const field = await this.appears(`[data-testid="${testId}"]`);
-    await this.script('arguments[0].scrollIntoView({ block: "center" })', field);
-    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, value, Key.ENTER);
+    const end = Date.now() + WAIT_MS;
+    for (;;) {
+      const field = await this.appears(`[data-testid="${testId}"]`);
+      try {
+        await this.script('arguments[0].scrollIntoView({ block: "center" })', field);
+        await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, value, Key.ENTER);
+        return;
+      } catch (error) {
+        const moved = error instanceof Error && /Stale|NotInteractable/.test(error.name);
+        if (!moved || Date.now() > end) throw error;
+      }
+      await new Promise((r) => setTimeout(r, 60));
+    }
   }
 
   async choose(testId: string, value: string) {
