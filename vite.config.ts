@@ -19,7 +19,8 @@ function precompressed(): Plugin {
       isServerBuild = Boolean(config.build.ssr);
     },
     closeBundle() {
-      if (isServerBuild) return;
+      // A build that failed has no files, and says itself why.
+      if (isServerBuild || !existsSync(folder)) return;
       for (const name of readdirSync(folder).filter((n) => /\.(js|css|svg)$/.test(n))) {
         const text = readFileSync(join(folder, name));
         const params = {
@@ -215,10 +216,11 @@ export default defineConfig({
           ['first', 'app/shell/main.tsx'],
           ['controls', 'app/stations/rows/bench.tsx', (id) => /@radix-ui/.test(id) && !OVER_THE_PAGE.test(id)],
         ]),
-        // Every station has a file called bench: what is served is called by its station.
+        // Every station has a file called bench: what is served is called by its station. The first file lists them all: short names
+        // make it smaller.
         chunkFileNames: ({ facadeModuleId, name }) => {
           const station = /stations\/(\w+)\/bench\.tsx$/.exec(facadeModuleId ?? '')?.[1];
-          return `assets/${station ? `station-${station}` : name}-[hash].js`;
+          return `assets/${station ? `station-${station}` : name}-[hash:7].js`;
         },
       },
     },

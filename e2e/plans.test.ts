@@ -171,7 +171,7 @@ describe('plans', () => {
     await browser.press(/^Rename Amara$/);
     await browser.write('rename-wearer', 'Amara O.');
     await browser.until(
-      `/Amara O\\., \\d+ plans/.test(document.querySelector('[aria-label=Wearers]').textContent)`,
+      `/Amara O\\., \\d+ plans/.test(document.querySelector('[aria-label=Wearers]')?.textContent)`,
       'her name',
     );
     await browser.untilStored(
@@ -181,7 +181,7 @@ describe('plans', () => {
     );
     await browser.press(/^Remove Amara O\.$/);
     await browser.until(
-      `/no longer offered/.test(document.querySelector('[aria-label=Wearers]').textContent)`,
+      `/no longer offered/.test(document.querySelector('[aria-label=Wearers]')?.textContent)`,
       'her to go',
     );
     await browser.press('Bring her back');

@@ -11,22 +11,25 @@ import { queries } from '../ask/ask.ts';
 import { AfterFirstSight } from './after-first-sight.tsx';
 import { markFailed } from './failed.ts';
 import { Guard } from './guard.tsx';
+import type { OtherPath } from './other-pages.tsx';
 import { PlanScreen } from './plan-screen.tsx';
 
+const OtherPage = lazy(() => import('./other-pages.tsx').then((m) => ({ default: m.OtherPage })));
 const Home = lazy(() => import('./home.tsx').then((m) => ({ default: m.Home })));
-const NewPlanPage = lazy(() => import('./new-plan.tsx').then((m) => ({ default: m.NewPlanPage })));
-const KeptPage = lazy(() => import('../kept/kept-page.tsx').then((m) => ({ default: m.KeptPage })));
-const BringPage = lazy(() => import('./bring-page.tsx').then((m) => ({ default: m.BringPage })));
-const ScanPage = lazy(() => import('../scan/scan-page.tsx').then((m) => ({ default: m.ScanPage })));
-const PaperPage = lazy(() => import('../paper/paper-page.tsx').then((m) => ({ default: m.PaperPage })));
-const BaseSheet = lazy(() => import('../stations/base/sheet.tsx').then((m) => ({ default: m.BaseSheet })));
-const KnotSheet = lazy(() => import('../stations/rows/sheet.tsx').then((m) => ({ default: m.KnotSheet })));
-const ShoppingSheet = lazy(() => import('../stations/supply/sheet.tsx').then((m) => ({ default: m.ShoppingSheet })));
-const InstallScreen = lazy(() =>
-  import('../stations/install/install-screen.tsx').then((m) => ({ default: m.InstallScreen })),
-);
 const ByItself = lazy(() => import('../by-itself/by-itself.tsx').then((m) => ({ default: m.ByItself })));
 const PageFault = lazy(() => import('./page-fault.tsx').then((m) => ({ default: m.PageFault })));
+
+const OTHERS: readonly OtherPath[] = [
+  '/new',
+  '/kept',
+  '/bring',
+  '/plan/:planId/scan',
+  '/plan/:planId/paper',
+  '/plan/:planId/base/sheet',
+  '/plan/:planId/rows/chart',
+  '/plan/:planId/supply/list',
+  '/install/:sessionId',
+];
 
 /** A page, or the page that says why it can't be shown. */
 function Page({ children }: { readonly children: ReactNode }) {
@@ -50,16 +53,8 @@ function Page({ children }: { readonly children: ReactNode }) {
 
 const PAGES: ReadonlyArray<readonly [path: string, page: ReactNode]> = [
   ['/', <Home key="home" />],
-  ['/new', <NewPlanPage key="new" />],
-  ['/kept', <KeptPage key="kept" />],
-  ['/bring', <BringPage key="bring" />],
-  ['/plan/:planId/base/sheet', <BaseSheet key="base" />],
-  ['/plan/:planId/rows/chart', <KnotSheet key="knots" />],
-  ['/plan/:planId/scan', <ScanPage key="scan" />],
-  ['/plan/:planId/paper', <PaperPage key="paper" />],
-  ['/plan/:planId/supply/list', <ShoppingSheet key="list" />],
   ['/plan/:planId/:station?', <PlanScreen key="plan" />],
-  ['/install/:sessionId', <InstallScreen key="install" />],
+  ...OTHERS.map((path) => [path, <OtherPage key={path} path={path} />] as const),
   ['*', <Home key="else" />],
 ];
 

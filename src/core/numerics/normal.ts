@@ -2,7 +2,7 @@
  * The normal distribution: its distribution function after J. F. Hart (1968) as G. West gives it (Wilmott Magazine, 2005; from
  * memory), to some 15 digits.
  */
-import { exp } from './elementary.ts';
+import { exp } from './powers.ts';
 
 const poly = (coefficients: readonly number[], x: number) => coefficients.reduceRight((sum, c) => sum * x + c, 0);
 

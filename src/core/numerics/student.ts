@@ -1,6 +1,7 @@
 /** Student's t: its quantile after G. W. Hill, Algorithm 396, Communications of the ACM 13 (1970), to some six digits; from memory. */
-import { pow } from './elementary.ts';
+
 import { normalQuantile } from './normal.ts';
+import { pow } from './powers.ts';
 
 /**
  * The value below which Student's t of so many degrees of freedom lies with that probability.
