@@ -213,7 +213,8 @@ export default defineConfig({
       checks: { pluginTimings: false },
       output: {
         codeSplitting: fewFiles([
-          ['first', 'app/shell/main.tsx'],
+          // Asked for by what nothing at first sight calls.
+          ['first', 'app/shell/main.tsx', (id) => !id.endsWith('/numerics/powers.ts')],
           ['controls', 'app/stations/rows/bench.tsx', (id) => /@radix-ui/.test(id) && !OVER_THE_PAGE.test(id)],
         ]),
         // Every station has a file called bench: what is served is called by its station. The first file lists them all: short names

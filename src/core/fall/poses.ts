@@ -1,6 +1,6 @@
 /** How she is looked at: what she does with her head, and how old the style is. */
 import { cos, sin } from '../numerics/index.ts';
-import { AT_REST, type HairState } from './way.ts';
+import { AT_REST, type HairState } from './state.ts';
 
 const BENT = Math.PI / 3;
 const TILTED = Math.PI / 5;

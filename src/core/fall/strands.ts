@@ -10,9 +10,9 @@ import { type Finish, isTrimmed } from './finish.ts';
 import { hang, type InTheWay } from './hang.ts';
 import { pressedMm, standsMm } from './loft.ts';
 import { type Ribbons, ribbonAngle } from './ribbons.ts';
+import type { HairState } from './state.ts';
 import { outOfTie, type Tie } from './tied.ts';
 import { StrandTracer } from './trace.ts';
-import type { HairState } from './way.ts';
 import { OffTheFace, swing } from './worn-as.ts';
 
 /** Two steps of the tracer. */

@@ -4,8 +4,9 @@ import { sphere } from '../../../tests/helpers/spheres.ts';
 import { distanceFrom } from '../geometry/eikonal.ts';
 import { nearestVertex } from '../geometry/surface-mesh.ts';
 import { partPolyline } from '../head/part.ts';
+import { AT_REST } from './state.ts';
 import { StrandTracer } from './trace.ts';
-import { AT_REST, fallDirection, fallWays } from './way.ts';
+import { fallDirection, fallWays } from './way.ts';
 
 const head = wholeHead(REFERENCE_SCORES, 24);
 const { mesh } = head;

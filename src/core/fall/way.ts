@@ -7,23 +7,7 @@
 
 import { distanceFrom, gradientAt, gradients, type SurfaceMesh, type Vec3 } from '../geometry/index.ts';
 import { exp } from '../numerics/index.ts';
-import type { WornAs } from './worn-as.ts';
-
-/** How she holds her head, and what moves her hair. Directions in the frame of the head. */
-export interface HairState {
-  /** Unit vector in which things fall. */
-  readonly gravity: Vec3;
-  /** Added to the way of the hair; its length against 1 is the strength of the wind. */
-  readonly wind: Vec3;
-  /** How she wears it; off the face where nothing is said. */
-  readonly wornAs?: WornAs;
-  /** Over to the second part. */
-  readonly flipped?: boolean;
-  /** A line on the scalp along which a finger parts the hair, xyz interleaved, mm. */
-  readonly finger?: readonly number[];
-}
-
-export const AT_REST: HairState = { gravity: [0, -1, 0], wind: [0, 0, 0] };
+import { AT_REST, type HairState } from './state.ts';
 
 /** Distance over which the part's pull on the direction fades, mm. */
 const PART_REACH_MM = 45;

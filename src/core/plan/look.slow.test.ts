@@ -5,8 +5,8 @@ import { everyZone, hairOf, plainInputs } from '../../../tests/helpers/heads.ts'
 import { Planner } from '../../../tests/helpers/planner.ts';
 import { PLAIN_FINISH } from '../fall/finish.ts';
 import { POSES } from '../fall/poses.ts';
+import { AT_REST, type HairState } from '../fall/state.ts';
 import { tieOf } from '../fall/tied.ts';
-import { AT_REST, type HairState } from '../fall/way.ts';
 import type { Preparation } from '../hair/preparation.ts';
 import type { Product } from '../hair/product.ts';
 import { directionDeg } from '../head/marks.ts';
