@@ -5,7 +5,7 @@
 import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Accessor, Document, WebIO } from '@gltf-transform/core';
+import { WebIO } from '@gltf-transform/core';
 import modeling from '@jscad/modeling';
 import { serialize as jscadObj } from '@jscad/obj-serializer';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
@@ -23,6 +23,7 @@ import { productsCsv, readProductsCsv } from '../src/formats/products-csv.ts';
 import { readScan } from '../src/formats/scan/read-scan.ts';
 import { readCatalogue } from '../src/model/shop.ts';
 import { openShop } from '../src/server/shop/shop.ts';
+import { ballGlb } from './helpers/glb.ts';
 import { isSentence } from './helpers/sentence.ts';
 
 const FILES = 10_000 * Number(process.env.FUZZ_ROUNDS ?? 1);
@@ -144,21 +145,7 @@ function bent(record: object, random: () => number): object {
 }
 
 const { directions, triangles } = icosphere(4);
-async function glb(): Promise<Uint8Array> {
-  const doc = new Document();
-  const buffer = doc.createBuffer();
-  const primitive = doc
-    .createPrimitive()
-    .setAttribute(
-      'POSITION',
-      doc.createAccessor().setType(Accessor.Type.VEC3).setArray(Float32Array.from(directions)).setBuffer(buffer),
-    )
-    .setIndices(
-      doc.createAccessor().setType(Accessor.Type.SCALAR).setArray(Uint16Array.from(triangles)).setBuffer(buffer),
-    );
-  doc.createScene('s').addChild(doc.createNode('n').setMesh(doc.createMesh('m').addPrimitive(primitive)));
-  return new WebIO().writeBinary(doc);
-}
+const glb = () => ballGlb(4);
 const ply = () => {
   const corners = Array.from({ length: directions.length / 3 }, (_, i) => directions.slice(3 * i, 3 * i + 3).join(' '));
   const faces = Array.from(

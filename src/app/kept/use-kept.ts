@@ -1,28 +1,23 @@
 /** The worker that writes and reads backups, for as long as their page is open. */
-import { proxy, type Remote, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { proxy } from 'comlink';
+import { useState } from 'react';
 import { noteWritten } from '../../store/backup/at-stake.ts';
 import type { Choice } from '../../store/backup/difference.ts';
 import { db } from '../session/database.ts';
 import { offerBlob } from '../session/files.ts';
+import { useOwnWorker } from '../session/own-worker.ts';
 import type { KeptJobs, LookedAt, Told } from './kept.worker.ts';
 
 export type Doing =
   | { readonly what: 'nothing'; readonly said?: string; readonly trouble?: string }
   | { readonly what: 'writing' | 'reading' | 'bringing'; readonly done: number; readonly of: number };
 
+const start = () => new Worker(new URL('./kept.worker.ts', import.meta.url), { type: 'module' });
+
 export function useKept() {
-  const worker = useRef<{ readonly remote: Remote<KeptJobs>; readonly end: () => void }>(undefined);
+  const { remote } = useOwnWorker<KeptJobs>(start);
   const [doing, setDoing] = useState<Doing>({ what: 'nothing' });
   const [looked, setLooked] = useState<LookedAt>();
-  useEffect(() => () => worker.current?.end(), []);
-  const remote = () => {
-    if (!worker.current) {
-      const own = new Worker(new URL('./kept.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = { remote: wrap<KeptJobs>(own), end: () => own.terminate() };
-    }
-    return worker.current.remote;
-  };
   const onProgress = (what: 'writing' | 'bringing') =>
     proxy((done: number, of: number) => setDoing({ what, done, of }));
   async function attempt<T>(
@@ -39,7 +34,7 @@ export function useKept() {
   return {
     doing,
     looked,
-    stop: () => void worker.current?.remote.stop(),
+    stop: () => void remote().stop(),
     forget: () => setLooked(undefined),
     write: () =>
       attempt(

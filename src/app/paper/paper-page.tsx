@@ -84,7 +84,7 @@ function Paper({ plan, result }: { readonly plan: PlanDocument; readonly result:
   const pages = paper.data?.sheets.reduce((sum, s) => sum + s.pages, 0);
   const sentence = trouble ?? paper.error?.message;
   return (
-    <div className="paper-desk">
+    <div className="paper-page desk">
       <section aria-label="What is printed">
         <p className="mt-2 text-lead">{plan.name}</p>
         <div className="mt-5">
@@ -102,7 +102,7 @@ function Paper({ plan, result }: { readonly plan: PlanDocument; readonly result:
         <button
           type="button"
           className="button primary mt-5"
-          disabled={isWriting || !pages || paper.isPlaceholderData}
+          disabled={isWriting || !pages || paper.isOld}
           onClick={savePdf}
           data-testid="save-pdf"
         >

@@ -1,14 +1,15 @@
 /** The worker that draws for paper, for as long as its page is open; and what it drew. */
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { type Remote, wrap } from 'comlink';
-import { useCallback, useEffect, useRef } from 'react';
+import type { Remote } from 'comlink';
 import type { PlanResult } from '../../core/findings/index.ts';
+import type { PaperTemplate } from '../../core/plan/index.ts';
 import type { PatternCut } from '../../core/template/index.ts';
 import type { PaperKind } from '../../formats/paper/paper.ts';
 import type { PaperSize } from '../../formats/paper/tiles.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { painter } from '../ask/clients.ts';
 import { inputsOf } from '../ask/fineness.ts';
+import { useOwnWorker } from '../session/own-worker.ts';
 import type { Laid, PaperJobs, Sheet } from './paper.worker.ts';
 
 export interface PaperAsked {
@@ -22,23 +23,17 @@ export interface PaperSeen {
   readonly sheets: readonly Sheet[];
 }
 
-export function usePaperWorker(): () => Remote<PaperJobs> {
-  const worker = useRef<{ readonly remote: Remote<PaperJobs>; readonly end: () => void }>(undefined);
-  useEffect(
-    () => () => {
-      worker.current?.end();
-      worker.current = undefined;
-    },
-    [],
-  );
-  return useCallback(() => {
-    if (!worker.current) {
-      const own = new Worker(new URL('./paper.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = { remote: wrap<PaperJobs>(own), end: () => own.terminate() };
-    }
-    return worker.current.remote;
-  }, []);
-}
+const start = () => new Worker(new URL('./paper.worker.ts', import.meta.url), { type: 'module' });
+
+export const usePaperWorker = () => useOwnWorker<PaperJobs>(start).remote;
+
+/** What is asked of a plan is worked out once; another paper or another choice lays out what is there already. */
+const ONCE = {
+  staleTime: Number.POSITIVE_INFINITY,
+  placeholderData: keepPreviousData,
+  networkMode: 'always',
+  retry: 0,
+} as const;
 
 export function usePaper(
   worker: () => Remote<PaperJobs>,
@@ -46,17 +41,22 @@ export function usePaper(
   result: PlanResult,
   { kinds, size, cut }: PaperAsked,
 ) {
-  return useQuery({
-    queryKey: ['paper', plan, kinds, size, cut],
+  const template = useQuery({ queryKey: ['template', plan, cut], queryFn: () => templateOf(plan, cut), ...ONCE });
+  const sheets = useQuery({
+    queryKey: ['sheets', plan, template.data, kinds, size],
     queryFn: async (): Promise<PaperSeen> => {
-      const laid = { plan, result, template: await templateOf(plan, cut) };
+      const laid = { plan, result, template: template.data as PaperTemplate };
       return { laid, sheets: await worker().sheets(laid, kinds, size) };
     },
-    staleTime: Number.POSITIVE_INFINITY,
-    placeholderData: keepPreviousData,
-    networkMode: 'always',
-    retry: 0,
+    enabled: template.data !== undefined && !template.isPlaceholderData,
+    ...ONCE,
   });
+  return {
+    data: sheets.data,
+    isOld: template.isPlaceholderData || sheets.isPlaceholderData,
+    isFetching: template.isFetching || sheets.isFetching,
+    error: template.error ?? sheets.error,
+  };
 }
 
 async function templateOf(plan: PlanDocument, cut: PatternCut) {

@@ -58,7 +58,7 @@ function Scan({ session }: { readonly session: PlanSession }) {
   const taken = scan?.measured?.picture;
   const picture = (isTaken && taken) || scan?.standing.picture;
   return (
-    <div className="scan-desk">
+    <div className="scan-page desk">
       <section aria-label="The scan">
         <p className="note mt-2">
           OBJ, STL, PLY or GLB, with up to two million triangles, as any scanner or phone writes one. It stays in this

@@ -1,7 +1,8 @@
 /** A scan on its way to a plan: opened, set upright, measured; stopped, or taken. */
-import { proxy, type Remote, wrap } from 'comlink';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { proxy } from 'comlink';
+import { useRef, useState } from 'react';
 import type { BrushStroke, Pose, ScanMarks } from '../../core/scan/index.ts';
+import { useOwnWorker } from '../session/own-worker.ts';
 import type { Measured, Opened, Phase, ScanJobs, Standing } from './scan.worker.ts';
 
 export interface ScanOnTheWay {
@@ -20,23 +21,7 @@ export type Doing =
   | { readonly what: 'nothing'; readonly trouble?: string | undefined }
   | { readonly what: Phase | 'standing' | 'measuring' };
 
-/** Started when it is first asked; ended with the page, or to stop what it does. */
-function useScanWorker() {
-  const worker = useRef<{ readonly remote: Remote<ScanJobs>; readonly end: () => void }>(undefined);
-  const end = useCallback(() => {
-    worker.current?.end();
-    worker.current = undefined;
-  }, []);
-  useEffect(() => end, [end]);
-  const remote = () => {
-    if (!worker.current) {
-      const own = new Worker(new URL('./scan.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = { remote: wrap<ScanJobs>(own), end: () => own.terminate() };
-    }
-    return worker.current.remote;
-  };
-  return { remote, end };
-}
+const start = () => new Worker(new URL('./scan.worker.ts', import.meta.url), { type: 'module' });
 
 type IsNewest = () => boolean;
 
@@ -62,7 +47,7 @@ function useNewest() {
 }
 
 export function useScan() {
-  const { remote, end } = useScanWorker();
+  const { remote, end } = useOwnWorker<ScanJobs>(start);
   const { doing, setDoing, attempt, forget } = useNewest();
   const [scan, setScan] = useState<ScanOnTheWay>();
 

@@ -55,30 +55,42 @@ function InstallCame({ link }: { readonly link: string }) {
 }
 
 function InstallHanded({ install }: { readonly install: InstallFile }) {
-  const navigate = useNavigate();
-  const [why, setWhy] = useState<string>();
   const { session, events } = install;
-  const take = () =>
-    takeInstall(db, install, Date.now()).then(
-      () => navigate(`/install/${session.id}`),
-      (error) => setWhy(storageSentence(error)),
-    );
   return (
     <>
       <p className="mt-2 max-w-[60ch] text-lead">
         An install is handed to you, begun on {day(session.startedAtMs)}, with {events.length} touches.
       </p>
+      <Take
+        testId="take-install"
+        take={() => takeInstall(db, install, Date.now()).then(() => `/install/${session.id}`)}
+        note="What is here of it stays; what is new is added. Where its plan is not here, that comes with it."
+      />
+    </>
+  );
+}
+
+/** One button, and what the store refuses as a sentence. */
+function Take(props: {
+  readonly testId: string;
+  /** @returns where it is then */
+  readonly take: () => Promise<string>;
+  readonly note: string;
+}) {
+  const navigate = useNavigate();
+  const [why, setWhy] = useState<string>();
+  const press = () => props.take().then(navigate, (error) => setWhy(storageSentence(error)));
+  return (
+    <>
       {why && (
         <p role="alert" className="text-madder">
           {why}
         </p>
       )}
-      <button type="button" className="button primary mt-4 max-w-80" onClick={take} data-testid="take-install">
+      <button type="button" className="button primary mt-4 max-w-80" onClick={press} data-testid={props.testId}>
         Take it
       </button>
-      <p className="note mt-2">
-        What is here of it stays; what is new is added. Where its plan is not here, that comes with it.
-      </p>
+      <p className="note mt-2">{props.note}</p>
     </>
   );
 }
@@ -90,14 +102,7 @@ const isNobodys = (plan: PlanDocument) => {
 };
 
 function Handed({ plan }: { readonly plan: PlanDocument }) {
-  const navigate = useNavigate();
   const pictures = useSmallPictures();
-  const [why, setWhy] = useState<string>();
-  const take = () =>
-    importPlan(db, plan, newId(), Date.now()).then(
-      ({ id }) => navigate(`/plan/${id}/rows`),
-      (error) => setWhy(storageSentence(error)),
-    );
   return (
     <>
       <p className="mt-2 max-w-[60ch] text-lead">
@@ -109,15 +114,11 @@ function Handed({ plan }: { readonly plan: PlanDocument }) {
       <div className="card mt-4 max-w-44">
         <PlanPicture plan={plan} pictures={pictures} />
       </div>
-      {why && (
-        <p role="alert" className="text-madder">
-          {why}
-        </p>
-      )}
-      <button type="button" className="button primary mt-4 max-w-80" onClick={take} data-testid="take-plan">
-        Take it
-      </button>
-      <p className="note mt-2">It comes beside the plans that are here; none of them changes.</p>
+      <Take
+        testId="take-plan"
+        take={() => importPlan(db, plan, newId(), Date.now()).then(({ id }) => `/plan/${id}/rows`)}
+        note="It comes beside the plans that are here; none of them changes."
+      />
     </>
   );
 }

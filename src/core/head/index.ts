@@ -63,9 +63,9 @@ export {
   RELIEF_NODES,
   RELIEF_TEXT,
   type Relief,
-  ratioAt,
   reliefOf,
   reliefText,
+  valueAt,
 } from './relief.ts';
 export { scalpMesh } from './scalp.ts';
 export type { ScalpFields } from './scalp-fields.ts';

@@ -59,8 +59,10 @@ function onNet(x: number, y: number, z: number): readonly [number, number] {
   return y >= 0 ? [u, v] : [1 - Math.abs(v), (1 - u) * (v < 0 ? -1 : 1)];
 }
 
-/** Between the four nodes round a direction. */
-export function ratioAt({ ratios }: Relief, x: number, y: number, z: number): number {
+export const ratioAt = ({ ratios }: Relief, x: number, y: number, z: number) => valueAt(ratios, x, y, z);
+
+/** Values at the nodes, between the four round a direction. */
+export function valueAt(values: ArrayLike<number>, x: number, y: number, z: number): number {
   const [u, v] = onNet(x, y, z);
   const i = u * (ACROSS - 1);
   const j = ((v + 1) / 2) * (ALONG - 1);
@@ -69,8 +71,8 @@ export function ratioAt({ ratios }: Relief, x: number, y: number, z: number): nu
   const [di, dj] = [i - i0, j - j0];
   const at = i0 * ALONG + j0;
   return (
-    (1 - di) * ((1 - dj) * ratios[at] + dj * ratios[at + 1]) +
-    di * ((1 - dj) * ratios[at + ALONG] + dj * ratios[at + ALONG + 1])
+    (1 - di) * ((1 - dj) * values[at] + dj * values[at + 1]) +
+    di * ((1 - dj) * values[at + ALONG] + dj * values[at + ALONG + 1])
   );
 }
 

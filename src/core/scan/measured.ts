@@ -19,9 +19,9 @@ import {
   type Point,
   RELIEF_NODES,
   type Relief,
-  ratioAt,
   scoresOf,
   type TapeValuesMm,
+  valueAt,
 } from '../head/index.ts';
 import { cos, sin } from '../numerics/index.ts';
 import { TAPE_INFO, TAPE_MEASURES, type TapeMeasure } from '../trade/index.ts';
@@ -76,7 +76,7 @@ export function surfaceOf(radiiMm: ArrayLike<number>, divisions = SURFACE): Surf
   const positions = new Float64Array(directions.length);
   for (let i = 0; i < directions.length; i += 3) {
     const [x, y, z] = [directions[i], directions[i + 1], directions[i + 2]];
-    const r = radiusAt(radiiMm, x, y, z);
+    const r = valueAt(radiiMm, x, y, z);
     positions[i] = r * x;
     positions[i + 1] = r * y;
     positions[i + 2] = r * z;
@@ -84,11 +84,8 @@ export function surfaceOf(radiiMm: ArrayLike<number>, divisions = SURFACE): Surf
   return buildSurfaceMesh(positions, triangles);
 }
 
-export const radiusAt = (radiiMm: ArrayLike<number>, x: number, y: number, z: number) =>
-  ratioAt({ ratios: radiiMm as Float64Array }, x, y, z);
-
 const placeAt = (radiiMm: ArrayLike<number>, [x, y, z]: Point): Point => {
-  const r = radiusAt(radiiMm, x, y, z);
+  const r = valueAt(radiiMm, x, y, z);
   return [r * x, r * y, r * z];
 };
 
@@ -154,7 +151,7 @@ function outFrom(radiiMm: ArrayLike<number>, from: Point, way: Point): Point {
   for (let k = 0; k < 30; k++) {
     const p = [0, 1, 2].map((i) => from[i] + far * way[i]) as unknown as Point;
     const long = Math.sqrt(p[0] ** 2 + p[1] ** 2 + p[2] ** 2);
-    const off = radiusAt(radiiMm, p[0], p[1], p[2]) - long;
+    const off = valueAt(radiiMm, p[0], p[1], p[2]) - long;
     if (Math.abs(off) < 1e-6) return p;
     far += off;
   }

@@ -11,10 +11,10 @@ import {
   landmarks,
   nodeDirection,
   RELIEF_NODES,
-  ratioAt,
   reliefOf,
   reliefText,
   tapeReading,
+  valueAt,
 } from '../head/index.ts';
 import { TAPE_MEASURES } from '../trade/index.ts';
 import {
@@ -313,10 +313,10 @@ describe('taken for its shape', () => {
   it('is between its nodes what they are, alike on both sides, and whole over the folds of its net', () => {
     for (let n = 0; n < RELIEF_NODES; n += 7) {
       const [x, y, z] = nodeDirection(n);
-      expect(ratioAt(relief, x, y, z)).toBeCloseTo(relief.ratios[n], 7);
-      expect(ratioAt(relief, -x, y, z)).toBeCloseTo(relief.ratios[n], 7);
+      expect(valueAt(relief.ratios, x, y, z)).toBeCloseTo(relief.ratios[n], 7);
+      expect(valueAt(relief.ratios, -x, y, z)).toBeCloseTo(relief.ratios[n], 7);
       // A hair’s breadth aside it is nearly the same.
-      expect(Math.abs(ratioAt(relief, x + 1e-4, y - 1e-4, z + 1e-4) - relief.ratios[n])).toBeLessThan(1e-3);
+      expect(Math.abs(valueAt(relief.ratios, x + 1e-4, y - 1e-4, z + 1e-4) - relief.ratios[n])).toBeLessThan(1e-3);
     }
   });
 });

@@ -1,9 +1,9 @@
 /** Scans as others write them: by JSCAD, glTF-Transform and the examples of the formats' descriptions; and files that are none. */
-import { Accessor, Document, WebIO } from '@gltf-transform/core';
 import modeling from '@jscad/modeling';
 import { serialize as jscadObj } from '@jscad/obj-serializer';
 import { serialize as jscadStl } from '@jscad/stl-serializer';
 import { describe, expect, it } from 'vitest';
+import { ballGlb } from '../../../tests/helpers/glb.ts';
 import { icosphere } from '../../core/geometry/index.ts';
 import type { ScanMesh } from '../../core/scan/index.ts';
 import { areaOf } from '../../core/scan/scan-mesh.ts';
@@ -85,39 +85,10 @@ describe('PLY', () => {
 });
 
 describe('glTF', () => {
-  const { directions, triangles } = icosphere(12);
-  const written = async (scale: number) => {
-    const doc = new Document();
-    const buffer = doc.createBuffer();
-    const primitive = doc
-      .createPrimitive()
-      .setAttribute(
-        'POSITION',
-        doc.createAccessor().setType(Accessor.Type.VEC3).setArray(Float32Array.from(directions)).setBuffer(buffer),
-      )
-      .setIndices(
-        doc.createAccessor().setType(Accessor.Type.SCALAR).setArray(Uint32Array.from(triangles)).setBuffer(buffer),
-      )
-      .setMaterial(
-        doc.createMaterial('skin').setBaseColorTexture(
-          doc
-            .createTexture('skin')
-            .setImage(new Uint8Array([1, 2, 3]))
-            .setMimeType('image/png'),
-        ),
-      );
-    const node = doc
-      .createNode('head')
-      .setMesh(doc.createMesh('head').addPrimitive(primitive))
-      .setScale([scale, scale, scale]);
-    doc.createScene('scan').addChild(node);
-    return doc;
-  };
-
   it('by glTF-Transform, its size set by its node, its pictures left alone', async () => {
-    const mesh = await opened('head.glb', await new WebIO().writeBinary(await written(0.09)));
+    const mesh = await opened('head.glb', await ballGlb(12, 0.09, true));
     expect(areaAll(mesh) / (4 * Math.PI * 0.09 ** 2)).toBeCloseTo(1, 1);
-    expect(mesh.triangles.length).toBe(triangles.length);
+    expect(mesh.triangles.length).toBe(icosphere(12).triangles.length);
   });
 
   it('whose parts lie in other files is refused: nothing is fetched', async () => {
