@@ -19,6 +19,11 @@ withBrowser((b) => {
 
 const kept = async () =>
   (await browser.storedRows<PlanRecord>('plans')).find((p) => p.id === PLAN)?.history.present.plan;
+const file = (name: string, bytes: string | Uint8Array) => {
+  const path = join(tmpdir(), `${process.pid}-${name}`);
+  writeFileSync(path, bytes);
+  return path;
+};
 const rests = () => browser.until(`document.querySelector('[data-testid=scan-rests]')`, 'the scan to rest');
 const measured = async () => {
   await browser.appears('[data-testid="scan-held"]');
@@ -91,6 +96,24 @@ describe('a scan', () => {
     await browser.press('Turn it');
   });
 
+  it('a reload loses neither the file nor what was set of it, and a file that is none leaves it open', async () => {
+    await browser.write('scan-hair', '4');
+    await rests();
+    const before = await browser.text('[data-testid="scan-held"]');
+    await browser.go(`${url}/plan/${PLAN}/scan`);
+    await measured();
+    expect(await browser.text('[data-testid="scan-held"]')).toBe(before);
+    expect(await browser.script(`return document.querySelector('[data-testid=scan-hair]').value`)).toBe('4');
+    await (await browser.byId('open-scan')).sendKeys(file('none.stl', 'no solid'));
+    await browser.appears('[data-testid="scan-trouble"]');
+    expect(await browser.text('[data-testid="scan-held"]')).toBe(before);
+    await browser.press('As guessed again');
+    await browser.until(
+      `document.querySelector('[data-testid=scan-held]').innerText !== ${JSON.stringify(before)}`,
+      'the mark that she moved back in its place',
+    );
+  });
+
   it('in a pose that is none it says so, and is right again when that is mended', async () => {
     await browser.choose('scan-unit', 'm');
     await browser.appears('[data-testid="scan-stands-wrong"]');
@@ -135,11 +158,6 @@ describe('a scan', () => {
 });
 
 describe('files', () => {
-  const file = (name: string, bytes: string | Uint8Array) => {
-    const path = join(tmpdir(), `${process.pid}-${name}`);
-    writeFileSync(path, bytes);
-    return path;
-  };
   it('that are none are refused with a sentence, and nothing is changed', async () => {
     await browser.go(`${url}/plan/${PLAN}/scan`);
     const before = await kept();

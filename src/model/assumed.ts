@@ -1,6 +1,6 @@
 /** What of a plan is still as it began, station by station: said where she can say otherwise. */
 import { dequal } from 'dequal';
-import { isWorn, PACE_NAMES, TAPE_MEASURES } from '../core/trade/index.ts';
+import { isBySize, isWorn, PACE_NAMES, TAPE_MEASURES } from '../core/trade/index.ts';
 import { newPlan, START_CAP } from './defaults.ts';
 import type { PlanDocument } from './plan.ts';
 
@@ -15,7 +15,7 @@ const SAID: Readonly<Record<string, Said>> = {
     dequal(part, START.part) && 'the part: on the left',
   ],
   measure: (plan) => [
-    ...(plan.madeFor.whom === 'head' && plan.madeFor.sizedBy === 'size' ? [] : [estimated(plan)]),
+    ...(isBySize(plan.madeFor) ? [] : [estimated(plan)]),
     dequal(plan.fingers, START.fingers) && 'your fingers: 18 mm wide',
     isWorn(plan.madeFor) &&
       dequal(plan.ownHair, START.ownHair) &&

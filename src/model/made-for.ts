@@ -1,5 +1,5 @@
 /** Whom it is made for, and what its head is sized by. */
-import { isWorn, type MadeFor, onForm, SIZE_NAMES, SIZED_BY_INFO, WHOM_INFO } from '../core/trade/index.ts';
+import { isBySize, isWorn, type MadeFor, onForm, SIZE_NAMES, SIZED_BY_INFO, WHOM_INFO } from '../core/trade/index.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
 
@@ -21,7 +21,7 @@ export function asKnownHead(plan: PlanDocument, known: PlanDocument): PlanChange
   const { unit, tape, trusted, hairline, fingers, scan } = known;
   const { scan: _, ...rest } = plan;
   // That head may be known by its size alone.
-  const bySize = known.madeFor.whom === 'head' && known.madeFor.sizedBy === 'size';
+  const bySize = isBySize(known.madeFor);
   const name = known.wearer.trim() || known.name;
   return {
     words: `The head of ${name}`,

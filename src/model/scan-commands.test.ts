@@ -32,6 +32,15 @@ describe('a scan', () => {
     expect(planInputs(plan, 12).relief).toBeUndefined();
   });
 
+  it('of a head that was known by its size alone makes it one that is measured', () => {
+    const bySize = { ...shoulderCurls, madeFor: { ...shoulderCurls.madeFor, whom: 'head', sizedBy: 'size' } } as const;
+    for (const { plan } of [takeShape(bySize, 'a', RELIEF, held('scan')), followScan(bySize, held('scan'))]) {
+      expect(plan.madeFor.sizedBy).toBe('tape');
+      expect(planInputs(plan, 12).tape.frontToNape).toBe(300);
+    }
+    expect(planInputs(takeShape(bySize, 'a', RELIEF, held('scan')).plan, 12).relief).toBeDefined();
+  });
+
   it('comes off, and what is left is what was', () => {
     const { plan } = takeShape(shoulderCurls, 'a', RELIEF, held('tape', 1));
     expect(withoutShape(plan).plan).toEqual(shoulderCurls);

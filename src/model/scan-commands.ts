@@ -1,6 +1,6 @@
 /** What a scan changes in a plan: its measures, or its shape in the size of her tape. */
 import type { HeldAgainst } from '../core/scan/index.ts';
-import { TAPE_INFO, TAPE_MEASURES } from '../core/trade/index.ts';
+import { isBySize, type MadeFor, TAPE_INFO, TAPE_MEASURES } from '../core/trade/index.ts';
 import { formatLength } from './lengths.ts';
 import type { PlanDocument } from './plan.ts';
 import type { PlanChange } from './plan-change.ts';
@@ -12,7 +12,10 @@ const LONGEST_NAME = 120;
 export function followScan(plan: PlanDocument, measures: readonly HeldAgainst[]): PlanChange {
   const { scan: _, ...rest } = plan;
   const words = `Measured by a scan: ${TAPE_INFO.girth.name.toLowerCase()} ${written(plan, measures[0].scanMm)}`;
-  return { words, plan: { ...rest, tape: tapeOf(plan, measures, () => true), trusted: [] } };
+  return {
+    words,
+    plan: { ...rest, madeFor: measured(plan.madeFor), tape: tapeOf(plan, measures, () => true), trusted: [] },
+  };
 }
 
 /** The shape of the scan; its size where there is no tape to be believed. */
@@ -24,8 +27,11 @@ export function takeShape(
 ): PlanChange {
   const scan = { name: name.trim().slice(0, LONGEST_NAME) || 'scan', relief };
   const tape = tapeOf(plan, measures, (m) => m.tapeMm === undefined || m.believed === 'scan');
-  return { words: `The shape of ${scan.name}`, plan: { ...plan, scan, tape } };
+  return { words: `The shape of ${scan.name}`, plan: { ...plan, madeFor: measured(plan.madeFor), scan, tape } };
 }
+
+/** A head that was known by its size alone is known by its measures now. */
+const measured = (madeFor: MadeFor): MadeFor => (isBySize(madeFor) ? { ...madeFor, sizedBy: 'tape' } : madeFor);
 
 export function withoutShape(plan: PlanDocument): PlanChange {
   const { scan: _, ...rest } = plan;

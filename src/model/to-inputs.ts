@@ -9,6 +9,7 @@ import {
   type Cap,
   DEFAULT_FINGER_MM,
   type HairRegion,
+  isBySize,
   isWorn,
   onForm,
   PLAIN_GUESSES,
@@ -110,7 +111,7 @@ export function productInputs({ length, drawnOut, ...made }: ProductAsWritten, m
 export function headInputs(plan: PlanDocument, meshFrequency = FINE_MESH): HeadInputs {
   return {
     ...tapeInputs(plan),
-    trusted: plan.madeFor.whom === 'head' && plan.madeFor.sizedBy === 'size' ? [] : plan.trusted,
+    trusted: isBySize(plan.madeFor) ? [] : plan.trusted,
     relief: reliefInputs(plan),
     hairline: hairlineOffsets(plan.hairline),
     meshFrequency,
@@ -118,8 +119,8 @@ export function headInputs(plan: PlanDocument, meshFrequency = FINE_MESH): HeadI
 }
 
 /** Nobody's shape is known where only a size is. */
-function reliefInputs({ scan, madeFor: { whom, sizedBy } }: PlanDocument) {
-  return scan === undefined || (whom === 'head' && sizedBy === 'size') ? undefined : reliefOf(scan.relief);
+function reliefInputs({ scan, madeFor }: PlanDocument) {
+  return scan === undefined || isBySize(madeFor) ? undefined : reliefOf(scan.relief);
 }
 
 export function lengthReader(plan: PlanDocument): (text: string) => number {
@@ -134,8 +135,7 @@ export function lengthReader(plan: PlanDocument): (text: string) => number {
 const TRUST = 1 / 3;
 
 function tapeInputs(plan: PlanDocument): Pick<PlanInputs, 'tape' | 'tapeSpreadsMm'> {
-  const { whom, sizedBy, size } = plan.madeFor;
-  if (whom === 'head' && sizedBy === 'size') return { tape: { girth: SIZE_GIRTH_MM[size] }, tapeSpreadsMm: {} };
+  if (isBySize(plan.madeFor)) return { tape: { girth: SIZE_GIRTH_MM[plan.madeFor.size] }, tapeSpreadsMm: {} };
   const mm = lengthReader(plan);
   const tape: Partial<Record<TapeMeasure, number>> = {};
   const tapeSpreadsMm: Partial<Record<TapeMeasure, number>> = {};

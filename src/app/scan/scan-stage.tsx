@@ -43,7 +43,7 @@ export function ScanStage(props: {
   /** Undefined while it is set upright. */
   readonly marks: ScanMarks | undefined;
   readonly brush: Brush | undefined;
-  readonly onMarks: (marks: ScanMarks) => void;
+  readonly onMark: (mark: ScanMark, at: V3) => void;
   readonly onStrokes: (strokes: readonly BrushStroke[]) => void;
 }) {
   const { plan, picture, marks, brush } = props;
@@ -64,6 +64,11 @@ export function ScanStage(props: {
     const frame = requestAnimationFrame(() => drawn.head.draw(view, moving ? 1 : 2, moving));
     return () => cancelAnimationFrame(frame);
   }, [drawn, view, width, plan, theme, moving]);
+  const [atHand, setAtHand] = useState<ScanMark>();
+  const touched = (e: React.SyntheticEvent) => {
+    const { bead } = (e.target as HTMLElement).dataset;
+    setAtHand(SCAN_MARKS.find((m) => bead === `mark-${m}`));
+  };
   const turning = useTurning(box, () => undefined);
   const { pressInMiddle, ...strokes } = usePainting({ box, view, picture, brush, onStrokes: props.onStrokes });
   return (
@@ -76,6 +81,8 @@ export function ScanStage(props: {
       // biome-ignore lint/a11y/noNoninteractiveTabindex: the arrows turn it
       tabIndex={0}
       data-brush={brush ? 'yes' : 'no'}
+      onFocus={touched}
+      onPointerOver={touched}
       {...(brush ? strokes : turning)}
       onKeyDown={(e) => {
         if (brush && e.key === 'Enter' && e.target === e.currentTarget) pressInMiddle();
@@ -84,6 +91,11 @@ export function ScanStage(props: {
     >
       <canvas ref={canvas} aria-hidden="true" data-picture={drawn.state} />
       {brush && <i className="scan-aim" aria-hidden="true" />}
+      {marks && !brush && (
+        <p className="scan-told" aria-hidden="true" data-testid="scan-told">
+          {atHand ? markName(atHand) : 'Touch a bead: it says what it marks.'}
+        </p>
+      )}
       {marks &&
         !brush &&
         SCAN_MARKS.map((mark) => (
@@ -94,7 +106,7 @@ export function ScanStage(props: {
             view={view}
             picture={picture}
             stage={() => box.current?.getBoundingClientRect()}
-            onMarks={props.onMarks}
+            onMark={props.onMark}
           />
         ))}
     </div>
@@ -112,20 +124,20 @@ function MarkBead(props: {
   readonly view: Projection;
   readonly picture: PictureMesh;
   readonly stage: () => DOMRect | undefined;
-  readonly onMarks: (marks: ScanMarks) => void;
+  readonly onMark: (mark: ScanMark, at: V3) => void;
 }) {
   const { mark, marks, view, picture } = props;
   const [held, setHeld] = useState<V3>();
   const at = held ?? placeOf(picture, marks[mark]);
   const isMiddle = MIDDLE_MARKS.includes(mark);
-  const take = (to: V3) => props.onMarks({ ...marks, [mark]: directionTo(to, isMiddle) });
+  const take = (to: V3) => props.onMark(mark, directionTo(to, isMiddle));
   return (
     <Bead
       view={view}
       at={at}
       small={!isMiddle}
       name={`mark-${mark}`}
-      label={`${SCAN_MARK_NAMES[mark]}${isMiddle ? '' : ', left; the right one follows'}`}
+      label={markName(mark)}
       stage={props.stage}
       onDrag={({ x, y }) => setHeld(surfacePointAt(view, picture, x, y) ?? at)}
       onDrop={() => {
@@ -137,6 +149,9 @@ function MarkBead(props: {
     />
   );
 }
+
+const markName = (mark: ScanMark) =>
+  `${SCAN_MARK_NAMES[mark]}${MIDDLE_MARKS.includes(mark) ? '' : ', left; the right one follows'}`;
 
 /** On the surface in that direction: the corner that lies nearest to it. */
 function placeOf(picture: PictureMesh, [x, y, z]: V3): V3 {

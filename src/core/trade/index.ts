@@ -126,6 +126,7 @@ export { LOOP_INFO, LOOPS, type Loop, STIFF_WIDENS } from './loops.ts';
 export {
   FOR_ME,
   HEAD_SIZES,
+  isBySize,
   isWorn,
   type MadeFor,
   SIZE_GIRTH_MM,

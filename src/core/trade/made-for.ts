@@ -27,6 +27,9 @@ export const FOR_ME: MadeFor = { whom: 'me', sizedBy: 'tape', size: 'medium', kn
 /** Whether somebody's hair and base are under it; else the head is a form and nothing else. */
 export const isWorn = ({ whom, wornOver }: Pick<MadeFor, 'whom' | 'wornOver'>) => whom === 'me' || wornOver;
 
+/** Whether nothing is known of the head but its size. */
+export const isBySize = ({ whom, sizedBy }: Pick<MadeFor, 'whom' | 'sizedBy'>) => whom === 'head' && sizedBy === 'size';
+
 /** Round the head, in the middle of what wears the size: from small in steps of an inch, mm. */
 export const SIZE_GIRTH_MM: Readonly<Record<HeadSize, number>> = {
   small: 533,
