@@ -19,6 +19,7 @@ import { drawingsOf, PAPERS } from '../src/formats/paper/paper.ts';
 import { OVERLAP_MM, type PaperSize, roomOn, tiles } from '../src/formats/paper/tiles.ts';
 import { BAR_MM, toPdf } from '../src/formats/paper/to-pdf.ts';
 import { toSvg } from '../src/formats/paper/to-svg.ts';
+import type { PlanDocument } from '../src/model/plan.ts';
 import { fingerMm, headInputs, planInputs } from '../src/model/to-inputs.ts';
 import { Planner } from './helpers/planner.ts';
 
@@ -111,7 +112,67 @@ describe.each([
   });
 
   it('has the scissors, and when', () => {
-    expect(read.texts.join('\n')).toMatch(/scissors, once \d+ knots are in/);
+    expect(read.texts[0]).toMatch(/where the scissors go, once \d+ knots are in/);
+  });
+});
+
+/** Another wearer than the one above: her plan, what comes of it, and what the paper says. */
+function saidTo(id: string, change: Partial<PlanDocument> = {}) {
+  const plan = { ...routePlans.find((p) => p.id === id)!, ...change };
+  const inputs = planInputs(plan, 24);
+  const result = planner.plan(inputs);
+  const template = paperTemplate(planner.graph, { inputs, cut: 'sixGores' });
+  const words = (all: readonly Drawing[]) =>
+    all.flatMap(({ marks }) => marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))).join(' ');
+  const [how] = drawingsOf('template', plan, result, template);
+  return { result, how: words([how]), rule: fingerRule(plan, result), ruleWords: words([fingerRule(plan, result)]) };
+}
+
+describe('what it says is for her', () => {
+  it('on her head: over the base, through the cap, never with pins', () => {
+    const { how } = saidTo('route-cut-part');
+    expect(how).toMatch(/over the base as it lies under the hair/);
+    expect(how).toMatch(/over the cap on your head.*never with pins/);
+    expect(how).toMatch(/once \d+ knots are in/);
+  });
+
+  it('without a cap: along the base, and of no scissors', () => {
+    const { how } = saidTo('route-along-the-rows');
+    expect(how).toMatch(/There is no cap/);
+    expect(how).not.toMatch(/scissors|opening of the cap/);
+  });
+
+  it('on a block on which the net lies less drawn than worn: it says so, and its rule is as the net lies there', () => {
+    const { how, result, rule, ruleWords } = saidTo('route-wig-on-a-block');
+    expect(how).toMatch(/as large as the hair is worn; the cap lies otherwise where you fill it, on a block/);
+    const { onForm, onHead } = result.cap;
+    const there = (result.spacing.centresMm.back * onForm.stretch.across) / onHead.stretch.across;
+    expect(there).toBeLessThan(0.95 * result.spacing.centresMm.back);
+    expect(ruleWords).toMatch(
+      new RegExp(`on a block, ${there.toFixed(1)} mm; worn ${result.spacing.centresMm.back.toFixed(1)} mm`),
+    );
+    const steps = rule.marks
+      .filter((m) => m.kind === 'line' && m.style === 'row')
+      .map((m) => (m.kind === 'line' ? m.at[0] : 0));
+    expect(steps.some((x, i) => i > 0 && Math.abs(x - steps[i - 1] - there) < 1e-6)).toBe(true);
+  });
+
+  it('for a head of which only the size is known: nobody’s base is spoken of', () => {
+    const madeFor = { whom: 'head', sizedBy: 'size', size: 'large', known: '', wornOver: false } as const;
+    const { how } = saidTo('route-cut-part', { madeFor });
+    expect(how).toMatch(/the size of the head that the hair is made for/);
+    expect(how).not.toMatch(/over the base/);
+  });
+
+  it('no letter of a seam lies on a knot', () => {
+    const [, ...pieces] = drawingsOf('template', plan, result, gores);
+    for (const { marks } of pieces) {
+      const knots = marks.filter((m) => m.kind === 'sign' && m.id !== undefined);
+      for (const m of marks)
+        if (m.kind === 'text' && m.size === 4.4)
+          for (const k of knots)
+            if (k.kind === 'sign') expect(Math.hypot(k.x - m.x, k.y - (m.y - 1.4))).toBeGreaterThan(2);
+    }
   });
 });
 

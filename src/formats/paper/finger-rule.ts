@@ -1,6 +1,6 @@
 /** Strips to lay against the head: one in her own fingers, and one for every gap of the plan with a mark at each knot. */
 import type { PlanResult } from '../../core/findings/index.ts';
-import { ZONES, zoneName } from '../../core/trade/index.ts';
+import { FILLED_INFO, isOffHead, type SpacingZone, ZONES, zoneName } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { fingerMm } from '../../model/to-inputs.ts';
 import type { Drawing, Mark } from './drawing.ts';
@@ -27,15 +27,7 @@ export function fingerRule(plan: PlanDocument, result: PlanResult): Drawing {
       number: (i) => String(i),
       halves: true,
     },
-    ...ZONES.map((zone): Strip => {
-      const mm = result.spacing.centresMm[zone];
-      return {
-        title: `${zoneName(zone, plan.part.kind)}: a knot at every mark, ${mm.toFixed(1)} mm`,
-        stepMm: mm,
-        number: (i) => String(i + 1),
-        halves: false,
-      };
-    }),
+    ...ZONES.map((zone) => gapStrip(plan, result, zone)),
   ];
   return {
     name: 'Rule in your own fingers',
@@ -53,6 +45,20 @@ export function fingerRule(plan: PlanDocument, result: PlanResult): Drawing {
       },
       ...strips.flatMap((strip, i) => stripMarks(strip, 10 + i * (STRIP_MM + BETWEEN_MM))),
     ],
+  };
+}
+
+/** Along a row where the knots are set: on a net that is filled off the head, as it lies there. */
+function gapStrip(plan: PlanDocument, { cap }: PlanResult, zone: SpacingZone): Strip {
+  const { pitchMm, wornPitchMm } = cap.onForm.spacing[zone];
+  const isOff = isOffHead({ dome: cap.dome, filledOn: plan.cap.filledOn });
+  const worn = isOff && Math.abs(pitchMm - wornPitchMm) >= 0.1 ? `; worn ${wornPitchMm.toFixed(1)} mm` : '';
+  const where = isOff ? ` ${FILLED_INFO[plan.cap.filledOn].name}` : '';
+  return {
+    title: `${zoneName(zone, plan.part.kind)}: a knot at every mark${where}, ${pitchMm.toFixed(1)} mm${worn}`,
+    stepMm: pitchMm,
+    number: (i) => String(i + 1),
+    halves: false,
   };
 }
 

@@ -1,7 +1,7 @@
 /** The template: one drawing for each piece of the scalp at its true size, and a page that says how they go together. */
 import type { PlanResult } from '../../core/findings/index.ts';
 import type { PaperTemplate } from '../../core/plan/index.ts';
-import { knotName, upperFirst } from '../../core/trade/index.ts';
+import { FILLED_INFO, isOffHead, isWorn, knotName, upperFirst } from '../../core/trade/index.ts';
 import type { PlanDocument } from '../../model/plan.ts';
 import { signPath } from '../signs.ts';
 import { type Drawing, type LineStyle, type Mark, wrapped } from './drawing.ts';
@@ -14,6 +14,8 @@ const SIGN = 1.3;
 const NOTCH_MM = 30;
 const NOTCH_LONG = 3;
 const SMALL = 2.6;
+/** Along a seam, from its middle outwards. */
+const LETTER_SHARES = [0.5, 0.47, 0.53, 0.44, 0.56, 0.41, 0.59, 0.38, 0.62];
 
 type Piece = PaperTemplate['pieces'][number];
 
@@ -78,11 +80,11 @@ function pieceDrawing(
     heightMm: frame.heightMm,
     description: `${name} of “${plan.name}” at its true size, with ${knots.length} knots. ${strainWords(piece)}`,
     marks: [
-      ...piece.edges.flatMap((edge) => edgeMarks(template, frame, edge)),
+      ...piece.edges.flatMap((edge) => edgeMarks(template, frame, edge, knots)),
       ...template.rows.flatMap((runs, row) => rowMarks(result, frame, runs, row, index)),
       ...lines(template.parts, 'part'),
       ...lines(template.opening, 'opening'),
-      ...scissorMarks(result, frame, template, index),
+      ...lines(template.scissors, 'scissors'),
       ...template.combs.filter((c) => c.piece === index).map((c): Mark => comb(...frame.at(...c.atMm))),
       ...knots.map((k): Mark => {
         const [x, y] = frame.at(...k.atMm);
@@ -127,7 +129,12 @@ const percentOf = (share: number) => `${(100 * share).toFixed(share < 0.0995 ? 1
 const strainWords = ({ distortion: { mean, p95 } }: Piece) =>
   `Lines differ from the head by ${percentOf(mean)} on the whole, nearly everywhere by less than ${percentOf(p95)}.`;
 
-function edgeMarks(template: PaperTemplate, frame: Frame, edge: Piece['edges'][number]): Mark[] {
+function edgeMarks(
+  template: PaperTemplate,
+  frame: Frame,
+  edge: Piece['edges'][number],
+  knots: PaperTemplate['knots'],
+): Mark[] {
   const { seam, atMm } = edge;
   const outline: Mark = { kind: 'line', at: frame.line(atMm), style: seam === undefined ? 'hairline' : 'cut' };
   if (seam === undefined) return [outline];
@@ -140,10 +147,24 @@ function edgeMarks(template: PaperTemplate, frame: Frame, edge: Piece['edges'][n
     const { x, y, dx, dy } = onEdge(walk, crownLast ? notches - mm : mm);
     marks.push({ kind: 'line', at: frame.line([x, y, x - NOTCH_LONG * dy, y + NOTCH_LONG * dx]), style: 'thin' });
   }
-  const { x, y, dx, dy } = onEdge(walk, notches / 2);
-  const [tx, ty] = frame.at(x - 6 * dy, y + 6 * dx);
+  const [tx, ty] = letterPlace(frame, walk, knots);
   marks.push({ kind: 'text', x: tx, y: ty + 1.4, text: template.seams[seam].name, size: 4.4, anchor: 'middle' });
   return marks;
+}
+
+/** Of places beside the middle of a seam the one that is farthest from a knot, so that a letter hides none. */
+function letterPlace(frame: Frame, walk: readonly Step[], knots: PaperTemplate['knots']): readonly [number, number] {
+  const places = LETTER_SHARES.map((share) => {
+    const { x, y, dx, dy } = onEdge(walk, share * walk.at(-1)!.mm);
+    return [x - 6 * dy, y + 6 * dx] as const;
+  });
+  const free = ([x, y]: readonly [number, number]) =>
+    knots.reduce(
+      (nearest, { atMm }) => Math.min(nearest, Math.hypot(x - atMm[0], y - atMm[1])),
+      Number.POSITIVE_INFINITY,
+    );
+  const best = places.reduce((a, b) => (free(b) > free(a) + 0.5 ? b : a));
+  return frame.at(...best);
 }
 
 interface Step {
@@ -202,29 +223,6 @@ function rowMarks(
     });
 }
 
-function scissorMarks(result: PlanResult, frame: Frame, template: PaperTemplate, index: number): Mark[] {
-  const here = template.scissors.filter((l) => l.piece === index);
-  const marks: Mark[] = here.map((l) => ({ kind: 'line', at: frame.line(l.atMm), style: 'scissors' }));
-  if (here.length === 0) return marks;
-  const middle = 2 * Math.floor(here[0].atMm.length / 4);
-  const [x, y] = frame.at(here[0].atMm[middle], here[0].atMm[middle + 1]);
-  const after = result.cap.cutAfterKnot;
-  const when = after > 0 ? `, once ${after} knots are in` : '';
-  // Towards the middle of the piece, where there is room.
-  const isRight = x > frame.widthMm / 2;
-  return [
-    ...marks,
-    {
-      kind: 'text',
-      x: x + (isRight ? -2 : 2),
-      y,
-      text: `scissors${when}`,
-      size: 2.2,
-      anchor: isRight ? 'end' : 'start',
-    },
-  ];
-}
-
 /** A comb from above: a back and teeth. */
 const comb = (x: number, y: number): Mark => ({
   kind: 'sign',
@@ -255,7 +253,7 @@ function howItGoes(plan: PlanDocument, result: PlanResult, template: PaperTempla
     `${[plan.wearer, plan.name].filter(Boolean).join(', ')}. ${result.knots.length} knots in ${result.rows.length} rows. Left and right are your own.`,
   );
   heading('How it goes together');
-  for (const line of stepsOf(template)) say(line);
+  for (const line of stepsOf(plan, result, template)) say(line);
   heading('Seams, the same on both sides');
   say(
     template.seams
@@ -264,7 +262,7 @@ function howItGoes(plan: PlanDocument, result: PlanResult, template: PaperTempla
       .concat('.'),
   );
   heading('Lines');
-  for (const [style, words] of LINE_WORDS) {
+  for (const [style, words] of lineWords(result, template)) {
     marks.push(
       { kind: 'line', at: [0, y - 1.2, 14, y - 1.2], style },
       { kind: 'text', x: 18, y, text: words, size: BODY },
@@ -293,20 +291,52 @@ function howItGoes(plan: PlanDocument, result: PlanResult, template: PaperTempla
   };
 }
 
-const LINE_WORDS: ReadonlyArray<readonly [LineStyle, string]> = [
+/** Those lines that the template has. */
+const lineWords = ({ cap }: PlanResult, { opening, scissors }: PaperTemplate): Array<readonly [LineStyle, string]> => [
   ['cut', 'cut round the piece; the same letters meet, and so do the small marks beside them'],
   ['hairline', 'hairline'],
   ['part', 'part'],
   ['row', 'row, with its number as it is worked'],
-  ['opening', 'opening of the cap'],
-  ['scissors', 'where the scissors go, no sooner than it says there'],
+  ...shown('opening', opening, 'opening of the cap'),
+  ...shown(
+    'scissors',
+    scissors,
+    `where the scissors go${cap.cutAfterKnot > 0 ? `, once ${cap.cutAfterKnot} knots are in` : ''}`,
+  ),
 ];
 
-const stepsOf = (template: PaperTemplate): string[] => [
-  '1. Print at 100 %, not fitted to the page. Lay a ruler to the bar at the foot: it is 100 mm long, or nothing here is true.',
-  isWhole(template)
-    ? '2. Glue the pages cross on cross, cut out along the outline, and close the four darts, edge to edge.'
-    : '2. Cut the gores out. Join same letters edge to edge, marks on marks, from the crown down; nothing overlaps.',
-  '3. Try it on over the parked base: the crown on the crown, the thick lines on the hairline.',
-  '4. Lay it over the cap on its form, and mark rows and knots through it with chalk or pins; or hold one piece beside the mirror.',
-];
+const shown = (style: LineStyle, lines: readonly unknown[], words: string) =>
+  lines.length > 0 ? [[style, words] as const] : [];
+
+function stepsOf(plan: PlanDocument, result: PlanResult, template: PaperTemplate): string[] {
+  return [
+    'Print at 100 %, not fitted to the page. Lay a ruler to the bar at the foot: it is 100 mm long, or nothing here is true.',
+    isWhole(template)
+      ? 'Glue the pages cross on cross, cut out along the outline, and close the four darts, edge to edge.'
+      : 'Cut the gores out. Join same letters edge to edge, marks on marks, from the crown down; nothing overlaps.',
+    tryOn(plan),
+    markThrough(plan, result),
+  ].map((step, i) => `${i + 1}. ${step}`);
+}
+
+const tryOn = ({ madeFor }: PlanDocument) =>
+  isWorn(madeFor)
+    ? 'Try it on over the base as it lies under the hair: the crown on the crown, the thick lines on the hairline.'
+    : 'It has the size of the head that the hair is made for. Try it on that head, or on a form of that size: the crown on the crown, the thick lines on the hairline.';
+
+/** Rows and knots come through the paper onto what takes them: a net off the head or on it, or a base without one. */
+function markThrough({ cap: { filledOn } }: PlanDocument, { cap }: PlanResult) {
+  if (cap.dome === 'none')
+    return 'There is no cap: hold one piece at a time beside the mirror, and find rows and knots on your base by it.';
+  if (!isOffHead({ dome: cap.dome, filledOn }))
+    return 'Lay it over the cap on your head, and mark rows and knots through it with chalk, never with pins; or hold one piece beside the mirror.';
+  const where = FILLED_INFO[filledOn].name;
+  const through = 'Mark rows and knots through it onto the cap with chalk or pins';
+  if (sameStretch(cap)) return `Lay it over the cap where you fill it, ${where}. ${through}.`;
+  return `It is as large as the hair is worn; the cap lies otherwise where you fill it, ${where}. ${through} while the cap lies on a form as large as the head; else take the places of the knots by hole and by the rule, not by this paper.`;
+}
+
+/** Lengths that differ by less than a hand sees are one. */
+const SAME = 0.01;
+const sameStretch = ({ onForm, onHead }: PlanResult['cap']) =>
+  (['across', 'up'] as const).every((way) => Math.abs(onForm.stretch[way] / onHead.stretch[way] - 1) < SAME);
