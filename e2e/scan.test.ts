@@ -6,6 +6,7 @@ import { describe, expect, inject, it } from 'vitest';
 import { demoScan } from '../src/demo/scan.ts';
 import { scanStl } from '../src/demo/scan-stl.ts';
 import type { PlanRecord } from '../src/store/database.ts';
+import { ballGltf } from '../tests/helpers/glb.ts';
 import { soundEverywhere } from './axe.ts';
 import { type Browser, Key } from './browser.ts';
 import { withBrowser } from './with-browser.ts';
@@ -174,6 +175,13 @@ describe('files', () => {
       expect(await browser.text('[data-testid="scan-trouble"]')).toMatch(/Nothing was changed\./);
     }
     expect(await kept()).toEqual(before);
+  });
+
+  it('that hold all that is theirs as text are opened: nothing is fetched', async () => {
+    await (await browser.byId('open-scan')).sendKeys(file('ball.gltf', await ballGltf(16, 0.09)));
+    await browser.until(`/ball\\.gltf: /.test(document.querySelector('.scan-page').innerText)`, 'its name');
+    await measured();
+    expect((await browser.complaints()).filter((c) => /Content Security Policy/.test(c))).toEqual([]);
   });
 
   it('of her own, in another unit and pose, are opened; a large one can be stopped', async () => {

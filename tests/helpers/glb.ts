@@ -24,3 +24,13 @@ export async function ballGlb(divisions: number, scale = 1, withPicture = false)
   doc.createScene('scan').addChild(doc.createNode('head').setMesh(mesh).setScale([scale, scale, scale]));
   return new WebIO().writeBinary(doc);
 }
+
+/** The same as text, what it holds within it. */
+export async function ballGltf(divisions: number, scale = 1): Promise<string> {
+  const io = new WebIO();
+  const { json, resources } = await io.writeJSON(await io.readBinary(await ballGlb(divisions, scale)));
+  const [buffer] = json.buffers ?? [];
+  const data = Object.values(resources)[0];
+  buffer.uri = `data:application/octet-stream;base64,${Buffer.from(data).toString('base64')}`;
+  return JSON.stringify(json);
+}

@@ -49,8 +49,8 @@ function Scan({ session }: { readonly session: PlanSession }) {
     <div className="scan-page desk">
       <section aria-label="The scan">
         <p className="note mt-2">
-          OBJ, STL, PLY or GLB, with up to two million triangles, as any scanner or phone writes one. It stays in this
-          browser until it is taken or put away; of what is taken only the shape of the head is kept.
+          OBJ, STL, PLY, glTF or GLB, with up to two million triangles, as any scanner or phone writes one. It stays in
+          this browser until it is taken or put away; of what is taken only the shape of the head is kept.
         </p>
         <Open on={on} />
         {scan && <Stands scan={scan} onTurn={on.turn} />}

@@ -33,7 +33,7 @@ export function Stands(props: {
     <section className="mt-4">
       <h2 className="text-title">How it stands</h2>
       <p className="note">
-        {opened.triangles.toLocaleString('en-GB')} triangles
+        <span className="break-words">{scan.name}</span>: {opened.triangles.toLocaleString('en-GB')} triangles
         {opened.piecesDropped > 0 &&
           `, ${opened.piecesDropped} loose ${opened.piecesDropped === 1 ? 'piece' : 'pieces'} left out`}
         . Unit and pose are guessed: mend what is wrong.

@@ -3,7 +3,7 @@ import modeling from '@jscad/modeling';
 import { serialize as jscadObj } from '@jscad/obj-serializer';
 import { serialize as jscadStl } from '@jscad/stl-serializer';
 import { describe, expect, it } from 'vitest';
-import { ballGlb } from '../../../tests/helpers/glb.ts';
+import { ballGlb, ballGltf } from '../../../tests/helpers/glb.ts';
 import { icosphere } from '../../core/geometry/index.ts';
 import type { ScanMesh } from '../../core/scan/index.ts';
 import { areaOf } from '../../core/scan/scan-mesh.ts';
@@ -25,6 +25,12 @@ const areaAll = ({ positions, triangles }: ScanMesh) => {
   for (let t = 0; t < triangles.length; t += 3) sum += areaOf(positions, triangles, t);
   return sum;
 };
+const asGltf = (json: object) => text(JSON.stringify(json));
+interface BallDocument {
+  readonly accessors: readonly object[];
+  readonly meshes: ReadonlyArray<{ readonly primitives: readonly object[] }>;
+}
+const ballDocument = async () => JSON.parse(await ballGltf(4)) as BallDocument;
 const ball = sphere({ radius: 90, segments: 48 });
 const SPHERE = 4 * Math.PI * 90 ** 2;
 
@@ -102,6 +108,56 @@ describe('glTF', () => {
       ok: false,
       why: expect.stringMatching(/lies in another file; save it as one/),
     });
+  });
+
+  it('of fans and strips, and with few values told apart, is what it says', async () => {
+    const whole = await ballDocument();
+    const doubled = {
+      ...whole,
+      meshes: [{ primitives: [...whole.meshes[0].primitives, { mode: 1, attributes: {} }] }],
+    };
+    expect((await opened('lines.gltf', asGltf(doubled))).triangles.length).toBe(icosphere(4).triangles.length);
+    const [positions, corners] = whole.accessors;
+    const sparse = {
+      count: 1,
+      indices: { bufferView: 1, componentType: 5123 },
+      values: { bufferView: 0 },
+    };
+    const apart = await opened('apart.gltf', asGltf({ ...whole, accessors: [{ ...positions, sparse }, corners] }));
+    expect(apart.triangles.length).toBe(icosphere(4).triangles.length);
+  });
+
+  it.each<[string, (whole: BallDocument) => object]>([
+    // The first fails later, while the second fails at once: nothing may fail where nobody waits.
+    [
+      'a part that is cut short beside one that is not there',
+      (whole) => ({
+        ...whole,
+        accessors: [{ ...whole.accessors[0], count: 1_000_000 }, whole.accessors[1]],
+        meshes: [{ primitives: [{ attributes: { POSITION: 0, NORMAL: 77 }, indices: 78 }] }],
+      }),
+    ],
+    [
+      'a kind of number that there is not',
+      (whole) => ({ ...whole, accessors: [{ ...whole.accessors[0], componentType: 9 }, whole.accessors[1]] }),
+    ],
+    ['a node in itself', (whole) => ({ ...whole, nodes: [{ mesh: 0, children: [0] }] })],
+    ['two nodes in each other', (whole) => ({ ...whole, nodes: [{ mesh: 0, children: [1] }, { children: [0] }] })],
+    [
+      'a node in two others',
+      (whole) => ({
+        ...whole,
+        nodes: [{ mesh: 0 }, { children: [0] }, { children: [0] }],
+        scenes: [{ nodes: [1, 2] }],
+      }),
+    ],
+    ['a scene of nodes that are not there', (whole) => ({ ...whole, scenes: [{ nodes: [5] }] })],
+    ['a mesh that is not there', (whole) => ({ ...whole, nodes: [{ mesh: 3 }] })],
+    ['a list that is a word', (whole) => ({ ...whole, nodes: 'many' })],
+    ['points to no view', (whole) => ({ ...whole, accessors: [{ ...whole.accessors[0], bufferView: -1 }] })],
+  ])('with %s is refused with one sentence', async (_, spoil) => {
+    const read = await readScan('head.gltf', asGltf(spoil(await ballDocument())));
+    expect(read).toMatchObject({ ok: false, why: expect.stringMatching(/^“head.gltf” can’t be read as GLTF: it is/) });
   });
 });
 

@@ -2,6 +2,7 @@
 import { type BufferGeometry, type Group, Mesh, type Object3D } from 'three';
 import { LEAST_TRIANGLES, MOST_TRIANGLES, type ScanMesh } from '../../core/scan/index.ts';
 import type { Parsed } from '../../model/lengths.ts';
+import { onlyShapes } from './gltf-shapes.ts';
 
 export const SCAN_KINDS = ['obj', 'stl', 'ply', 'gltf', 'glb'] as const;
 export type ScanKind = (typeof SCAN_KINDS)[number];
@@ -98,43 +99,15 @@ async function gltf(bytes: Uint8Array): Promise<BufferGeometry[]> {
   const { GLTFLoader } = await import('three/addons/loaders/GLTFLoader.js');
   const loader = new GLTFLoader();
   loader.register((parser) => {
-    onlyShapes(parser.json);
+    const buffers = onlyShapes(parser.json);
+    // What fails at once fails where it is waited for, as what fails later does; and nothing is fetched, not even from the file itself.
+    const begin = parser.getDependency.bind(parser);
+    parser.getDependency = async (type: string, index: number) =>
+      (type === 'buffer' && buffers[index]) || begin(type, index);
     return { name: 'only-shapes' };
   });
   const { scene } = await loader.parseAsync(asBuffer(bytes), '');
   return meshesIn(scene);
-}
-
-interface GltfJson {
-  accessors?: Array<{ count?: unknown }>;
-  buffers?: Array<{ uri?: unknown }>;
-  images?: unknown;
-  textures?: unknown;
-  materials?: unknown;
-  animations?: unknown;
-  meshes?: Array<{ primitives?: Array<{ material?: unknown }> }>;
-}
-
-/** Pictures and colours are not asked for, and nothing is fetched from anywhere. @throws Error where a part lies elsewhere */
-function onlyShapes(json: GltfJson) {
-  for (const { uri } of json.buffers ?? [])
-    if (uri !== undefined && !isWholeData(String(uri))) throw new Error('buffer elsewhere');
-  // What is said to be there is laid out before it is read.
-  for (const { count } of json.accessors ?? [])
-    if (!(typeof count === 'number' && count >= 0 && count <= 3 * MOST_TRIANGLES)) throw new Error('no count');
-  for (const key of ['images', 'textures', 'materials', 'animations'] as const) delete json[key];
-  for (const mesh of json.meshes ?? []) for (const p of mesh.primitives ?? []) delete p.material;
-}
-
-/** What is no sound base 64 would be found out too late, where nobody waits for it. */
-function isWholeData(uri: string): boolean {
-  const [head, data, ...more] = uri.split(',');
-  return (
-    /^data:[\w/+.-]*;base64$/.test(head) &&
-    more.length === 0 &&
-    data.length % 4 === 0 &&
-    /^[A-Za-z0-9+/]*={0,2}$/.test(data)
-  );
 }
 
 /** With what moves and turns them. */
