@@ -49,6 +49,9 @@ describe('a scan', () => {
     await measured();
     expect(await browser.text('body')).toMatch(/1 loose piece left out/);
     expect(await browser.script(`return document.querySelector('[data-testid=scan-up]').value`)).toBe('+z');
+    expect(await browser.text('[data-testid="scan-found"]')).toMatch(
+      /^Holes on one side, over .* filled from the other/,
+    );
     expect(await girth()).toMatch(/^5[67]\.\d cm$/);
     expect(await browser.text('[data-testid="scan-verdict"]')).toMatch(/\./);
   });

@@ -20,6 +20,7 @@ import {
   posed,
   poseIn,
   proposedMarks,
+  type Radii,
   reliefFrom,
   type ScanMarks,
   type ScanMesh,
@@ -40,11 +41,15 @@ export interface Opened {
   readonly pose: Pose;
 }
 
+export interface FoundHead extends Pick<Radii, 'holeShare' | 'oneSidedShare' | 'unlikeMm'> {
+  readonly marks: ScanMarks;
+}
+
 /** As it stands, to be looked at; and as a head, where one is found in it. */
 export interface Standing {
   readonly picture: PictureMesh;
   readonly trouble: string | undefined;
-  readonly head: { readonly marks: ScanMarks; readonly holeShare: number; readonly unlikeMm: number } | undefined;
+  readonly head: FoundHead | undefined;
 }
 
 export interface Measured {
@@ -100,12 +105,12 @@ const jobs = {
     const trouble = sizeTrouble(extentOf(small.positions).across, pose.unit);
     try {
       if (trouble) throw new RangeError(trouble);
-      const { seat, ...found } = headIn(mesh, pose);
-      radii = found.mm;
+      const { seat, mm, holeShare, oneSidedShare, unlikeMm } = headIn(mesh, pose);
+      radii = mm;
       return {
         picture: pictured(seated(low, seat), small.triangles),
         trouble: undefined,
-        head: { marks: proposedMarks(seat), holeShare: found.holeShare, unlikeMm: found.unlikeMm },
+        head: { marks: proposedMarks(seat), holeShare, oneSidedShare, unlikeMm },
       };
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;

@@ -1,6 +1,7 @@
 /** How the scan stands in its file: unit, up, face and chin as they are guessed, to be mended. */
 import { SCAN_UNITS, type ScanUnit, UPS, type Up } from '../../core/scan/index.ts';
 import { NumberField, SelectField } from '../ui/field.tsx';
+import type { FoundHead } from './scan.worker.ts';
 import type { ScanOnTheWay } from './use-scan.ts';
 
 const UNIT_NAMES: Readonly<Record<ScanUnit, string>> = {
@@ -71,12 +72,23 @@ export function Stands(props: {
       )}
       {standing.head && (
         <p className="note mt-1" data-testid="scan-found">
-          {standing.head.holeShare > 0.01
-            ? `Holes over ${Math.round(100 * standing.head.holeShare)} % of it are bridged. `
-            : 'No holes above the ears. '}
-          Left and right differ by up to {standing.head.unlikeMm.toFixed(1)} mm; both are taken as one.
+          {holesIn(standing.head)} Left and right differ by up to {standing.head.unlikeMm.toFixed(1)} mm; both are taken
+          as one.
         </p>
       )}
     </section>
   );
+}
+
+/** Where less is open it is a direction between two samples, no hole. */
+const LEAST_HOLE = 0.002;
+const over = (share: number) => (share < 0.01 ? 'less than 1 %' : `${Math.round(100 * share)} %`);
+
+/** Of what lies above the ears. */
+function holesIn({ holeShare, oneSidedShare }: FoundHead): string {
+  const said: string[] = [];
+  if (holeShare > LEAST_HOLE) said.push(`Holes over ${over(holeShare)} of it are bridged.`);
+  if (oneSidedShare > LEAST_HOLE)
+    said.push(`Holes on one side, over ${over(oneSidedShare)} of it, are filled from the other.`);
+  return said.length > 0 ? said.join(' ') : 'No holes above the ears.';
 }

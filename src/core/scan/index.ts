@@ -24,5 +24,5 @@ export {
   UPS,
   type Up,
 } from './pose.ts';
-export { type BrushStroke, withoutHair } from './radii.ts';
+export { type BrushStroke, type Radii, withoutHair } from './radii.ts';
 export { coarse, extentOf, LEAST_TRIANGLES, MOST_TRIANGLES, type ScanMesh } from './scan-mesh.ts';

@@ -20,6 +20,8 @@ export interface Radii {
   readonly mm: Float64Array;
   /** Of the directions above the ears, those in which nothing was seen. */
   readonly holeShare: number;
+  /** Of both sides above the ears, what was seen on the other side alone. */
+  readonly oneSidedShare: number;
   /** Between her left and her right: what 95 of 100 directions stay below, mm. */
   readonly unlikeMm: number;
   /** How rough it is: the spread of what was seen in one direction, in the middle of all, mm. */
@@ -47,11 +49,14 @@ export function radiiOf(mesh: ScanMesh): Radii {
   const mm = new Float64Array(RELIEF_NODES);
   const known = new Uint8Array(RELIEF_NODES);
   const unlike: number[] = [];
+  let oneSided = 0;
   for (let n = 0; n < RELIEF_NODES; n++) {
     const [left, right] = [seen[0][n], seen[1][n]];
     known[n] = (left > 0 || right > 0) && isScalp(n) ? 1 : 0;
     mm[n] = left > 0 && right > 0 ? (left + right) / 2 : left || right;
-    if (left > 0 && right > 0 && isUpper(n)) unlike.push(Math.abs(left - right));
+    if (!isUpper(n)) continue;
+    if (left > 0 && right > 0) unlike.push(Math.abs(left - right));
+    else if ((left > 0 || right > 0) && !isMiddle(n)) oneSided++;
   }
   if (!known.some((k) => k === 1)) throw new RangeError('Nothing of a head is seen from its middle.');
   bridge(mm, known);
@@ -62,11 +67,14 @@ export function radiiOf(mesh: ScanMesh): Radii {
   return {
     mm,
     holeShare: upper.filter((n) => known[n] === 0).length / upper.length,
+    oneSidedShare: oneSided / (2 * upper.length),
     unlikeMm: unlike[Math.floor(0.95 * (unlike.length - 1))] ?? 0,
     noiseMm: noise[noise.length >> 1] ?? 0,
   };
 }
 
+/** Of a direction so near the middle plane one side sees little. */
+const isMiddle = (node: number) => nodeDirection(node)[0] < 0.03;
 const isUpper = (node: number) => nodeDirection(node)[1] > 0;
 
 /** Places spread evenly over every triangle: the node of each (on her right after all those of her left), and how far it is out. */

@@ -96,8 +96,8 @@ describe('as distances from the middle', () => {
   const scalpNodes = [...Array(RELIEF_NODES).keys()].filter((n) => nodeDirection(n)[1] > 0.02);
 
   it('a spheroid is its radius in every direction (closed form), to a third of a millimetre', () => {
-    const { mm, holeShare, unlikeMm } = radiiOf(spheroid(95, 105));
-    expect(holeShare).toBe(0);
+    const { mm, holeShare, oneSidedShare, unlikeMm } = radiiOf(spheroid(95, 105));
+    expect([holeShare, oneSidedShare]).toEqual([0, 0]);
     expect(unlikeMm).toBeLessThan(0.3);
     for (const n of scalpNodes) {
       const [x, y, z] = nodeDirection(n);
@@ -125,7 +125,10 @@ describe('as distances from the middle', () => {
       positions: Float32Array.from([...ball.positions, ...wall.positions]),
       triangles: Uint32Array.from([...kept, ...wall.triangles.map((v) => v + ball.positions.length / 3)]),
     };
-    const { mm, noiseMm } = radiiOf(both);
+    const { mm, noiseMm, holeShare, oneSidedShare } = radiiOf(both);
+    // A cap of 2 asin 0.225 about one point: a tenth of both upper halves, all of it seen on the other side.
+    expect(oneSidedShare).toBeCloseTo(0.101, 1);
+    expect(holeShare).toBe(0);
     for (const n of scalpNodes) {
       const [x, y, z] = nodeDirection(n);
       // Beside the spike a little of its foot is seen.
