@@ -1,15 +1,7 @@
 import { defineConfig } from 'vitest/config';
-import { BaseSequencer, type TestSpecification } from 'vitest/node';
+import { longestFirst } from './tests/helpers/longest-first.ts';
 
-/** The longest first, so that none is left to run alone at the end while the other core waits. */
-class LongestFirst extends BaseSequencer {
-  override async sort(files: TestSpecification[]) {
-    const rank = ({ moduleId }: TestSpecification) =>
-      moduleId.includes('/tests/kept-') ? 0 : moduleId.includes('.slow.test.') ? 1 : 2;
-    const sorted = await super.sort(files);
-    return sorted.toSorted((a, b) => rank(a) - rank(b));
-  }
-}
+const rank = (path: string) => (path.includes('/tests/kept-') ? 0 : path.includes('.slow.test.') ? 1 : 2);
 
 export default defineConfig({
   test: {
@@ -19,6 +11,6 @@ export default defineConfig({
     testTimeout: 600_000,
     hookTimeout: 120_000,
     maxWorkers: 2,
-    sequence: { sequencer: LongestFirst },
+    sequence: { sequencer: longestFirst(rank) },
   },
 });

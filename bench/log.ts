@@ -77,7 +77,7 @@ const server = createServer({ dist: `${process.cwd()}/dist`, demo: true, now: ()
 );
 await new Promise((resolve) => server.once('listening', resolve));
 const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-const browser = await Browser.open({ fineness: FINE, scale: 1 });
+const browser = await Browser.open({ fineness: FINE, scale: 1, allCompilers: true });
 let worst = 0;
 try {
   await browser.go(url);

@@ -22,6 +22,9 @@ const FLAGS = [
   '--hide-scrollbars',
 ];
 
+/** A page that lives for seconds never earns back what the last compiler takes; what is computed is the same. */
+const SHORT_LIVED = '--js-flags=--no-turbofan';
+
 /** Divisions of the heads that tests work on, unless they say otherwise: a third of the vertices of the fine one. */
 export const COARSE = 24;
 export const FINE = 40;
@@ -34,6 +37,8 @@ export interface BrowserOptions {
   readonly scale?: number;
   /** Divisions of heads: coarse ones do for what is clicked, fine ones for pictures and figures. */
   readonly fineness?: number;
+  /** With every compiler a browser has, as it runs elsewhere. */
+  readonly allCompilers?: boolean;
   /** A profile folder of an earlier browser, to come back to. */
   readonly profile?: string;
 }
@@ -58,6 +63,7 @@ export class Browser {
     const settings = new chrome.Options();
     settings.setBinaryPath('/usr/bin/chromium');
     settings.addArguments(...FLAGS, `--window-size=${width},${height}`, `--user-data-dir=${profile}`);
+    if (!options.allCompilers) settings.addArguments(SHORT_LIVED);
     settings.setUserPreferences({
       'download.default_directory': join(profile, 'downloads'),
       'download.prompt_for_download': false,

@@ -10,9 +10,13 @@ import { withBrowser } from './with-browser.ts';
 
 const url = inject('plainUrl');
 let browser: Browser;
-withBrowser((b) => {
-  browser = b;
-});
+withBrowser(
+  (b) => {
+    browser = b;
+  },
+  undefined,
+  { allCompilers: true },
+);
 
 const PLANS = [
   'deep-part-straight',

@@ -1,4 +1,5 @@
 import { defineConfig } from 'vitest/config';
+import { longestFirst } from '../tests/helpers/longest-first.ts';
 
 export default defineConfig({
   test: {
@@ -8,5 +9,8 @@ export default defineConfig({
     hookTimeout: 300_000,
     // A browser waits a third of its time, for its own worker or for the driver: two fill two cores.
     maxWorkers: 2,
+    sequence: {
+      sequencer: longestFirst((path) => (path.includes('/killed.') ? 0 : path.includes('/access.') ? 1 : 2)),
+    },
   },
 });

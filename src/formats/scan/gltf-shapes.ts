@@ -11,6 +11,8 @@ type Row = Readonly<Record<string, unknown>>;
 
 /** What is drawn as triangles, strips or fans of them; lines and points are no surface. */
 const SURFACES: readonly unknown[] = [undefined, 4, 5, 6];
+/** Kinds of number that may stand for a share of one: bytes and shorts. */
+const SHORT: readonly unknown[] = [5120, 5121, 5122, 5123];
 /** Deeper than any scanner nests. */
 const DEEPEST = 64;
 
@@ -36,7 +38,9 @@ export function onlyShapes(json: GltfJson): Array<ArrayBuffer | undefined> {
   });
   json.scenes = scenes.map((s) => said({ nodes: indices(nodes, s.nodes) }));
   if (json.scene !== undefined) pointsAt(scenes, json.scene);
-  isForest(json.nodes as ReadonlyArray<{ children?: number[] }>);
+  const roots = rootsOf(json.nodes as ReadonlyArray<{ children?: number[] }>);
+  // Without a scene it is all that is there.
+  if (scenes.length === 0) json.scenes = [{ nodes: roots }];
   for (const part of ['images', 'textures', 'materials', 'animations', 'skins', 'cameras', 'extensions', 'extras'])
     delete json[part];
   return buffers.map(({ uri }) => (uri === undefined ? undefined : written(String(uri))));
@@ -45,7 +49,8 @@ export function onlyShapes(json: GltfJson): Array<ArrayBuffer | undefined> {
 const isSurface = (primitive: Row) => SURFACES.includes(primitive.mode);
 
 function accessorOf(accessor: Row, views: readonly Row[]): Row {
-  const { bufferView, byteOffset, componentType, normalized, count, type } = accessor;
+  const { bufferView, byteOffset, componentType, count, type } = accessor;
+  const normalized = accessor.normalized === true && SHORT.includes(componentType);
   // What is said to be there is laid out before it is read.
   if (!(typeof count === 'number' && count >= 0 && count <= 3 * MOST_TRIANGLES)) throw new Error('no count');
   if (bufferView !== undefined) pointsAt(views, bufferView);
@@ -92,8 +97,8 @@ function indices(list: readonly Row[], some: unknown): unknown {
 /** Without what was not said: a loader takes an undefined for a wish. */
 const said = (row: Row): Row => Object.fromEntries(Object.entries(row).filter(([, value]) => value !== undefined));
 
-/** No node is in itself or in two others. @throws Error */
-function isForest(nodes: ReadonlyArray<{ children?: readonly number[] }>): void {
+/** Those in no other. @throws Error where a node is in itself or in two others */
+function rootsOf(nodes: ReadonlyArray<{ children?: readonly number[] }>): number[] {
   const parents = new Int32Array(nodes.length).fill(-1);
   for (const [parent, { children = [] }] of nodes.entries())
     for (const child of children) {
@@ -104,6 +109,7 @@ function isForest(nodes: ReadonlyArray<{ children?: readonly number[] }>): void 
     let depth = 0;
     for (let up = parents[node]; up >= 0; up = parents[up]) if (++depth > DEEPEST) throw new Error('nested too deep');
   }
+  return [...parents.keys()].filter((node) => parents[node] < 0);
 }
 
 /** @throws Error where it lies in another file, or is no sound base 64 */

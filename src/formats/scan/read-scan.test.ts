@@ -110,13 +110,15 @@ describe('glTF', () => {
     });
   });
 
-  it('of fans and strips, and with few values told apart, is what it says', async () => {
+  it('without a scene, with lines beside it, with few values told apart, is all of its surface', async () => {
     const whole = await ballDocument();
     const doubled = {
       ...whole,
       meshes: [{ primitives: [...whole.meshes[0].primitives, { mode: 1, attributes: {} }] }],
     };
     expect((await opened('lines.gltf', asGltf(doubled))).triangles.length).toBe(icosphere(4).triangles.length);
+    const noScene = { ...whole, scenes: undefined, scene: undefined };
+    expect((await opened('no-scene.gltf', asGltf(noScene))).triangles.length).toBe(icosphere(4).triangles.length);
     const [positions, corners] = whole.accessors;
     const sparse = {
       count: 1,
@@ -154,6 +156,13 @@ describe('glTF', () => {
     ['a scene of nodes that are not there', (whole) => ({ ...whole, scenes: [{ nodes: [5] }] })],
     ['a mesh that is not there', (whole) => ({ ...whole, nodes: [{ mesh: 3 }] })],
     ['a list that is a word', (whole) => ({ ...whole, nodes: 'many' })],
+    [
+      'a share of one that is none, cut short',
+      (whole) => ({
+        ...whole,
+        accessors: [{ ...whole.accessors[0], normalized: true, count: 1_000_000 }, whole.accessors[1]],
+      }),
+    ],
     ['points to no view', (whole) => ({ ...whole, accessors: [{ ...whole.accessors[0], bufferView: -1 }] })],
   ])('with %s is refused with one sentence', async (_, spoil) => {
     const read = await readScan('head.gltf', asGltf(spoil(await ballDocument())));
