@@ -83,7 +83,7 @@ export class Browser {
     await browser.command('Page.addScriptToEvaluateOnNewDocument', {
       source: `try { localStorage.setItem('meshwork-fineness', '${options.fineness ?? COARSE}'); } catch {}`,
     });
-    await driver.manage().setTimeouts({ script: 300_000 });
+    await driver.manage().setTimeouts({ script: WAIT_MS });
     await browser.theme(dark);
     return browser;
   }
@@ -356,7 +356,7 @@ export class Browser {
 
   /** The newest download with this ending, once it is complete. */
   async download(ending: string): Promise<string> {
-    const end = Date.now() + 60_000;
+    const end = Date.now() + WAIT_MS;
     while (Date.now() < end) {
       const name = safeList(this.downloads).find((f) => f.endsWith(ending));
       if (name) return join(this.downloads, name);

@@ -301,7 +301,6 @@ describe('from an install', () => {
     await browser.until(
       `document.querySelector('[data-testid=so-far]')?.value === 'false'`,
       'the whole of the other plan',
-      30_000,
     );
   });
 });

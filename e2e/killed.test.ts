@@ -96,9 +96,9 @@ describe('ended in the midst', () => {
   });
 
   it('of an import: the plan is there whole or not at all; shown, it is there', async () => {
+    await browser.go(`${url}/?choose`);
+    await browser.appears('[data-testid="import-file"]');
     for (let i = 0; i < TIMES; i++) {
-      await browser.go(`${url}/?choose`);
-      await browser.appears('[data-testid="import-file"]');
       const before = await plans();
       const path = join(folder, `${i}.plan.json`);
       writeFileSync(path, writePlanJson({ ...demoPlans[0], id: `import-${i}`, name: `Import ${i}` }));
@@ -106,7 +106,7 @@ describe('ended in the midst', () => {
       await (await browser.byId('import-file')).sendKeys(path);
       await later();
       const isShown = await browser.script<boolean>(`return /^\\/plan\\//.test(location.pathname)`);
-      await reopened(crash, '/kept', '[data-testid="kept-figures"]');
+      await reopened(crash, '/?choose', '[data-testid="import-file"]');
       const after = await plans();
       sameBut(before, after, []);
       const fresh = [...after.values()].filter((p) => !before.has(p.id));
@@ -148,9 +148,9 @@ describe('ended in the midst', () => {
     });
 
     it('all of it is there or none, what was here before as it was; said, it is done', async () => {
+      await browser.go(`${url}/kept`);
+      await browser.appears('[data-testid="kept-figures"]');
       for (let i = 0; i < TIMES; i++) {
-        await browser.go(`${url}/kept`);
-        await browser.appears('[data-testid="kept-figures"]');
         const before = await plans();
         await (await browser.byId('open-backup')).sendKeys(files[i]);
         await browser.appears('[data-testid="bring-in"]');

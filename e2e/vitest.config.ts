@@ -5,8 +5,8 @@ export default defineConfig({
   test: {
     include: ['e2e/**/*.test.ts'],
     globalSetup: ['e2e/global-setup.ts'],
-    testTimeout: 600_000,
-    hookTimeout: 300_000,
+    testTimeout: 1_800_000,
+    hookTimeout: 900_000,
     // A browser waits a third of its time, for its own worker or for the driver: two fill two cores.
     maxWorkers: 2,
     sequence: {
