@@ -197,6 +197,14 @@ describe('files that are none', () => {
     expect((read as { why: string }).why.match(/Nothing was changed\./g)).toHaveLength(1);
   });
 
+  it('is STL without an ending, and in capitals', async () => {
+    const binary = bytes(jscadStl({ binary: true }, ball) as ArrayBuffer[]);
+    expect(areaAll(await opened('scan', binary)) / SPHERE).toBeCloseTo(1, 1);
+    const loud = bytes(jscadStl({ binary: false }, ball) as string[]);
+    const capitals = new TextEncoder().encode(new TextDecoder().decode(loud).toUpperCase());
+    expect(areaAll(await opened('LOUD.STL', capitals)) / SPHERE).toBeCloseTo(1, 1);
+  });
+
   it('are told apart by what they begin with, whatever they are called', () => {
     expect(scanKind('x.obj', text('ply\nformat'))).toBe('ply');
     expect(scanKind('x', text('glTF'))).toBe('glb');

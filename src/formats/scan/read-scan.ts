@@ -10,13 +10,13 @@ export type ScanKind = (typeof SCAN_KINDS)[number];
 export const LARGEST_SCAN_BYTES = 400_000_000;
 const LONGEST_NAME = 120;
 
-/** By its first bytes, else by its ending. */
+/** By its first bytes, else by its ending, else by its length: what has just as many facets as it says is STL. */
 export function scanKind(name: string, bytes: Uint8Array): ScanKind | undefined {
   const head = new TextDecoder('latin1').decode(bytes.subarray(0, 512));
   if (head.startsWith('glTF')) return 'glb';
   if (/^ply\s/.test(head)) return 'ply';
   const ending = /\.(\w+)$/.exec(name)?.[1]?.toLowerCase();
-  return SCAN_KINDS.find((k) => k === ending);
+  return SCAN_KINDS.find((k) => k === ending) ?? (facetsSaid(bytes) > 0 ? 'stl' : undefined);
 }
 
 export async function readScan(name: string, bytes: Uint8Array): Promise<Parsed<ScanMesh>> {
@@ -51,11 +51,7 @@ function reasonOf(error: unknown): string {
 
 /** Triangles that a file says it has, before it is read; 0 where it does not say. */
 function announced(kind: ScanKind, bytes: Uint8Array): number {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (kind === 'stl') {
-    const count = bytes.length >= 84 ? view.getUint32(80, true) : 0;
-    return 84 + 50 * count === bytes.length ? count : 0;
-  }
+  if (kind === 'stl') return facetsSaid(bytes);
   if (kind === 'ply') {
     const head = new TextDecoder('latin1').decode(bytes.subarray(0, 4096));
     return Number(/element face (\d{1,12})/.exec(head)?.[1] ?? 0);
@@ -67,6 +63,12 @@ function announced(kind: ScanKind, bytes: Uint8Array): number {
   return faces;
 }
 
+/** Of a binary STL of just that length; 0 of anything else. */
+function facetsSaid(bytes: Uint8Array): number {
+  const count = bytes.length >= 84 ? new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true) : 0;
+  return 84 + 50 * count === bytes.length ? count : 0;
+}
+
 const asBuffer = (bytes: Uint8Array) => bytes.slice().buffer;
 
 const LOADERS: Readonly<Record<ScanKind, (bytes: Uint8Array) => Promise<BufferGeometry[]>>> = {
@@ -75,11 +77,12 @@ const LOADERS: Readonly<Record<ScanKind, (bytes: Uint8Array) => Promise<BufferGe
     return meshesIn(new OBJLoader().parse(new TextDecoder().decode(bytes)));
   },
   stl: async (bytes) => {
-    // The loader of text goes through a cut binary file letter by letter: what says no facet is none.
-    if (!isBinaryStl(bytes) && !/facet\s+normal/.test(new TextDecoder('latin1').decode(bytes.subarray(0, 2000))))
-      throw new Error('no facets');
     const { STLLoader } = await import('three/addons/loaders/STLLoader.js');
-    return [new STLLoader().parse(asBuffer(bytes))];
+    if (isBinaryStl(bytes)) return [new STLLoader().parse(asBuffer(bytes))];
+    // The loader of text goes through a cut binary file letter by letter: what says no facet is none. It reads small letters only.
+    const text = new TextDecoder('latin1').decode(bytes).toLowerCase();
+    if (!/facet\s+normal/.test(text.slice(0, 2000))) throw new Error('no facets');
+    return [new STLLoader().parse(text)];
   },
   ply: async (bytes) => {
     const { PLYLoader } = await import('three/addons/loaders/PLYLoader.js');
