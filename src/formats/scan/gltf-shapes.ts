@@ -4,9 +4,6 @@
  */
 import { MOST_TRIANGLES } from '../../core/scan/index.ts';
 
-export interface GltfJson {
-  [part: string]: unknown;
-}
 type Row = Readonly<Record<string, unknown>>;
 
 /** What is drawn as triangles, strips or fans of them; lines and points are no surface. */
@@ -22,7 +19,7 @@ const DEEPEST = 64;
  * @returns of each buffer the bytes that are written in the document itself, undefined where they stand beside it
  * @throws Error with the words of what is wrong
  */
-export function onlyShapes(json: GltfJson): Array<ArrayBuffer | undefined> {
+export function onlyShapes(json: Record<string, unknown>): Array<ArrayBuffer | undefined> {
   const buffers = rows(json.buffers);
   const views = rows(json.bufferViews);
   const accessors = rows(json.accessors);
@@ -46,7 +43,9 @@ export function onlyShapes(json: GltfJson): Array<ArrayBuffer | undefined> {
   return buffers.map(({ uri }) => (uri === undefined ? undefined : written(String(uri))));
 }
 
-const isSurface = (primitive: Row) => SURFACES.includes(primitive.mode);
+const positionOf = ({ attributes }: Row) => (isRow(attributes) ? attributes.POSITION : undefined);
+/** What lies nowhere is not drawn either. */
+const isSurface = (primitive: Row) => SURFACES.includes(primitive.mode) && positionOf(primitive) !== undefined;
 
 function accessorOf(accessor: Row, views: readonly Row[]): Row {
   const { bufferView, byteOffset, componentType, count, type } = accessor;
@@ -68,8 +67,9 @@ function sparseOf(sparse: unknown, views: readonly Row[]): unknown {
   return sparse;
 }
 
-function primitiveOf({ attributes, indices: corners, mode }: Row, accessors: readonly Row[]): Row {
-  const position = isRow(attributes) ? attributes.POSITION : undefined;
+function primitiveOf(primitive: Row, accessors: readonly Row[]): Row {
+  const { indices: corners, mode } = primitive;
+  const position = positionOf(primitive);
   pointsAt(accessors, position);
   if (corners !== undefined) pointsAt(accessors, corners);
   return said({ attributes: { POSITION: position }, indices: corners, mode });
@@ -116,5 +116,8 @@ function rootsOf(nodes: ReadonlyArray<{ children?: readonly number[] }>): number
 function written(uri: string): ArrayBuffer {
   const [head, data, ...more] = uri.split(',');
   if (!/^data:[\w/+.-]*;base64$/.test(head) || more.length > 0) throw new Error('buffer elsewhere');
-  return Uint8Array.from(atob(data), (c) => c.charCodeAt(0)).buffer;
+  const letters = atob(data);
+  const bytes = new Uint8Array(letters.length);
+  for (let i = 0; i < bytes.length; i++) bytes[i] = letters.charCodeAt(i);
+  return bytes.buffer;
 }

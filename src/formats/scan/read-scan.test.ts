@@ -114,7 +114,9 @@ describe('glTF', () => {
     const whole = await ballDocument();
     const doubled = {
       ...whole,
-      meshes: [{ primitives: [...whole.meshes[0].primitives, { mode: 1, attributes: {} }] }],
+      meshes: [
+        { primitives: [...whole.meshes[0].primitives, { mode: 1, attributes: { POSITION: 0 } }, { attributes: {} }] },
+      ],
     };
     expect((await opened('lines.gltf', asGltf(doubled))).triangles.length).toBe(icosphere(4).triangles.length);
     const noScene = { ...whole, scenes: undefined, scene: undefined };
