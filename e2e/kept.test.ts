@@ -58,7 +58,9 @@ describe('a plan handed over', () => {
     const link = () => desk.script<string>(`return document.querySelector('[data-testid=copy-link]').dataset.link`);
     const mine = await link();
     await desk.tabTo(`e.dataset.choice === 'me'`);
-    await desk.keys(Key.ARROW_DOWN, ' ');
+    await desk.keys(Key.ARROW_DOWN);
+    await desk.until(`document.activeElement.dataset.choice === 'friend'`, 'the friend in focus');
+    await desk.keys(' ');
     await desk.until(`document.querySelector('[data-choice=friend]').ariaChecked === 'true'`, 'the friend');
     const given = await link();
     expect(await violations(desk, undefined, '[data-testid=hand-over]')).toEqual([]);
