@@ -4,12 +4,11 @@
  * takes from its file to its figure. Run by `npm run bench`.
  */
 import { mkdtempSync, writeFileSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Browser, FINE } from '../e2e/browser.ts';
+import { serve } from '../e2e/serve.ts';
 import { demoPlans } from '../src/demo/plans.ts';
-import { createServer } from '../src/server/app.ts';
 import { tell } from './memory.ts';
 
 const LONG_TASK_MS = 50;
@@ -50,12 +49,7 @@ const MEASURED = `
   new PerformanceObserver((list) => window.longTasks.push(...list.getEntries().map((e) => [e.startTime, e.duration]))).observe({ type: 'longtask' });
 `;
 
-const server = createServer({ dist: `${process.cwd()}/dist`, demo: true, now: () => Date.now() }).listen(
-  0,
-  '127.0.0.1',
-);
-await new Promise((resolve) => server.once('listening', resolve));
-const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+const { url, stop } = await serve(true);
 const browser = await Browser.open({ fineness: FINE, scale: 1, allCompilers: true });
 let worst = 0;
 try {
@@ -86,7 +80,7 @@ try {
   await photo();
 } finally {
   await browser.close();
-  server.close();
+  stop();
 }
 process.exit(worst);
 

@@ -2,9 +2,8 @@
  * What a long log costs: 200 styles with 40 000 events, opened, searched and learned from, measured in the page from the press to
  * what is shown, by the Performance API. Run by `npm run bench`.
  */
-import type { AddressInfo } from 'node:net';
 import { Browser, FINE } from '../e2e/browser.ts';
-import { createServer } from '../src/server/app.ts';
+import { serve } from '../e2e/serve.ts';
 import { tell } from './memory.ts';
 
 const STYLES = 200;
@@ -71,12 +70,7 @@ const FILL = `
   }
 `;
 
-const server = createServer({ dist: `${process.cwd()}/dist`, demo: true, now: () => Date.now() }).listen(
-  0,
-  '127.0.0.1',
-);
-await new Promise((resolve) => server.once('listening', resolve));
-const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+const { url, stop } = await serve(true);
 const browser = await Browser.open({ fineness: FINE, scale: 1, allCompilers: true });
 let worst = 0;
 try {
@@ -128,7 +122,7 @@ try {
   );
 } finally {
   await browser.close();
-  server.close();
+  stop();
 }
 process.exit(worst);
 

@@ -2,9 +2,8 @@
  * A full browser on a slow device: 200 plans, 5 000 styles in the log, a processor a quarter as fast; how long until the first screen
  * stands, and what a drag costs then. Run by `npm run bench`.
  */
-import type { AddressInfo } from 'node:net';
 import { Browser, FINE } from '../e2e/browser.ts';
-import { createServer } from '../src/server/app.ts';
+import { serve } from '../e2e/serve.ts';
 import { tell } from './memory.ts';
 
 const PLANS = 200;
@@ -46,12 +45,7 @@ const READY = `new Promise((done) => {
   look();
 })`;
 
-const server = createServer({ dist: `${process.cwd()}/dist`, demo: true, now: () => Date.now() }).listen(
-  0,
-  '127.0.0.1',
-);
-await new Promise((resolve) => server.once('listening', resolve));
-const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+const { url, stop } = await serve(true);
 const browser = await Browser.open({ fineness: FINE, scale: 1, allCompilers: true });
 try {
   await browser.command('Page.addScriptToEvaluateOnNewDocument', { source: LONG_TASKS });
@@ -76,7 +70,7 @@ try {
   say('the longest task of a drag there', tasks);
 } finally {
   await browser.close();
-  server.close();
+  stop();
 }
 
 function say(what: string, ms: readonly number[]) {

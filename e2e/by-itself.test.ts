@@ -1,9 +1,7 @@
 /** Meshwork on a host of plain files, then with no host at all; a newer one that waits for her word; browsers that lack something. */
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { createServer } from '../src/server/app.ts';
 import type { Browser } from './browser.ts';
+import { type Served, serve } from './serve.ts';
 import { type StaticHost, staticHost } from './static-host.ts';
 import { withBrowser } from './with-browser.ts';
 
@@ -147,31 +145,25 @@ describe('without its server', () => {
 
 describe('with its own server, which signs every page anew', () => {
   let browser: Browser;
-  let server: Server;
+  let own: Served;
   withBrowser((b) => {
     browser = b;
   });
   beforeAll(async () => {
-    server = createServer({ dist, demo: true, now: () => Date.now() }).listen(0, '127.0.0.1');
-    await new Promise((resolve) => server.once('listening', resolve));
+    own = await serve(true);
   });
-  const stop = () => {
-    server.closeAllConnections();
-    server.close();
-  };
-  afterAll(stop);
+  afterAll(() => own.stop());
 
   it('what is kept opens when that is gone, and breaks none of its own rules', async () => {
-    const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-    await browser.go(url);
+    await browser.go(own.url);
     await browser.settled();
     await browser.until(
       `navigator.serviceWorker.getRegistration().then((r) => r?.active?.state === 'activated')`,
       'the service worker',
     );
     await browser.complaints();
-    stop();
-    await browser.go(`${url}/plan/demo-shoulder-curls/rows`);
+    own.stop();
+    await browser.go(`${own.url}/plan/demo-shoulder-curls/rows`);
     await browser.settled();
     await browser.picture();
     await browser.click('[data-testid="plans"]');

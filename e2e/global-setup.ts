@@ -1,8 +1,6 @@
 /** Two servers on free ports, one with the demo and one without; their addresses go to the tests. */
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import type { TestProject } from 'vitest/node';
-import { createServer } from '../src/server/app.ts';
+import { serve } from './serve.ts';
 
 declare module 'vitest' {
   export interface ProvidedContext {
@@ -11,19 +9,13 @@ declare module 'vitest' {
   }
 }
 
-async function start(demo: boolean): Promise<{ server: Server; url: string }> {
-  const server = createServer({ dist: `${process.cwd()}/dist`, demo, now: () => Date.now() }).listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  return { server, url: `http://127.0.0.1:${(server.address() as AddressInfo).port}` };
-}
-
 export default async function setup(project: TestProject) {
-  const demo = await start(true);
-  const plain = await start(false);
+  const demo = await serve(true);
+  const plain = await serve(false);
   project.provide('demoUrl', demo.url);
   project.provide('plainUrl', plain.url);
   return () => {
-    demo.server.close();
-    plain.server.close();
+    demo.stop();
+    plain.stop();
   };
 }

@@ -1,8 +1,7 @@
 /** Makes the pictures in docs/screenshots from the demo data. Run by `npm run pictures` after a build. */
 import { mkdirSync, writeFileSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
-import { createServer } from '../src/server/app.ts';
 import { Browser, FINE, Key } from './browser.ts';
+import { serve } from './serve.ts';
 
 interface Picture {
   readonly name: string;
@@ -188,13 +187,7 @@ async function planDrawn(browser: Browser) {
 const folder = new URL('../docs/screenshots/', import.meta.url);
 mkdirSync(folder, { recursive: true });
 const wanted = process.argv.slice(2);
-const server = createServer({
-  dist: `${process.cwd()}/dist`,
-  demo: true,
-  now: () => Date.now(),
-}).listen(0, '127.0.0.1');
-await new Promise((resolve) => server.once('listening', resolve));
-const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+const { url, stop } = await serve(true);
 for (const dark of [false, true]) {
   const browser = await Browser.open({ dark, scale: 1, fineness: FINE });
   await browser.go(url);
@@ -214,4 +207,4 @@ for (const dark of [false, true]) {
   }
   await browser.close();
 }
-server.close();
+stop();
