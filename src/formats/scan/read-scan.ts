@@ -16,7 +16,9 @@ export function scanKind(name: string, bytes: Uint8Array): ScanKind | undefined 
   if (head.startsWith('glTF')) return 'glb';
   if (/^ply\s/.test(head)) return 'ply';
   const ending = /\.(\w+)$/.exec(name)?.[1]?.toLowerCase();
-  return SCAN_KINDS.find((k) => k === ending) ?? (facetsSaid(bytes) > 0 ? 'stl' : undefined);
+  const facets = facetsSaid(bytes);
+  const isStl = facets > 0 && 84 + 50 * facets === bytes.length;
+  return SCAN_KINDS.find((k) => k === ending) ?? (isStl ? 'stl' : undefined);
 }
 
 export async function readScan(name: string, bytes: Uint8Array): Promise<Parsed<ScanMesh>> {
@@ -63,10 +65,10 @@ function announced(kind: ScanKind, bytes: Uint8Array): number {
   return faces;
 }
 
-/** Of a binary STL of just that length; 0 of anything else. */
+/** Of a binary STL that holds all that it says; 0 of anything else: as letters the number is far larger than a file. */
 function facetsSaid(bytes: Uint8Array): number {
   const count = bytes.length >= 84 ? new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true) : 0;
-  return 84 + 50 * count === bytes.length ? count : 0;
+  return 84 + 50 * count <= bytes.length ? count : 0;
 }
 
 const asBuffer = (bytes: Uint8Array) => bytes.slice().buffer;
@@ -78,7 +80,7 @@ const LOADERS: Readonly<Record<ScanKind, (bytes: Uint8Array) => Promise<BufferGe
   },
   stl: async (bytes) => {
     const { STLLoader } = await import('three/addons/loaders/STLLoader.js');
-    if (isBinaryStl(bytes)) return [new STLLoader().parse(asBuffer(bytes))];
+    if (facetsSaid(bytes) > 0) return [new STLLoader().parse(asBuffer(bytes))];
     // The loader of text goes through a cut binary file letter by letter: what says no facet is none. It reads small letters only.
     const text = new TextDecoder('latin1').decode(bytes).toLowerCase();
     if (!/facet\s+normal/.test(text.slice(0, 2000))) throw new Error('no facets');
@@ -91,12 +93,6 @@ const LOADERS: Readonly<Record<ScanKind, (bytes: Uint8Array) => Promise<BufferGe
   glb: gltf,
   gltf,
 };
-
-function isBinaryStl(bytes: Uint8Array): boolean {
-  if (bytes.length < 84) return false;
-  const count = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(80, true);
-  return 84 + 50 * count <= bytes.length && count > 0;
-}
 
 async function gltf(bytes: Uint8Array): Promise<BufferGeometry[]> {
   const { GLTFLoader } = await import('three/addons/loaders/GLTFLoader.js');
