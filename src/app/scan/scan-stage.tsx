@@ -56,7 +56,8 @@ export function ScanStage(props: {
   const drawn = useHeadPicture(canvas, scene);
   const view = useMemo(() => {
     const stage = { width, height };
-    return projection({ azimuth, elevation }, stage, headFrame(stage, elevation, MIDDLE, SCAN_SHARE), false);
+    const share = Math.min(SCAN_SHARE, width / (WIDEST_MM * height));
+    return projection({ azimuth, elevation }, stage, headFrame(stage, elevation, MIDDLE, share), false);
   }, [azimuth, elevation, width, height]);
   useEffect(() => {
     if (!drawn.head || width === 0) return;
@@ -115,6 +116,8 @@ export function ScanStage(props: {
 
 /** Smaller than a head alone: shoulders may be on it. */
 const SCAN_SHARE = 0.0035;
+/** A long head from the side, with air: in a narrow column it is no larger than fits. */
+const WIDEST_MM = 215;
 /** Where the middle of the head stands, and the cross of the brush, as shares of the stage. */
 const MIDDLE = { x: 0.5, y: 0.4 };
 

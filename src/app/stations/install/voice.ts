@@ -60,6 +60,7 @@ export function useVoice(isWanted: boolean, take: (deed: VoiceDeed) => void) {
     ear.continuous = true;
     ear.processLocally = true;
     ear.addEventListener('result', (event) => {
+      // What was heard, by the name that the Web Speech API gives it.
       const results = (event as unknown as { results: ArrayLike<ArrayLike<{ transcript: string }>> }).results;
       const deed = deedIn(results[results.length - 1][0].transcript);
       if (deed) latest.current(deed);
