@@ -99,6 +99,21 @@ describe.each(SIZES)('at %i × %i', (width, height) => {
     }
   });
 
+  // On a phone it stands below the stage.
+  if (width > 560)
+    it('all that is told of a knot stands on the stage', async () => {
+      await sized(width, height);
+      await station('demo-shoulder-curls/rows');
+      await (await browser.byId('weave')).sendKeys(Key.END);
+      const told = await browser.appears('.told p + p');
+      const foot = await browser.script<number>(
+        `return arguments[0].parentElement.lastElementChild.getBoundingClientRect().bottom`,
+        told,
+      );
+      expect(foot).toBeLessThanOrEqual((await box('.strip')).y);
+      await browser.keys(Key.ESCAPE);
+    });
+
   it('no word lies over hair or head', async () => {
     await sized(width, height);
     for (const [place, layer] of [
